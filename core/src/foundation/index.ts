@@ -1,0 +1,45 @@
+export {
+  type ArrowFactor,
+  type ArrowSystem,
+  choleskyInPlace,
+  emptyArrow,
+  factorArrow,
+} from './arrowSystem.ts';
+export {
+  daysBetween,
+  type IsoDay,
+  isIsoDay,
+  plusDays,
+  WEEKDAYS,
+  type Weekday,
+  weekdayOf,
+} from './calendar.ts';
+export {
+  mean,
+  normalCdf,
+  normalDensity,
+  normalQuantile,
+  squaredDeviations,
+  studentCdf,
+  studentQuantile,
+} from './distributions.ts';
+export { between, gaussian, pick, type Random, seededRandom } from './random.ts';
+export { bad, good, invariant, type Problem, problem, type Result } from './result.ts';
+export { CM_PER_IN, cmToIn, inToCm, roundTo, YD_PER_M } from './units.ts';
+export {
+  add,
+  angleDeg,
+  clamp,
+  cross,
+  distance,
+  dot,
+  midpoint,
+  mix,
+  norm,
+  scale,
+  sub,
+  toDeg,
+  toRad,
+  unit,
+  type Vec3,
+} from './vec3.ts';

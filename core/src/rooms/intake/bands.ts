@@ -1,0 +1,109 @@
+import {
+  ARM_SWING_SHIFTS,
+  BAND_ROWS,
+  BASE_RATIO_BY_CLUB,
+  BASE_RATIO_TALL,
+  type BandRow,
+  COLUMNS_SHIFT_BACK_LOW,
+  SCHOOL_BANDS,
+  SHIFT_BACK_LOW_BY_CLUB,
+  TURN_TOP_BY_FLEXIBILITY,
+} from './bandTable.ts';
+import { lengthScale } from './bodySizes.ts';
+import { hasChoice, type School, type SchoolChoice } from './schools.ts';
+import type { ArmSwing, Club, Flexibility } from './student.ts';
+
+/** A band for this player, club and school; inches are already scaled to the player. */
+export interface Band {
+  readonly id: string;
+  readonly unit: BandRow['unit'];
+  readonly lo: number | null;
+  readonly hi: number | null;
+  readonly step: number;
+  /** What set the edges, outermost last: `house`, `club`, `height`, or a school choice. */
+  readonly origin: readonly string[];
+}
+
+export interface BandContext {
+  readonly heightIn: number;
+  readonly flexibility: Flexibility;
+  readonly armSwing: ArmSwing;
+  readonly club: Club;
+  readonly school: School;
+}
+
+type Draft = { lo: number | null; hi: number | null; origin: string[] };
+
+/** The band of one measure; throws on an unknown id, which is a slip in our own tables. */
+export function bandFor(id: string, context: BandContext): Band {
+  const row = BAND_ROWS.find((candidate) => candidate.id === id);
+  if (!row) throw new Error(`bandFor: no band row for ${id}`);
+  const draft: Draft = { lo: row.lo ?? null, hi: row.hi ?? null, origin: ['house'] };
+  applyClub(row.id, draft, context);
+  applyBody(row.id, draft, context);
+  applySchool(row.id, draft, context);
+  applyArmSwing(row.id, draft, context);
+  const k = row.unit === 'in' ? lengthScale(context.heightIn) : 1;
+  return {
+    id: row.id,
+    unit: row.unit,
+    lo: draft.lo === null ? null : draft.lo * k,
+    hi: draft.hi === null ? null : draft.hi * k,
+    step: row.step * k,
+    origin: draft.origin,
+  };
+}
+
+export const allBands = (context: BandContext): Band[] =>
+  BAND_ROWS.map((row) => bandFor(row.id, context));
+
+function applyClub(id: string, draft: Draft, { club, heightIn }: BandContext): void {
+  if (id === 'base_ratio') {
+    const tall = heightIn > BASE_RATIO_TALL.aboveIn ? BASE_RATIO_TALL.add : 0;
+    draft.lo = BASE_RATIO_BY_CLUB[club][0] + tall;
+    draft.hi = BASE_RATIO_BY_CLUB[club][1] + tall;
+    draft.origin.push('club');
+  }
+  if (id === 'shift_back_peak') {
+    draft.lo = SHIFT_BACK_LOW_BY_CLUB[club];
+    draft.origin.push('club');
+  }
+}
+
+function applyBody(id: string, draft: Draft, { flexibility }: BandContext): void {
+  if (id !== 'turn_top' || flexibility === 'usual') return;
+  [draft.lo, draft.hi] = TURN_TOP_BY_FLEXIBILITY[flexibility];
+  draft.origin.push(`flexibility.${flexibility}`);
+}
+
+function applySchool(id: string, draft: Draft, { school, flexibility }: BandContext): void {
+  for (const [choice, bands] of Object.entries(SCHOOL_BANDS)) {
+    const edges = bands?.[id];
+    if (!edges || !hasChoice(school, choice as SchoolChoice)) continue;
+    [draft.lo, draft.hi] = edges;
+    // A braced trail leg narrows the turn; a stiff or supple body still shifts the narrowed band.
+    if (id === 'turn_top' && flexibility !== 'usual') {
+      const [lo, hi] = TURN_TOP_BY_FLEXIBILITY[flexibility];
+      draft.lo = (draft.lo ?? 0) + lo - TURN_TOP_BY_FLEXIBILITY.usual[0];
+      draft.hi = (draft.hi ?? 0) + hi - TURN_TOP_BY_FLEXIBILITY.usual[1];
+    }
+    draft.origin.push(choice);
+  }
+  if (id === 'shift_back_peak' && school.centre === 'columns') {
+    draft.lo = Math.max(draft.lo ?? COLUMNS_SHIFT_BACK_LOW, COLUMNS_SHIFT_BACK_LOW);
+    draft.origin.push('centre.columns');
+  }
+}
+
+function applyArmSwing(id: string, draft: Draft, { armSwing }: BandContext): void {
+  const shifts = ARM_SWING_SHIFTS[armSwing];
+  if (id === 'turn_top' && shifts.turnTop !== 0) {
+    if (draft.lo !== null) draft.lo += shifts.turnTop;
+    if (draft.hi !== null) draft.hi += shifts.turnTop;
+    draft.origin.push(`armSwing.${armSwing}`);
+  }
+  if (id === 'shift_delivery' && shifts.shiftDeliveryHi !== 0 && draft.hi !== null) {
+    draft.hi += shifts.shiftDeliveryHi;
+    draft.origin.push(`armSwing.${armSwing}`);
+  }
+}

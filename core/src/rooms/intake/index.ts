@@ -1,0 +1,58 @@
+export { allBands, type Band, type BandContext, bandFor } from './bands.ts';
+export { BAND_ROWS, BASE_RATIO_BY_CLUB, type BandRow } from './bandTable.ts';
+export {
+  type BodySizes,
+  bodySizes,
+  HEIGHT_RANGE_IN,
+  lengthScale,
+  REFERENCE_HEIGHT_IN,
+  SHARE_OF_HEIGHT,
+  SIZE_SD_SHARE,
+} from './bodySizes.ts';
+export {
+  BODY_AREAS,
+  type BodyArea,
+  type LimitReason,
+  limitSet,
+  limitsFrom,
+  NO_TROUBLE,
+  type SafetyAnswers,
+} from './safety.ts';
+export {
+  DEFAULT_PRESET,
+  hasChoice,
+  resolveSchool,
+  SCHOOL_OPTIONS,
+  SCHOOL_PRESETS,
+  type School,
+  type SchoolChoice,
+  type SchoolChoiceSet,
+  type SchoolPreset,
+  type SchoolQuestion,
+} from './schools.ts';
+export {
+  AIDS,
+  type Aid,
+  ARM_SWINGS,
+  type ArmSwing,
+  CLUBS,
+  CHILD_BELOW_YEARS,
+  type Club,
+  CUE_KINDS,
+  CUE_SIDES,
+  type CueKind,
+  type CueSide,
+  FLEXIBILITIES,
+  type Flexibility,
+  HANDS,
+  type Hand,
+  isChild,
+  LIMITS,
+  type Limit,
+  PLACES,
+  type Place,
+  type PracticeTimes,
+  type StudentFacts,
+  VIEW_KINDS,
+  type ViewKind,
+} from './student.ts';

@@ -1,0 +1,46 @@
+/** One choice per question on which teachers differ. Ids are fixed by the case format. */
+export const SCHOOL_OPTIONS = {
+  trail_leg: ['release', 'brace'],
+  centre: ['recentre', 'slide', 'columns'],
+  turn_thought: ['trail_through', 'lead_around', 'depth', 'tilt'],
+  forward_bearing: ['eight', 'ten'],
+  setup_bias: ['centred', 'preset'],
+  trail_foot: ['up', 'long'],
+  head: ['still', 'float'],
+  lead_knee: ['out', 'follow'],
+} as const;
+
+type Options = typeof SCHOOL_OPTIONS;
+export type SchoolQuestion = keyof Options;
+export type School = { readonly [Q in SchoolQuestion]: Options[Q][number] };
+/** `question.option`, the form in which tables name a school choice. */
+export type SchoolChoice = { [Q in SchoolQuestion]: `${Q}.${Options[Q][number]}` }[SchoolQuestion];
+
+export const SCHOOL_PRESETS = {
+  centre_and_turn: school('release recentre depth eight centred long float out'),
+  load_and_brace: school('brace columns lead_around eight centred long still out'),
+  shift_and_post: school('release slide lead_around eight preset up float follow'),
+  drive_through: school('release recentre trail_through eight centred up float follow'),
+} as const;
+export type SchoolPreset = keyof typeof SCHOOL_PRESETS;
+export const DEFAULT_PRESET: SchoolPreset = 'centre_and_turn';
+
+/** A preset with single answers changed. */
+export type SchoolChoiceSet = { readonly preset?: SchoolPreset } & Partial<School>;
+
+/** Every question answered: the preset first, then what the coach changed. */
+export function resolveSchool(chosen: SchoolChoiceSet = {}): School {
+  const { preset, ...changes } = chosen;
+  return { ...SCHOOL_PRESETS[preset ?? DEFAULT_PRESET], ...changes };
+}
+
+export function hasChoice(of: School, choice: SchoolChoice): boolean {
+  const [question, option] = choice.split('.') as [SchoolQuestion, string];
+  return of[question] === option;
+}
+
+function school(answers: string): School {
+  const chosen = answers.split(' ');
+  const questions = Object.keys(SCHOOL_OPTIONS) as SchoolQuestion[];
+  return Object.fromEntries(questions.map((question, i) => [question, chosen[i]])) as School;
+}
