@@ -1,0 +1,28 @@
+export {
+  bandContextOf,
+  type CaseFile,
+  type CaseProblem,
+  checkCase,
+  type DrillHistory,
+} from './caseFile.ts';
+export { BALL_SIGNS, CAUSES, type Cause, downstreamOf } from './causeTable.ts';
+export {
+  type Diagnosis,
+  diagnose,
+  gatherEvidence,
+  type LeftAlone,
+  priorLogOdds,
+  type Root,
+} from './diagnose.ts';
+export { type CaseFinding, type CaseMeasure, type Evidence } from './evidence.ts';
+export { BLOCKERS, FAULTS, type Fault, faultById, PHASES, type Phase } from './faultTable.ts';
+export {
+  BALL_FINDINGS,
+  FINDING_IDS,
+  isBallFinding,
+  isFinding,
+  MEASURE_FINDINGS,
+  SEEN_FINDINGS,
+} from './findings.ts';
+export type { NextLook } from './nextLook.ts';
+export type { Weighed } from './weigh.ts';

@@ -1,0 +1,232 @@
+import type { Vec3 } from '../../foundation/index.ts';
+import type { Capture, Landmark, Station } from '../capture/index.ts';
+import { type Band, type BandContext, bandFor, bodySizes, SIZE_SD_SHARE } from '../intake/index.ts';
+import { type BodyFit, fitBody, type SuspectMark } from './bodyFit.ts';
+import type { FitLandmark } from './bodyPriors.ts';
+import { type CameraReport, reportCameras } from './cameraReport.ts';
+import {
+  BACK_PEAK_STATIONS,
+  BEARINGS,
+  type BearingDefinition,
+  clockHour,
+  type GolferSizes,
+  type MeasureDefinition,
+  POSE_MEASURES,
+  type PoseReader,
+  shiftBackPeak,
+  TRACK_MEASURES,
+} from './definitions.ts';
+import { type Need, needsOf } from './needs.ts';
+import { judge, type Verdict } from './verdict.ts';
+
+export interface Measure {
+  readonly id: string;
+  readonly station: Station;
+  readonly value: number;
+  readonly sd: number;
+  readonly lo95: number;
+  readonly hi95: number;
+  readonly verdict: Verdict;
+  /** Steps beyond the band, signed; 0 inside. */
+  readonly severity: number;
+  readonly band: Band;
+}
+
+export interface FittedLandmark {
+  readonly station: Station;
+  readonly id: FitLandmark;
+  readonly at: Vec3;
+  /** Row-major 3 x 3, square inches. */
+  readonly covIn2: readonly (readonly number[])[];
+  readonly marked: boolean;
+}
+
+export interface Measured {
+  readonly measures: readonly Measure[];
+  readonly landmarks: readonly FittedLandmark[];
+  readonly views: readonly CameraReport[];
+  readonly needs: readonly Need[];
+  readonly suspects: readonly SuspectMark[];
+  readonly fit: BodyFit;
+}
+
+const Z95 = 1.959964;
+const DIFFERENCE_STEP_IN = 1e-3;
+const TAPED_WIDTH_SD_SHARE = 0.02;
+
+/** From marks to judged measures; `capture` must have passed `checkCapture`. */
+export function measureCapture(capture: Capture): Measured {
+  const fit = fitBody(capture);
+  const marked = markedSet(capture);
+  const has = (needs: MeasureDefinition['needs']) =>
+    needs.every(([station, landmarks]) => landmarks.every((l) => marked.has(`${station}/${l}`)));
+  const context = bandContext(capture);
+  const sizes = golferSizes(capture);
+  const poseMeasures = POSE_MEASURES.filter((definition) => has(definition.needs)).map(
+    (definition) => measureOne(fit, definition, sizes, context),
+  );
+  const peak = backPeak(fit, has);
+  const peakMeasure = peak ? [measureOne(fit, shiftBackPeak(peak), sizes, context)] : [];
+  const bearings = BEARINGS.flatMap((definition) => bearing(fit, definition, peak, has, context));
+  const measures = [...poseMeasures, ...peakMeasure, ...bearings];
+  return {
+    measures,
+    landmarks: fittedLandmarks(fit, marked),
+    views: reportCameras(fit),
+    needs: needsOf(capture, measures, [...TRACK_MEASURES]),
+    suspects: fit.suspects,
+    fit,
+  };
+}
+
+function golferSizes(capture: Capture): GolferSizes {
+  return {
+    outerHipWidthIn: bodySizes(capture.golfer).outerHipWidthIn,
+    outerHipWidthSdShare:
+      capture.golfer.outerHipWidthIn === null ? SIZE_SD_SHARE : TAPED_WIDTH_SD_SHARE,
+  };
+}
+
+const bandContext = (capture: Capture): BandContext => ({
+  heightIn: capture.golfer.heightIn,
+  flexibility: capture.golfer.flexibility,
+  armSwing: capture.golfer.armSwing,
+  club: capture.club,
+  school: capture.school,
+});
+
+function measureOne(
+  fit: BodyFit,
+  definition: MeasureDefinition,
+  sizes: GolferSizes,
+  context: BandContext,
+): Measure {
+  const value = definition.value((station, landmark) => fit.landmark(station, landmark), sizes);
+  const form = slopesOf(fit, definition, sizes);
+  let variance = fit.variance(form);
+  if (definition.dividesByHipWidth) variance += (value * sizes.outerHipWidthSdShare) ** 2;
+  return judged(definition.id, definition.station, value, Math.sqrt(variance), context);
+}
+
+function judged(
+  id: string,
+  station: Station,
+  value: number,
+  sd: number,
+  context: BandContext,
+): Measure {
+  const band = bandFor(id, context);
+  const { verdict, severity } = judge(value, sd, band);
+  return { id, station, value, sd, lo95: value - Z95 * sd, hi95: value + Z95 * sd, verdict, severity, band };
+}
+
+/** The measure's slope along every coordinate it reads, by central differences. */
+function slopesOf(
+  fit: BodyFit,
+  definition: MeasureDefinition,
+  sizes: GolferSizes,
+): [number, number][] {
+  const form: [number, number][] = [];
+  for (const [station, landmarks] of definition.needs) {
+    for (const landmark of landmarks) {
+      const start = fit.layout.landmarkAt(station, landmark);
+      for (let axis = 0; axis < 3; axis++) {
+        const nudged = (by: number): PoseReader => (s, l) => {
+          const point = fit.landmark(s, l);
+          if (s !== station || l !== landmark) return point;
+          const moved: [number, number, number] = [...point];
+          moved[axis] = (moved[axis] as number) + by;
+          return moved;
+        };
+        const up = definition.value(nudged(DIFFERENCE_STEP_IN), sizes);
+        const down = definition.value(nudged(-DIFFERENCE_STEP_IN), sizes);
+        form.push([start + axis, (up - down) / (2 * DIFFERENCE_STEP_IN)]);
+      }
+    }
+  }
+  return form;
+}
+
+/** The station at which the pelvis centre stood furthest from the target; needs one before the top. */
+function backPeak(fit: BodyFit, has: (needs: MeasureDefinition['needs']) => boolean): Station | null {
+  const present = BACK_PEAK_STATIONS.filter((station) => has(shiftBackPeak(station).needs));
+  if (!present.some((station) => station !== 'top')) return null;
+  const x = (station: Station) =>
+    fit.landmark(station, 'lead_hip')[0] + fit.landmark(station, 'trail_hip')[0];
+  return present.reduce((a, b) => (x(b) < x(a) ? b : a));
+}
+
+/** A bearing, or nothing where the pelvis moved less than twice its own uncertainty. */
+function bearing(
+  fit: BodyFit,
+  definition: BearingDefinition,
+  peak: Station | null,
+  has: (needs: MeasureDefinition['needs']) => boolean,
+  context: BandContext,
+): Measure[] {
+  const to = definition.to === 'back_peak' ? peak : definition.to;
+  const hips = ['lead_hip', 'trail_hip'] as const;
+  if (!to || !has([[definition.from, hips], [to, hips]])) return [];
+  const form = (axis: 0 | 1): [number, number][] =>
+    hips.flatMap((hip) => [
+      [fit.layout.landmarkAt(to, hip) + axis, 0.5] as [number, number],
+      [fit.layout.landmarkAt(definition.from, hip) + axis, -0.5] as [number, number],
+    ]);
+  const along = (axis: 0 | 1) =>
+    form(axis).reduce((sum, [at, k]) => sum + k * (fit.solution[at] as number), 0);
+  const [dx, dy] = [along(0), along(1)];
+  const length = Math.hypot(dx, dy);
+  const across = (a: number, b: number): [number, number][] => [
+    ...form(0).map(([at, k]) => [at, k * a] as [number, number]),
+    ...form(1).map(([at, k]) => [at, k * b] as [number, number]),
+  ];
+  const lengthSd = Math.sqrt(fit.variance(across(dx / length, dy / length)));
+  if (length < 2 * lengthSd) return [];
+  const sideSd = Math.sqrt(fit.variance(across(-dy / length, dx / length)));
+  const hourSd = (sideSd / length) * (12 / (2 * Math.PI));
+  return [judged(definition.id, definition.station, clockHour(dx, dy), hourSd, context)];
+}
+
+function markedSet(capture: Capture): Set<string> {
+  return new Set(capture.marks.map((mark) => `${mark.station}/${mark.landmark satisfies Landmark}`));
+}
+
+function fittedLandmarks(fit: BodyFit, marked: ReadonlySet<string>): FittedLandmark[] {
+  const landmarks: FittedLandmark[] = [];
+  for (const key of marked) {
+    const [station, id] = key.split('/') as [Station, FitLandmark | 'ball'];
+    if (id === 'ball') continue;
+    landmarks.push({
+      station,
+      id,
+      at: fit.landmark(station, id),
+      covIn2: landmarkCovariance(fit, station, id),
+      marked: true,
+    });
+  }
+  return landmarks;
+}
+
+/** Covariance of one landmark from the variances of its axes and their sums. */
+export function landmarkCovariance(fit: BodyFit, station: Station, id: FitLandmark): number[][] {
+  const start = fit.layout.landmarkAt(station, id);
+  return formCovariance(
+    fit,
+    [0, 1, 2].map((axis) => [[start + axis, 1]]),
+  );
+}
+
+/** Covariance of several linear forms of the unknowns. */
+export function formCovariance(
+  fit: BodyFit,
+  forms: readonly (readonly (readonly [number, number])[])[],
+): number[][] {
+  const alone = forms.map((form) => fit.variance(form));
+  return forms.map((a, i) =>
+    forms.map((b, j) =>
+      i === j
+        ? (alone[i] as number)
+        : (fit.variance([...a, ...b]) - (alone[i] as number) - (alone[j] as number)) / 2,
+    ),
+  );
+}

@@ -1,0 +1,117 @@
+import type { Aid, CueKind, CueSide, Place, SchoolChoice } from '../intake/index.ts';
+import type { Phase } from '../diagnosis/index.ts';
+
+/** B back, H hip, K knee, A ankle, T turning balance; 1 light, 2 marked. */
+export type LoadClass = 'B' | 'H' | 'K' | 'A' | 'T';
+export type BallUse = 'no' | 'either' | 'no_then_yes' | 'yes';
+
+/** A distance on the set-up card; scaled with height unless it belongs to an object. */
+export interface SetupDistance {
+  readonly id: string;
+  readonly valueIn: number;
+  readonly scales: boolean;
+}
+
+export interface Drill {
+  readonly id: string;
+  readonly phase: Phase;
+  readonly fixes: readonly { readonly fault: string; readonly strength: 1 | 2 | 3 }[];
+  /** All groups are needed; within a group any one will do. */
+  readonly aids: readonly (readonly Aid[])[];
+  readonly places: readonly Place[];
+  readonly ball: BallUse;
+  readonly loads: Partial<Record<LoadClass, 1 | 2>>;
+  readonly cue: { readonly kind: Exclude<CueKind, 'any'> | 'both'; readonly side: 'lead' | 'trail' | 'both' };
+  /** The fault that too much of this drill makes. */
+  readonly overdo: string | null;
+  readonly moves: readonly string[];
+  /** Belongs to any one of these school choices; empty = to all. */
+  readonly schools: readonly SchoolChoice[];
+  readonly clashes: readonly SchoolChoice[];
+  /** Trains more turn through the ball: wants a square face and deep arms first. */
+  readonly needsFaceAndArms: boolean;
+  readonly notWith: readonly string[];
+  readonly setup: readonly SetupDistance[];
+}
+
+type Row = [
+  id: string,
+  phase: Phase,
+  fixes: string,
+  aids: string,
+  placesAndBall: string,
+  loads: string,
+  cue: string,
+  overdo: string,
+  moves: string,
+  extras?: { schools?: SchoolChoice[]; clashes?: SchoolChoice[]; face?: true; notWith?: string[]; setup?: SetupDistance[] },
+];
+
+const scaled = (id: string, valueIn: number): SetupDistance => ({ id, valueIn, scales: true });
+const fixed = (id: string, valueIn: number): SetupDistance => ({ id, valueIn, scales: false });
+
+// fixes "fault strength"; aids: comma = and, slash = or; places h r n c, then ball use; cue "kind side".
+const ROWS: readonly Row[] = [
+  ['stance_ruler', 'setup', 'base_narrow 3, base_wide 3, hips_off_centre 2', 'stick', 'hr no', '', 'external both', '', 'base_ratio'],
+  ['level_bump', 'setup', 'false_bump 3, hips_off_centre 3', 'bar', 'hrc either', '', 'inner lead', 'hips_off_centre', 'pelvis_offset_address trunk_lean_address', { schools: ['setup_bias.preset'], setup: [fixed('bump', 1)] }],
+  ['tall_hinge', 'setup', 'setup_squat 3', 'stick', 'hr no', 'B1', 'external both', '', 'knee_flex_address'],
+  ['knee_swap', 'back', 'lead_knee_collapse 3, over_turn 3, sway 2', 'stick', 'hr no_then_yes', 'K1', 'inner both', 'frozen_hips', 'lead_knee_in_top turn_top'],
+  ['knee_gate', 'back', 'lead_knee_collapse 3, reverse_pivot 3', 'basket', 'rnh yes', '', 'external lead', 'frozen_hips', 'lead_knee_in_top trunk_lean_top', { setup: [fixed('grip_inside_knee', 1)] }],
+  ['knee_to_far_ball', 'back', 'lead_knee_collapse 2, lost_brace 2, head_drift 1', '', 'r yes', '', 'external lead', 'frozen_hips', 'lead_knee_out_top', { setup: [scaled('far_ball', 12)] }],
+  ['kiss_the_post', 'back', 'no_load 3, sway 3, reverse_pivot 3', 'stick', 'hr no_then_yes', '', 'external trail', 'sway', 'shift_back_peak shift_top', { setup: [scaled('post_gap', 0.6)] }],
+  ['pocket_to_fence', 'back', 'frozen_hips 3, hip_hike 2, toward_ball_back 2', 'phone/box', 'hr either', 'H1', 'external trail', 'over_turn', 'turn_top trail_hip_depth_top', { clashes: ['trail_leg.brace'] }],
+  ['round_the_corner', 'back', 'hip_hike 3, frozen_hips 2, toward_ball_back 3', 'wall', 'h no', 'H1', 'external trail', 'over_turn', 'trail_hip_depth_top tilt_top', { setup: [fixed('wall_gap', 2)] }],
+  ['point_at_marker', 'back', 'head_drift 3, sway 2', '', 'hr no', 'B1', 'external trail', 'reverse_pivot', 'head_shift_top shift_top', { schools: ['head.still'], setup: [scaled('marker_ahead', 48)] }],
+  ['ramp_load', 'back', 'lost_brace 3, sway 2, late_start 1', 'wedge', 'rh either', 'K1 H1', 'inner trail', 'frozen_hips', 'trail_knee_flex_change_top', { schools: ['trail_leg.brace'], clashes: ['trail_leg.release'] }],
+  ['belly_down', 'back', 'flat_turn 3, toward_ball_back 2', '', 'hr no', 'B1', 'inner trail', 'reverse_pivot', 'tilt_top seat_drift_top'],
+  ['step_out_turn', 'back', 'sway 3, no_load 1, frozen_hips 2', '', 'hr no_then_yes', 'A1 T1', 'inner both', 'over_turn', 'shift_top turn_top'],
+  ['half_clock', 'back', 'flat_turn 2, depth_loss 2, over_turn 1', 'stick', 'hr either', '', 'external both', 'over_turn', 'bearing_back bearing_forward', { schools: ['forward_bearing.eight'], clashes: ['forward_bearing.ten'] }],
+  ['hip_metronome', 'down', 'spin_out 3, frozen_hips 1, hang_back 2', '', 'hr no_then_yes', '', 'inner lead', 'over_slide', 'shift_delivery', { schools: ['centre.recentre', 'centre.slide'], clashes: ['centre.columns'], setup: [] }],
+  ['reach_the_rod', 'down', 'spin_out 3, hang_back 3, late_start 3', 'stick', 'r either', '', 'external lead', 'over_slide', 'shift_delivery transition_lead_ms', { clashes: ['centre.columns'], setup: [scaled('rod_outside_hip', 5)] }],
+  ['delivery_freeze', 'down', 'over_slide 3, hang_back 3, upper_dive 2, spin_out 1', 'phone', 'rh no_then_yes', '', 'external both', '', 'shift_delivery cover_delivery lead_thigh_past_line'],
+  ['fist_from_wall', 'down', 'over_slide 3, no_post 1', 'wall/stick', 'rh no', '', 'external lead', 'wipe', 'lead_hip_past_ankle_impact shift_impact', { setup: [scaled('wall_outside_thigh', 4)] }],
+  ['keep_the_post', 'down', 'wipe 3, hang_back 1', 'stick/wall', 'rh no', '', 'external lead', 'over_slide', 'back_up_impact shift_impact', { setup: [scaled('post_outside_thigh', 4)] }],
+  ['two_cheek_chair', 'down', 'depth_loss 3, trail_knee_kick 2, stall 1', 'chair', 'rh no_then_yes', 'H1', 'external lead', 'hang_back', 'seat_loss_delivery turn_impact', { clashes: ['forward_bearing.ten'], notWith: ['beat_the_ball', 'crossbar_drive'], setup: [fixed('chair_gap', 0)] }],
+  ['tail_down_around', 'down', 'lead_hip_pop 3, stall 3', 'stick', 'rh no_then_yes', 'H1', 'external lead', 'depth_loss', 'lead_low_arm_down turn_rate_hold', { face: true }],
+  ['knee_roll', 'down', 'knee_shut 3, stall 2', '', 'hr no_then_yes', 'K2', 'inner lead', 'over_slide', 'lead_knee_roll_delivery turn_impact', { face: true }],
+  ['post_and_turn', 'down', 'no_post 3, over_slide 1, spin_out 1', 'wedge', 'hr no_then_yes', 'K2', 'inner lead', 'wipe', 'lead_knee_flex_impact'],
+  ['legs_as_brakes', 'down', 'over_slide 2, sway 2, no_post 3, hang_back 1', 'bucket', 'rh no', 'B2 A1', 'inner both', '', 'lead_knee_flex_impact shift_impact'],
+  ['step_and_counter', 'down', 'late_start 3, hang_back 2, over_slide 1, no_post 2', '', 'r no_then_yes', 'A1 T1', 'inner both', '', 'transition_lead_ms shift_delivery'],
+  ['toe_box', 'down', 'depth_loss 2, trail_knee_kick 3', 'box', 'rh no_then_yes', '', 'external trail', '', 'trail_knee_kick_delivery seat_loss_impact', { setup: [fixed('box_past_toes', 1)] }],
+  ['crossbar_drive', 'through', 'trail_side_stays 3, stall 3, hang_back 1', '', 'hr no_then_yes', '', 'inner trail', 'depth_loss', 'trail_hip_behind_finish turn_impact', { schools: ['turn_thought.trail_through', 'turn_thought.lead_around'], clashes: ['turn_thought.depth'], face: true }],
+  ['beat_the_ball', 'down', 'stall 3, hang_back 1', '', 'rn yes', '', 'external trail', 'depth_loss', 'turn_impact', { clashes: ['turn_thought.depth'], face: true, setup: [scaled('marker_ahead_of_foot', 12)] }],
+  ['tuck_and_hold', 'through', 'no_extension 3, stands_up 3, upper_dive 2', '', 'rh yes', 'B2', 'inner both', 'stands_up', 'hip_extension_chest_through incline_loss_chest_through', { schools: ['centre.slide'] }],
+  ['pull_the_rod', 'through', 'no_extension 3, no_post 2', 'stick', 'rh no', 'B2', 'external both', 'stands_up', 'hip_extension_chest_through'],
+  ['band_the_corner', 'through', 'trail_side_stays 2, stall 1', 'band', 'hr no', 'B1 H1', 'external trail', '', 'turn_impact trail_hip_behind_finish'],
+  ['line_brush', 'through', 'hang_back 1, sway 1', '', 'rh no', '', 'external both', '', 'ball.low_point_behind', { setup: [fixed('brush_ahead', 1)] }],
+];
+
+const PLACE_OF: Record<string, Place> = { h: 'home', r: 'range', n: 'net', c: 'course' };
+
+function toDrill([id, phase, fixes, aids, where, loads, cue, overdo, moves, extras = {}]: Row): Drill {
+  const [places, ball] = where.split(' ') as [string, BallUse];
+  const [kind, side] = cue.split(' ') as [Drill['cue']['kind'], Exclude<CueSide, 'any'> | 'both'];
+  return {
+    id,
+    phase,
+    fixes: fixes.split(', ').map((part) => {
+      const [fault, strength] = part.split(' ') as [string, string];
+      return { fault, strength: Number(strength) as 1 | 2 | 3 };
+    }),
+    aids: aids === '' ? [] : aids.split(',').map((group) => group.split('/') as Aid[]),
+    places: [...places].map((letter) => PLACE_OF[letter] as Place),
+    ball,
+    loads: Object.fromEntries(loads.split(' ').filter(Boolean).map((l) => [l[0], Number(l[1])])),
+    cue: { kind, side },
+    overdo: overdo === '' ? null : overdo,
+    moves: moves.split(' '),
+    schools: extras.schools ?? [],
+    clashes: extras.clashes ?? [],
+    needsFaceAndArms: extras.face ?? false,
+    notWith: extras.notWith ?? [],
+    setup: extras.setup ?? [],
+  };
+}
+
+export const DRILLS: readonly Drill[] = ROWS.map(toDrill);
+export const drillById = (id: string): Drill | undefined => DRILLS.find((drill) => drill.id === id);

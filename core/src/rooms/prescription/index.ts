@@ -1,0 +1,13 @@
+export { type BallUse, DRILLS, type Drill, drillById, type LoadClass } from './drillTable.ts';
+export { type Prescribed, type Prescription, prescribe, type ScorePart } from './prescribe.ts';
+export {
+  type Caution,
+  cautionsFor,
+  drillsClash,
+  LIMIT_OF_LOAD,
+  loadsOf,
+  type Refusal,
+  type RuleCode,
+  watchesFor,
+} from './rules.ts';
+export { type SetupValue, setupFor, stanceByClub, stanceIn } from './setupCard.ts';

@@ -1,0 +1,149 @@
+import { type CaseFile, type Diagnosis, diagnose } from '../diagnosis/index.ts';
+import { isChild } from '../intake/index.ts';
+import { DRILLS, type Drill } from './drillTable.ts';
+import { type Caution, cautionsFor, drillsClash, historyWith, type Refusal, refuse, watchesFor } from './rules.ts';
+import { type SetupValue, setupFor } from './setupCard.ts';
+
+export interface ScorePart {
+  readonly code:
+    | 'root'
+    | 'downstream'
+    | 'cue_kind'
+    | 'cue_side'
+    | 'self_judged'
+    | 'filmable'
+    | 'places'
+    | 'worked'
+    | 'stalled'
+    | 'disliked'
+    | 'load';
+  readonly points: number;
+  readonly about: string;
+}
+
+export interface Prescribed {
+  readonly id: string;
+  readonly role: 'primary' | 'support';
+  readonly forFault: string;
+  readonly score: number;
+  readonly parts: readonly ScorePart[];
+  readonly cautions: readonly Caution[];
+  readonly setup: readonly SetupValue[];
+  readonly watch: readonly string[];
+}
+
+export interface Prescription {
+  readonly workOn: readonly string[];
+  readonly drills: readonly Prescribed[];
+  readonly alternatives: readonly Prescribed[];
+  readonly rejected: readonly Refusal[];
+  readonly blockers: readonly string[];
+}
+
+/** Measures that only a down-the-line film shows well; the rest are seen face-on. */
+const SEEN_DOWN_THE_LINE = /^(seat_|bearing_|hip_extension|incline|trail_hip_depth|trail_knee_kick|lead_knee_out)/;
+/** A second drill must earn its place beside the first. */
+const SUPPORT_SHARE = 0.55;
+const SHORT_WEEK_MINUTES = 60;
+
+/**
+ * One drill, at most two, for what comes first. `given` replaces the diagnosis's own choice of
+ * what to work on (the coach's word goes).
+ */
+export function prescribe(file: CaseFile, given?: readonly string[]): Prescription {
+  const diagnosis = diagnose(file);
+  const workOn = given ?? diagnosis.workOn;
+  const rejected: Refusal[] = [];
+  const offered: Prescribed[] = [];
+  const target = workOn[0];
+  if (target === undefined) {
+    return { workOn: [], drills: [], alternatives: [], rejected: [], blockers: diagnosis.blockers };
+  }
+  for (const drill of DRILLS) {
+    const fit = drill.fixes.find((fix) => fix.fault === target);
+    if (!fit) continue;
+    const refusal = refuse(drill, file, diagnosis);
+    if (refusal) rejected.push(refusal);
+    else offered.push(offer(drill, target, fit.strength, file, diagnosis));
+  }
+  offered.sort((a, b) => b.score - a.score || (a.id < b.id ? -1 : 1));
+  const [first, ...others] = offered;
+  if (!first) return { workOn, drills: [], alternatives: [], rejected, blockers: diagnosis.blockers };
+  const support = findSupport(first, others, file);
+  const chosen = support ? [first, { ...support, role: 'support' as const }] : [first];
+  const alternatives = others.filter((other) => other.id !== support?.id);
+  return { workOn, drills: chosen, alternatives, rejected, blockers: diagnosis.blockers };
+}
+
+function offer(
+  drill: Drill,
+  fault: string,
+  strength: 1 | 2 | 3,
+  file: CaseFile,
+  diagnosis: Diagnosis,
+): Prescribed {
+  const parts = scoreParts(drill, fault, strength, file, diagnosis);
+  return {
+    id: drill.id,
+    role: 'primary',
+    forFault: fault,
+    score: parts.reduce((sum, part) => sum + part.points, 0),
+    parts,
+    cautions: cautionsFor(drill, file),
+    setup: setupFor(drill, file),
+    watch: watchesFor(drill, diagnosis),
+  };
+}
+
+function scoreParts(
+  drill: Drill,
+  fault: string,
+  strength: 1 | 2 | 3,
+  file: CaseFile,
+  diagnosis: Diagnosis,
+): ScorePart[] {
+  const parts: ScorePart[] = [];
+  const give = (code: ScorePart['code'], points: number, about: string) => parts.push({ code, points, about });
+  const { student } = file;
+  give('root', 2 * strength, fault);
+  const explained = diagnosis.roots.find((root) => root.fault === fault)?.explains ?? [];
+  for (const fix of drill.fixes) {
+    if (explained.includes(fix.fault)) give('downstream', 0.6 * fix.strength, fix.fault);
+  }
+  const { kind, side } = student.cueLiking;
+  if (kind !== 'any' && (drill.cue.kind === kind || drill.cue.kind === 'both')) give('cue_kind', 1, kind);
+  if (side !== 'any' && (drill.cue.side === side || drill.cue.side === 'both')) give('cue_side', 0.5, side);
+  if (drill.aids.length > 0) give('self_judged', 0.8, drill.aids.flat()[0] as string);
+  const filmable = drill.moves.some((id) =>
+    student.films.includes(SEEN_DOWN_THE_LINE.test(id) ? 'down_the_line' : 'face_on'),
+  );
+  if (filmable) give('filmable', 0.5, drill.moves[0] as string);
+  const shared = drill.places.filter((place) => student.places.includes(place));
+  give('places', 0.4 * shared.length, shared.join('/'));
+  const past = historyWith(drill, file.history);
+  if (past) give(past, { worked: 1.2, stalled: -2.5, disliked: -1.5 }[past], drill.id);
+  const light = cautionsFor(drill, file).find((caution) => caution.code === 'light_load');
+  if (light) give('load', -1.2, light.about);
+  return parts;
+}
+
+/** Same fault from another side: another place or another kind of cue, and no quarrel. */
+function findSupport(
+  first: Prescribed,
+  others: readonly Prescribed[],
+  file: CaseFile,
+): Prescribed | null {
+  const { student } = file;
+  const room = 2 - file.active.length;
+  if (student.beginner || isChild(student) || student.minutesPerWeek < SHORT_WEEK_MINUTES || room < 2) return null;
+  const primary = DRILLS.find((drill) => drill.id === first.id) as Drill;
+  for (const other of others) {
+    const drill = DRILLS.find((candidate) => candidate.id === other.id) as Drill;
+    const differs = drill.cue.kind !== primary.cue.kind || drill.ball !== primary.ball;
+    const sameOverdo = drill.overdo !== null && drill.overdo === primary.overdo;
+    if (other.score < SUPPORT_SHARE * first.score || !differs || sameOverdo) continue;
+    if (drillsClash(primary, drill.id)) continue;
+    return other;
+  }
+  return null;
+}

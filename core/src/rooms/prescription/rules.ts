@@ -1,0 +1,114 @@
+import { type CaseFile, type Diagnosis, type DrillHistory, FAULTS } from '../diagnosis/index.ts';
+import { hasChoice, isChild, type Limit } from '../intake/index.ts';
+import { type Drill, drillById, type LoadClass } from './drillTable.ts';
+
+export type RuleCode = 'clash' | 'limit' | 'aid' | 'place' | 'school' | 'overdo' | 'prerequisite' | 'weak';
+
+/** Why a drill is not offered; `about` is the id the sentence needs (a limit, an aid, a drill ..). */
+export interface Refusal {
+  readonly id: string;
+  readonly code: RuleCode;
+  readonly about: string;
+}
+
+export const LIMIT_OF_LOAD: Record<LoadClass, Limit> = {
+  B: 'back',
+  H: 'hip',
+  K: 'knee',
+  A: 'ankle',
+  T: 'balance',
+};
+
+/** A fault this likely is shown already; below that a tendency is watched. */
+const SHOWN = 0.5;
+const TENDENCY = 0.2;
+
+/** The first hard rule that refuses a drill for this case, or null. Safety is asked first. */
+export function refuse(drill: Drill, file: CaseFile, diagnosis: Diagnosis): Refusal | null {
+  const say = (code: RuleCode, about: string): Refusal => ({ id: drill.id, code, about });
+  const limit = limitRefusal(drill, file);
+  if (limit) return say('limit', limit);
+  const aid = drill.aids.find((group) => !group.some((one) => file.student.aids.includes(one)));
+  if (aid) return say('aid', aid.join('/'));
+  if (!drill.places.some((place) => file.student.places.includes(place))) {
+    return say('place', drill.places.join('/'));
+  }
+  const school = schoolRefusal(drill, file);
+  if (school) return say('school', school);
+  const clash = file.active.find((other) => other !== drill.id && drillsClash(drill, other));
+  if (clash) return say('clash', clash);
+  if (drill.overdo && (diagnosis.faults[drill.overdo] ?? 0) > SHOWN) return say('overdo', drill.overdo);
+  if (drill.needsFaceAndArms && diagnosis.blockers.length > 0) {
+    return say('prerequisite', diagnosis.blockers[0] as string);
+  }
+  return null;
+}
+
+/** Pain closes every load; a limit closes marked loads; balance trouble closes light ones too. */
+function limitRefusal(drill: Drill, file: CaseFile): Limit | null {
+  const { limits } = file.student;
+  for (const [load, grade] of loadsOf(drill)) {
+    if (limits.includes('pain')) return 'pain';
+    const limit = LIMIT_OF_LOAD[load];
+    if (limits.includes(limit) && (grade === 2 || limit === 'balance')) return limit;
+  }
+  return null;
+}
+
+export const loadsOf = (drill: Drill): [LoadClass, 1 | 2][] =>
+  Object.entries(drill.loads) as [LoadClass, 1 | 2][];
+
+function schoolRefusal(drill: Drill, file: CaseFile): string | null {
+  const against = drill.clashes.find((choice) => hasChoice(file.school, choice));
+  if (against) return against;
+  if (drill.schools.length === 0) return null;
+  return drill.schools.some((choice) => hasChoice(file.school, choice)) ? null : (drill.schools[0] as string);
+}
+
+/** Two drills fight when one lists the other, or one tends to make what the other is there to cure. */
+export function drillsClash(a: Drill, otherId: string): boolean {
+  const b = drillById(otherId);
+  if (!b) return false;
+  const cures = (drill: Drill, fault: string | null) =>
+    fault !== null && drill.fixes.some((fix) => fix.fault === fault && fix.strength >= 2);
+  return (
+    a.notWith.includes(b.id) || b.notWith.includes(a.id) || cures(a, b.overdo) || cures(b, a.overdo)
+  );
+}
+
+export interface Caution {
+  readonly code: 'light_load' | 'marked_load' | 'object_near_swing' | 'stick_cap' | 'clear_space' | 'child' | 'hazard';
+  readonly about: string;
+}
+
+/** The few cautions this drill needs for this student. */
+export function cautionsFor(drill: Drill, file: CaseFile): Caution[] {
+  const cautions: Caution[] = [];
+  for (const [load, grade] of loadsOf(drill)) {
+    const limit = LIMIT_OF_LOAD[load];
+    if (file.student.limits.includes(limit)) cautions.push({ code: 'light_load', about: limit });
+    else if (grade === 2) cautions.push({ code: 'marked_load', about: limit });
+  }
+  const aids = drill.aids.flat();
+  if (aids.includes('stick') && drill.ball !== 'no') cautions.push({ code: 'stick_cap', about: 'stick' });
+  const near = (['chair', 'basket', 'box'] as const).find((aid) => aids.includes(aid));
+  if (near && drill.ball !== 'no') cautions.push({ code: 'object_near_swing', about: near });
+  if (aids.includes('bucket')) cautions.push({ code: 'clear_space', about: 'bucket' });
+  if (isChild(file.student)) cautions.push({ code: 'child', about: 'guardian' });
+  return cautions;
+}
+
+/** Measures that show early whether the drill is being overdone. */
+export function watchesFor(drill: Drill, diagnosis: Diagnosis): string[] {
+  if (!drill.overdo) return [];
+  const fault = FAULTS.find((candidate) => candidate.id === drill.overdo);
+  if (!fault) return [];
+  const measured = fault.evidence
+    .filter((link) => link.strength === 3 && !link.finding.startsWith('obs.'))
+    .map((link) => link.finding.replace(/\.(low|high)$/, ''));
+  const tendency = (diagnosis.faults[drill.overdo] ?? 0) > TENDENCY;
+  return tendency ? measured : measured.slice(0, 1);
+}
+
+export const historyWith = (drill: Drill, history: readonly DrillHistory[]) =>
+  history.filter((entry) => entry.drill === drill.id).at(-1)?.outcome ?? null;
