@@ -1,0 +1,123 @@
+import { clamp, mean, normalCdf, squaredDeviations } from '../../foundation/index.ts';
+import type { Band } from '../intake/index.ts';
+import type { Stage } from './stages.ts';
+
+/** P passed, F failed, ? the student could not tell. */
+export type Rep = 'P' | 'F' | '?';
+
+export interface GateDecision {
+  readonly decision: 'advance' | 'hold' | 'continue';
+  /** Repetitions read until the decision fell (all of them while it is open). */
+  readonly repsUsed: number;
+  /** 0 empty .. 1 full: how far the evidence has come toward "owned". */
+  readonly tape: number;
+}
+
+// Wald's sequential test between "owned" and "not yet".
+const OWNED_RATE = 0.8;
+const NOT_YET_RATE = 0.5;
+const WRONG_ADVANCE = 0.05;
+const WRONG_HOLD = 0.1;
+/** Judged repetitions after which an undecided test holds: more of the same won't tell. */
+export const GATE_CAP = 60;
+
+const PASS_EVIDENCE = Math.log(OWNED_RATE / NOT_YET_RATE);
+const FAIL_EVIDENCE = Math.log((1 - OWNED_RATE) / (1 - NOT_YET_RATE));
+const ADVANCE_AT = Math.log((1 - WRONG_HOLD) / WRONG_ADVANCE);
+const HOLD_AT = Math.log(WRONG_HOLD / (1 - WRONG_ADVANCE));
+
+/**
+ * Rep gate of one stage. Course play is counted by holes with the same test. Unsure repetitions
+ * count as used and as no evidence. Later repetitions don't undo a decision.
+ */
+export function repGate(reps: readonly Rep[], _stage: Stage): GateDecision {
+  let evidence = 0;
+  let judged = 0;
+  for (const [i, rep] of reps.entries()) {
+    if (rep !== '?') judged++;
+    evidence += rep === 'P' ? PASS_EVIDENCE : rep === 'F' ? FAIL_EVIDENCE : 0;
+    const decision = decide(evidence, judged);
+    if (decision !== 'continue') return { decision, repsUsed: i + 1, tape: tapeOf(evidence) };
+  }
+  return { decision: 'continue', repsUsed: reps.length, tape: tapeOf(evidence) };
+}
+
+function decide(evidence: number, judged: number): GateDecision['decision'] {
+  if (evidence >= ADVANCE_AT) return 'advance';
+  if (evidence <= HOLD_AT) return 'hold';
+  return judged >= GATE_CAP ? 'hold' : 'continue';
+}
+
+const tapeOf = (evidence: number): number => clamp(evidence / ADVANCE_AT, 0, 1);
+
+/** Whether counts alone (order unknown) have gathered enough to be called owned. */
+export const countsAdvance = (passes: number, fails: number): boolean =>
+  passes * PASS_EVIDENCE + fails * FAIL_EVIDENCE >= ADVANCE_AT;
+
+/** Reads "PPF?P" ; null where a letter is none of these. */
+export function readReps(text: string): Rep[] | null {
+  const letters = [...text];
+  return letters.every((letter) => letter === 'P' || letter === 'F' || letter === '?')
+    ? (letters as Rep[])
+    : null;
+}
+
+export interface FilmedValue {
+  readonly value: number;
+  readonly sd: number;
+}
+
+export interface MeasureGate {
+  readonly swings: number;
+  /** P(the player's mean lies in the band), or null below three swings. */
+  readonly inBand: number | null;
+  readonly open: boolean;
+}
+
+const SWINGS_NEEDED = 3;
+const IN_BAND_NEEDED = 0.8;
+
+/** Measure gate: at least three filmed swings whose mean is probably in the band. */
+export function measureGate(swings: readonly FilmedValue[], band: Band): MeasureGate {
+  if (swings.length < SWINGS_NEEDED) return { swings: swings.length, inBand: null, open: false };
+  const values = swings.map((swing) => swing.value);
+  const centre = mean(values);
+  const spread = squaredDeviations(values) / (values.length - 1);
+  const sdShared = mean(swings.map((swing) => swing.sd));
+  // Marking errors partly repeat from swing to swing (same camera), so half stays in the mean.
+  const variance = Math.max(spread, sdShared ** 2) / values.length + (sdShared / 2) ** 2;
+  const sd = Math.sqrt(variance);
+  const below = band.lo === null ? 0 : normalCdf((band.lo - centre) / sd);
+  const above = band.hi === null ? 0 : 1 - normalCdf((band.hi - centre) / sd);
+  const inBand = Math.max(0, 1 - below - above);
+  return { swings: values.length, inBand, open: inBand >= IN_BAND_NEEDED };
+}
+
+export type Held =
+  | { readonly code: 'reps'; readonly tape: number }
+  | { readonly code: 'reps_not_yet' }
+  | { readonly code: 'swings'; readonly have: number; readonly need: number }
+  | { readonly code: 'measure'; readonly inBand: number }
+  | { readonly code: 'watch'; readonly measure: string }
+  | { readonly code: 'pain' };
+
+/** All that stands between a stage and the next one; empty = the gate is open. */
+export function heldBy(
+  gate: GateDecision,
+  needsMeasure: boolean,
+  measured: MeasureGate,
+  watchOver: string | null,
+  painHold: boolean,
+): Held[] {
+  const held: Held[] = [];
+  if (painHold) held.push({ code: 'pain' });
+  if (gate.decision === 'hold') held.push({ code: 'reps_not_yet' });
+  if (gate.decision === 'continue') held.push({ code: 'reps', tape: gate.tape });
+  if (needsMeasure && measured.inBand === null) {
+    held.push({ code: 'swings', have: measured.swings, need: SWINGS_NEEDED });
+  } else if (needsMeasure && !measured.open) {
+    held.push({ code: 'measure', inBand: measured.inBand ?? 0 });
+  }
+  if (watchOver) held.push({ code: 'watch', measure: watchOver });
+  return held;
+}

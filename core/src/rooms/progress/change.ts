@@ -1,0 +1,125 @@
+import { clamp, mean, squaredDeviations, studentQuantile } from '../../foundation/index.ts';
+import { BAND_ROWS } from '../intake/index.ts';
+
+export interface Session {
+  readonly date: string;
+  readonly values: readonly number[];
+  /** Measurement sd of one swing. */
+  readonly sd: number;
+}
+
+export interface Change {
+  readonly verdict: 'real' | 'maybe' | 'none' | 'cant_tell';
+  /** Last session's mean minus the mean of the earlier ones. */
+  readonly delta: number;
+  readonly lo95: number;
+  readonly hi95: number;
+  /** The smallest change that these sessions could have shown as real. */
+  readonly smallestReal: number;
+}
+
+// Before any repeat swings are seen, a player is taken to wander by half a step from swing to
+// swing and a third of a step from day to day; each guess weighs as much as a few swings would.
+const SWING_SPREAD_STEPS = 0.5;
+const SWING_SPREAD_WEIGHT = 3;
+const DAY_SPREAD_STEPS = 0.33;
+const DAY_SPREAD_WEIGHT = 2;
+/** Part of the measurement error that all swings of one session share (camera, distance). */
+const SHARED_ERROR = 0.6;
+const SURE = 0.05;
+const LIKELY = 0.25;
+
+/**
+ * Is the last session different from the earlier ones? Measurement error, swing-to-swing and
+ * day-to-day spread are kept apart; `family` measures looked at together share the chance of a
+ * false alarm (Bonferroni).
+ */
+export function judgeChange(measure: string, sessions: readonly Session[], family = 1): Change {
+  const filled = sessions.filter((session) => session.values.length > 0);
+  const last = filled.at(-1);
+  const earlier = filled.slice(0, -1);
+  if (!last || earlier.length === 0) return noChangeKnown();
+  const spread = spreads(measure, filled, earlier);
+  const lastVariance = sessionVariance(last, spread);
+  const weights = earlier.map((session) => 1 / sessionVariance(session, spread));
+  const total = weights.reduce((a, b) => a + b, 0);
+  const baseline = earlier.reduce((sum, session, i) => sum + mean(session.values) * (weights[i] as number), 0) / total;
+  const delta = mean(last.values) - baseline;
+  const se = Math.sqrt(lastVariance + 1 / total);
+  const t = (tail: number) => studentQuantile(1 - tail / 2, spread.dof);
+  const smallestReal = t(SURE / family) * se;
+  const wide = smallestReal > 2 * stepOf(measure);
+  const verdict =
+    Math.abs(delta) > smallestReal
+      ? 'real'
+      : Math.abs(delta) > t(Math.min(0.9, LIKELY / Math.sqrt(family))) * se
+        ? 'maybe'
+        : wide
+          ? 'cant_tell'
+          : 'none';
+  const half = t(SURE) * se;
+  return { verdict, delta, lo95: delta - half, hi95: delta + half, smallestReal };
+}
+
+const noChangeKnown = (): Change => ({
+  verdict: 'cant_tell',
+  delta: 0,
+  lo95: Number.NEGATIVE_INFINITY,
+  hi95: Number.POSITIVE_INFINITY,
+  smallestReal: Number.POSITIVE_INFINITY,
+});
+
+const stepOf = (measure: string): number => BAND_ROWS.find((row) => row.id === measure)?.step ?? 1;
+
+interface Spread {
+  readonly swing: number;
+  readonly day: number;
+  readonly dof: number;
+}
+
+function spreads(measure: string, sessions: readonly Session[], earlier: readonly Session[]): Spread {
+  const step = stepOf(measure);
+  const repeats = sessions.reduce((sum, s) => sum + s.values.length - 1, 0);
+  const deviations = sessions.reduce((sum, s) => sum + (s.values.length > 1 ? squaredDeviations(s.values) : 0), 0);
+  const guess = (SWING_SPREAD_STEPS * step) ** 2;
+  const swing = (SWING_SPREAD_WEIGHT * guess + deviations) / (SWING_SPREAD_WEIGHT + repeats);
+  return {
+    swing,
+    day: dayVariance(earlier, swing, step),
+    dof: SWING_SPREAD_WEIGHT + DAY_SPREAD_WEIGHT + repeats + Math.max(0, earlier.length - 1),
+  };
+}
+
+/** How much session means wander beyond what swings and marks explain, pulled to the guess. */
+function dayVariance(earlier: readonly Session[], swing: number, step: number): number {
+  const guess = (DAY_SPREAD_STEPS * step) ** 2;
+  if (earlier.length < 2) return guess;
+  const means = earlier.map((session) => mean(session.values));
+  const between = squaredDeviations(means) / (means.length - 1);
+  const within = mean(earlier.map((s) => swing / s.values.length + SHARED_ERROR * s.sd ** 2));
+  const seen = Math.max(0, between - within);
+  const weight = earlier.length - 1;
+  return (DAY_SPREAD_WEIGHT * guess + weight * seen) / (DAY_SPREAD_WEIGHT + weight);
+}
+
+function sessionVariance(session: Session, spread: Spread): number {
+  const own = (1 - SHARED_ERROR) * session.sd ** 2;
+  // Swing spread was estimated from measured values, so it holds the marks' own error already.
+  const perSwing = Math.max(spread.swing, own);
+  return perSwing / session.values.length + SHARED_ERROR * session.sd ** 2 + spread.day;
+}
+
+/** Mean of a session with the half-width of its 95 % interval. */
+export function sessionPoint(measure: string, session: Session): { mean: number; half95: number } {
+  const step = stepOf(measure);
+  const swing = (SWING_SPREAD_STEPS * step) ** 2;
+  const variance =
+    (session.values.length > 1
+      ? (SWING_SPREAD_WEIGHT * swing + squaredDeviations(session.values)) /
+        (SWING_SPREAD_WEIGHT + session.values.length - 1)
+      : swing) /
+      session.values.length +
+    SHARED_ERROR * session.sd ** 2;
+  const dof = clamp(SWING_SPREAD_WEIGHT + session.values.length - 1, 1, 100);
+  return { mean: mean(session.values), half95: studentQuantile(0.975, dof) * Math.sqrt(variance) };
+}
