@@ -19,6 +19,7 @@ export interface GolferBody {
   readonly pelvisOffsetIn: number;
   readonly leadFlareDeg: number;
   readonly trailFlareDeg: number;
+  readonly clubLengthIn: number;
 }
 
 export interface Pose {
@@ -30,7 +31,6 @@ export interface Pose {
 
 const HEEL_BACK = 2.6;
 const TOE_AHEAD = 7.4;
-const CLUB_LENGTH = 36;
 
 /** The whole body for one shape: pelvis first, then legs and trunk hung on it. */
 export function poseBody(body: GolferBody, shape: StationShape): Pose {
@@ -76,7 +76,7 @@ export function poseBody(body: GolferBody, shape: StationShape): Pose {
       lead: bend(leadShoulder, grip, body.armIn * 0.5, body.armIn * 0.5, elbowHint, body.armIn - 0.1),
       trail: bend(trailShoulder, grip, body.armIn * 0.5, body.armIn * 0.5, [-0.5, -0.3, -1], body.armIn - 0.1),
     },
-    clubHead: add(grip, scale(unit([shape.clubX, shape.clubY, shape.clubZ]), CLUB_LENGTH * Math.sqrt(k))),
+    clubHead: add(grip, scale(unit([shape.clubX, shape.clubY, shape.clubZ]), body.clubLengthIn * shape.clubLong)),
     trailFootYawDeg: trail.yawDeg,
   };
 }

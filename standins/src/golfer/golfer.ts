@@ -1,5 +1,5 @@
 import type { Capture, Landmark, Station } from '@inchstep/core/capture';
-import { between, gaussian, type Random, type Vec3 } from '@inchstep/core/foundation';
+import { between, gaussian, norm, type Random, sub, unit, type Vec3 } from '@inchstep/core/foundation';
 import { type ArmSwing, BASE_RATIO_BY_CLUB, type Club, type Flexibility, type Hand, SHARE_OF_HEIGHT } from '@inchstep/core/intake';
 import { clockHour, POSE_MEASURES, shiftBackPeak } from '@inchstep/core/measures';
 import { type GolferBody, type Pose, poseBody } from './body.ts';
@@ -28,14 +28,14 @@ const BODY_SD = 0.04;
 
 /** A golfer with a body of their own and the faults asked for; one seed, one golfer. */
 export function makeGolfer(spec: GolferSpec, grades: FaultGrades, random: Random): StandInGolfer {
-  const { shape, stance } = withFaults(NEUTRAL, grades);
+  const { shape: faulty, stance } = withFaults(NEUTRAL, grades);
   const size = (share: number) => share * spec.heightIn * (1 + BODY_SD * gaussian(random));
   const outerHipWidthIn = size(SHARE_OF_HEIGHT.outerHipWidthIn);
   const club = spec.club ?? 'mid_iron';
   const [low, high] = BASE_RATIO_BY_CLUB[club];
   const ratio = (low + high) / 2 + stance.ratio;
   const k = spec.heightIn / 70;
-  const body: GolferBody = {
+  const unclubbed: GolferBody = {
     heightIn: spec.heightIn,
     outerHipWidthIn,
     hipsApartIn: size(SHARE_OF_HEIGHT.hipJointsApartIn),
@@ -51,7 +51,9 @@ export function makeGolfer(spec: GolferSpec, grades: FaultGrades, random: Random
     pelvisOffsetIn: 0.3 * k + stance.offset * k,
     leadFlareDeg: 20 + between(random, -4, 4),
     trailFlareDeg: 7 + stance.trailFlare + between(random, -3, 3),
+    clubLengthIn: 1,
   };
+  const { body, shape } = giveClub(unclubbed, faulty);
   return {
     spec,
     body,
@@ -60,6 +62,19 @@ export function makeGolfer(spec: GolferSpec, grades: FaultGrades, random: Random
     station: (station) => poseBody(body, shape[station]),
     lengthSeconds: 2.25,
   };
+}
+
+/** The club reaches from the hands to the ball at address and meets it again at impact. */
+function giveClub(body: GolferBody, shape: SwingShape): { body: GolferBody; shape: SwingShape } {
+  const behindBall: Vec3 = [-1, 0, 1];
+  const toBall = (station: Station): Vec3 => sub(behindBall, poseBody(body, shape[station]).landmarks.grip);
+  const clubLengthIn = norm(toBall('address'));
+  const aimed = (station: 'address' | 'impact'): StationShape => {
+    const way = toBall(station);
+    const [clubX, clubY, clubZ] = unit(way);
+    return { ...shape[station], clubX, clubY, clubZ, clubLong: norm(way) / clubLengthIn };
+  };
+  return { body: { ...body, clubLengthIn }, shape: { ...shape, address: aimed('address'), impact: aimed('impact') } };
 }
 
 /** The same golfer on another swing: every quantity wanders a little from station to station. */

@@ -28,6 +28,8 @@ export interface StationShape {
   readonly clubX: number;
   readonly clubY: number;
   readonly clubZ: number;
+  /** Length drawn, as a share of the club's own. */
+  readonly clubLong: number;
 }
 
 export type ShapeKey = keyof StationShape;
@@ -39,7 +41,8 @@ const COLUMNS: readonly Station[] = [
 
 // One row a quantity, one column a station: a golfer inside every house band.
 const ROWS: Readonly<Record<ShapeKey, readonly number[]>> = {
-  at: [0.35, 0.62, 0.8, 1.1, 1.27, 1.33, 1.41, 1.47, 1.56, 2.0],
+  // Whole frames at 60 a second, so that a clip shows each station exactly.
+  at: [21, 37, 48, 66, 76, 80, 85, 88, 94, 120].map((frame) => frame / 60),
   shift: [0, -0.8, -1.0, 0.1, 2.5, 3.6, 4.7, 5.0, 5.4, 6.0],
   depth: [0, -0.3, -0.4, -0.3, -0.9, -1.2, -1.9, -1.3, 1.1, 1.5],
   rise: [0, 0, -0.1, -0.2, -1.2, -1.2, 0.1, 0.6, 1.0, 1.1],
@@ -59,6 +62,7 @@ const ROWS: Readonly<Record<ShapeKey, readonly number[]>> = {
   clubX: [-0.25, -0.98, -0.15, 0.85, -0.3, -0.9, -0.1, 0.95, 0.5, -0.55],
   clubY: [0.5, 0.1, -0.25, -0.1, -0.35, -0.15, 0.5, 0.1, -0.1, -0.5],
   clubZ: [-0.83, 0.1, 0.95, 0.15, 0.85, 0.4, -0.83, 0.05, 0.85, -0.6],
+  clubLong: [1, 1, 1, 1, 1, 1, 1, 1, 1, 1],
 };
 
 export const NEUTRAL: SwingShape = Object.fromEntries(

@@ -43,7 +43,8 @@ export interface FittedLandmark {
 
 export interface Measured {
   readonly measures: readonly Measure[];
-  readonly landmarks: readonly FittedLandmark[];
+  /** Marked landmarks with their covariance; worked out when asked, it is the dearest part. */
+  readonly landmarks: () => FittedLandmark[];
   readonly views: readonly CameraReport[];
   readonly needs: readonly Need[];
   readonly suspects: readonly SuspectMark[];
@@ -71,7 +72,7 @@ export function measureCapture(capture: Capture): Measured {
   const measures = [...poseMeasures, ...peakMeasure, ...bearings];
   return {
     measures,
-    landmarks: fittedLandmarks(fit, marked),
+    landmarks: () => fittedLandmarks(fit, marked),
     views: reportCameras(fit),
     needs: needsOf(capture, measures, [...TRACK_MEASURES]),
     suspects: fit.suspects,

@@ -1,0 +1,97 @@
+import { caseSchema, captureSchema, changeSchema, diagnosisAnswer, gateSchema, measuresAnswer, planAnswer, planCaseSchema, prescriptionAnswer, readDocument, simulateSchema, toCapture, toCaptureDocument, toCase, toPlanRequest, plain } from '@inchstep/contract/formats';
+import { checkCapture } from '@inchstep/core/capture';
+import { checkCase, diagnose, faultById } from '@inchstep/core/diagnosis';
+import { bad, good, problem, type Result, roundTo } from '@inchstep/core/foundation';
+import { BAND_ROWS } from '@inchstep/core/intake';
+import { measureCapture } from '@inchstep/core/measures';
+import { buildPlan, checkPlan, readReps, repGate } from '@inchstep/core/practice';
+import { drillById, prescribe } from '@inchstep/core/prescription';
+import { judgeChange } from '@inchstep/core/progress';
+import { FAULT_EFFECTS, simulate } from '@inchstep/standins';
+
+/** A core command: a document in, an answer or problems out. No clock, no files, no network. */
+export type Command = (json: unknown) => Result<unknown>;
+
+const measure: Command = (json) => {
+  const read = readDocument(captureSchema, json);
+  if (!read.ok) return read;
+  const checked = checkCapture(toCapture(read.value));
+  return checked.ok ? good(measuresAnswer(measureCapture(checked.value))) : checked;
+};
+
+const diagnoseCase: Command = (json) => {
+  const read = readDocument(caseSchema, json);
+  if (!read.ok) return read;
+  const checked = checkCase(toCase(read.value));
+  return checked.ok ? good(diagnosisAnswer(diagnose(checked.value))) : checked;
+};
+
+const prescribeCase: Command = (json) => {
+  const read = readDocument(caseSchema, json);
+  if (!read.ok) return read;
+  const unknown = (read.value.workOn ?? []).findIndex((id) => !faultById(id));
+  if (unknown >= 0) return bad([problem('unknown_fault', `workOn[${unknown}]`, { id: read.value.workOn?.[unknown] ?? '' })]);
+  const strange = read.value.active.findIndex((id) => !drillById(id));
+  if (strange >= 0) return bad([problem('unknown_drill', `active[${strange}]`, { id: read.value.active[strange] ?? '' })]);
+  const checked = checkCase(toCase(read.value));
+  return checked.ok ? good(prescriptionAnswer(prescribe(checked.value, read.value.workOn))) : checked;
+};
+
+const planCase: Command = (json) => {
+  const read = readDocument(planCaseSchema, json);
+  if (!read.ok) return read;
+  const request = toPlanRequest(read.value);
+  const file = checkCase(request.file);
+  if (!file.ok) return file;
+  const checked = checkPlan(request);
+  return checked.ok ? good(planAnswer(buildPlan(checked.value))) : checked;
+};
+
+const gate: Command = (json) => {
+  const read = readDocument(gateSchema, json);
+  if (!read.ok) return read;
+  const reps = readReps(read.value.reps);
+  if (!reps) return bad([problem('bad_reps', 'reps')]);
+  const { decision, repsUsed, tape } = repGate(reps, read.value.stage);
+  return good({ decision, repsUsed, tape: roundTo(tape, 4) });
+};
+
+const change: Command = (json) => {
+  const read = readDocument(changeSchema, json);
+  if (!read.ok) return read;
+  const { measure: id, sessions, family } = read.value;
+  if (!BAND_ROWS.some((row) => row.id === id)) return bad([problem('unknown_measure', 'measure', { id })]);
+  const judged = judgeChange(id, sessions, family);
+  const finite = (value: number) => (Number.isFinite(value) ? roundTo(value, 4) : null);
+  return good({
+    verdict: judged.verdict,
+    delta: roundTo(judged.delta, 4),
+    lo95: finite(judged.lo95),
+    hi95: finite(judged.hi95),
+    smallestReal: finite(judged.smallestReal),
+  });
+};
+
+const simulateGolfer: Command = (json) => {
+  const read = readDocument(simulateSchema, json);
+  if (!read.ok) return read;
+  const unknown = Object.keys(read.value.faults).find((id) => !FAULT_EFFECTS.some((effect) => effect.fault === id));
+  if (unknown) return bad([problem('unknown_fault', `faults.${unknown}`, { id: unknown })]);
+  const { golfer, faults, seed, swings, views } = read.value;
+  const spec = plain(golfer as never) as never;
+  const made = simulate({ golfer: spec, faults, seed, swings, ...(views ? { views: views.map((view) => plain(view as never) as never) } : {}) });
+  return good({
+    format: 'inchstep.simulated/1',
+    swings: made.map(({ capture, truth }) => ({ capture: toCaptureDocument(capture), truth })),
+  });
+};
+
+export const COMMANDS: Readonly<Record<string, Command>> = {
+  measure,
+  diagnose: diagnoseCase,
+  prescribe: prescribeCase,
+  plan: planCase,
+  gate,
+  change,
+  simulate: simulateGolfer,
+};

@@ -1,0 +1,84 @@
+import { createReadStream, readFileSync } from 'node:fs';
+import { createInterface } from 'node:readline';
+import { problemText } from '@inchstep/contract/words';
+import type { Problem, Result } from '@inchstep/core/foundation';
+import { COMMANDS, type Command } from './commands.ts';
+
+/** Bad input, by the format's word. */
+const EXIT_BAD_INPUT = 2;
+
+class BadInput extends Error {}
+
+function problemLine(problems: readonly Problem[]): string {
+  return problems
+    .map(({ code, path, detail }) => {
+      const said = typeof detail.message === 'string' && code === 'bad_input' ? String(detail.message) : problemText({ code, detail });
+      return path === '' ? said : `${path}: ${said}`;
+    })
+    .join(' | ');
+}
+
+function parse(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new BadInput(`not JSON: ${(error as Error).message}`);
+  }
+}
+
+const answerOf = (command: Command, text: string): Result<unknown> => command(parse(text));
+
+function runOnce(command: Command, file: string): void {
+  const result = answerOf(command, readInput(file));
+  if (!result.ok) throw new BadInput(problemLine(result.problems));
+  process.stdout.write(`${JSON.stringify(result.value)}\n`);
+}
+
+function readInput(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch {
+    throw new BadInput(`can't read ${file}: give a file's path, or - for standard input`);
+  }
+}
+
+/** One answer line per line in; a bad line answers with its error and the stream goes on. */
+async function runLines(command: Command, file: string): Promise<void> {
+  const input = file === '-' ? process.stdin : createReadStream(file);
+  let line = 0;
+  for await (const text of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
+    line++;
+    if (text.trim() === '') continue;
+    let answer: unknown;
+    try {
+      const result = answerOf(command, text);
+      answer = result.ok ? result.value : { error: problemLine(result.problems) };
+    } catch (error) {
+      if (!(error instanceof BadInput)) throw error;
+      answer = { error: error.message };
+    }
+    if (typeof answer === 'object' && answer !== null && 'error' in answer) {
+      process.exitCode = EXIT_BAD_INPUT;
+      process.stderr.write(`line ${line}: ${(answer as { error: string }).error}\n`);
+    }
+    process.stdout.write(`${JSON.stringify(answer)}\n`);
+  }
+}
+
+async function main([name, ...rest]: readonly string[]): Promise<void> {
+  const command = COMMANDS[name ?? ''];
+  const file = rest.find((word) => word === '-' || !word.startsWith('--'));
+  if (!command || !file) {
+    throw new BadInput(`usage: inchstep ${Object.keys(COMMANDS).join('|')} FILE [--lines]   (- = standard input)`);
+  }
+  if (rest.includes('--lines')) await runLines(command, file);
+  else runOnce(command, file);
+}
+
+try {
+  await main(process.argv.slice(2));
+} catch (error) {
+  if (!(error instanceof BadInput)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = EXIT_BAD_INPUT;
+}

@@ -1,0 +1,96 @@
+import { type Capture, LANDMARKS, STATIONS } from '@inchstep/core/capture';
+import { ARM_SWINGS, CLUBS, FLEXIBILITIES, HANDS, resolveSchool, SCHOOL_OPTIONS, SCHOOL_PRESETS, type SchoolPreset, VIEW_KINDS } from '@inchstep/core/intake';
+import { z } from 'zod';
+
+const presets = Object.keys(SCHOOL_PRESETS) as [SchoolPreset, ...SchoolPreset[]];
+const option = <const T extends readonly [string, ...string[]]>(options: T) => z.enum(options).optional();
+
+/** A preset, and any answers that differ from it. */
+export const schoolSchema = z.strictObject({
+  preset: z.enum(presets).optional(),
+  trail_leg: option(SCHOOL_OPTIONS.trail_leg),
+  centre: option(SCHOOL_OPTIONS.centre),
+  turn_thought: option(SCHOOL_OPTIONS.turn_thought),
+  forward_bearing: option(SCHOOL_OPTIONS.forward_bearing),
+  setup_bias: option(SCHOOL_OPTIONS.setup_bias),
+  trail_foot: option(SCHOOL_OPTIONS.trail_foot),
+  head: option(SCHOOL_OPTIONS.head),
+  lead_knee: option(SCHOOL_OPTIONS.lead_knee),
+});
+export type SchoolInput = z.infer<typeof schoolSchema>;
+
+const positive = z.number().positive();
+
+export const cameraSchema = z.strictObject({
+  distanceIn: positive.max(1200).optional(),
+  distanceSdIn: positive.optional(),
+  heightIn: z.number().min(0).max(240).optional(),
+  heightSdIn: positive.optional(),
+  focalPx: positive.optional(),
+  focalSdPx: positive.optional(),
+  yawSdDeg: positive.optional(),
+  pitchSdDeg: positive.optional(),
+  rollSdDeg: positive.optional(),
+  aimIn: z.strictObject({ x: z.number(), y: z.number(), z: z.number(), sdIn: positive }).optional(),
+});
+
+export const groundMarkSchema = z.strictObject({ xIn: z.number(), yIn: z.number(), u: z.number(), v: z.number(), sdPx: positive });
+
+export const viewSchema = z.strictObject({
+  id: z.string().min(1).max(60),
+  kind: z.enum(VIEW_KINDS),
+  widthPx: z.int().min(16).max(16384),
+  heightPx: z.int().min(16).max(16384),
+  camera: cameraSchema.default({}),
+  groundMarks: z.array(groundMarkSchema).max(24).default([]),
+});
+
+export const markSchema = z.strictObject({
+  view: z.string(),
+  station: z.enum(STATIONS),
+  landmark: z.enum(LANDMARKS),
+  u: z.number(),
+  v: z.number(),
+  sdPx: positive,
+});
+
+export const golferSchema = z.strictObject({
+  handedness: z.enum(HANDS),
+  heightIn: positive,
+  outerHipWidthIn: positive.nullable().default(null),
+  hipJointsApartIn: positive.nullable().default(null),
+  flexibility: z.enum(FLEXIBILITIES).default('usual'),
+  armSwing: z.enum(ARM_SWINGS).default('usual'),
+});
+
+export const captureSchema = z.strictObject({
+  format: z.literal('inchstep.capture/1'),
+  golfer: golferSchema,
+  club: z.enum(CLUBS).default('mid_iron'),
+  school: schoolSchema.default({}),
+  views: z.array(viewSchema).min(1).max(4),
+  marks: z.array(markSchema).max(2000),
+});
+export type CaptureDocument = z.infer<typeof captureSchema>;
+
+export const toCapture = (document: CaptureDocument): Capture => ({
+  golfer: document.golfer,
+  club: document.club,
+  school: resolveSchool(plain(document.school)),
+  views: document.views,
+  marks: document.marks,
+});
+
+export const toCaptureDocument = (capture: Capture): CaptureDocument => ({
+  format: 'inchstep.capture/1',
+  golfer: capture.golfer,
+  club: capture.club,
+  school: capture.school,
+  views: capture.views.map((view) => ({ ...view, groundMarks: [...view.groundMarks] })),
+  marks: [...capture.marks],
+});
+
+/** Drops answers that were not given, so that they don't hide the preset's. */
+export function plain(school: SchoolInput): Parameters<typeof resolveSchool>[0] {
+  return Object.fromEntries(Object.entries(school).filter(([, value]) => value !== undefined));
+}

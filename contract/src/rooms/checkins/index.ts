@@ -1,0 +1,72 @@
+import { QUEUE_REASONS } from '@inchstep/core/checkins';
+import type { Caution, SetupValue } from '@inchstep/core/prescription';
+import type { PlanItem } from '@inchstep/core/practice';
+import { z } from 'zod';
+import { daySchema, idSchema } from '../../shared.ts';
+import { clipSchema } from '../capture/index.ts';
+import { holdSchema } from '../intake/index.ts';
+import { computed } from '../diagnosis/index.ts';
+import { storedSetSchema } from '../practice/index.ts';
+
+export const linkSchema = z.object({ id: idSchema, createdAt: z.string(), expiresAt: z.string(), revokedAt: z.string().nullable(), lastUsedAt: z.string().nullable() });
+export type StudentLink = z.infer<typeof linkSchema>;
+/** The token is shown once, when the link is made; only its digest is kept. */
+export const newLinkSchema = linkSchema.extend({ token: z.string() });
+export const askLinkSchema = z.strictObject({ days: z.int().min(1).max(365) });
+
+export const checkinSendSchema = z.strictObject({
+  id: idSchema,
+  pain: z.boolean(),
+  painWhere: z.string().max(200),
+  note: z.string().max(2000),
+  felt: z.int().min(0).max(10).nullable(),
+  clipIds: z.array(idSchema).max(4),
+});
+export type CheckinSend = z.infer<typeof checkinSendSchema>;
+
+export const replySchema = z.object({ id: idSchema, text: z.string(), at: z.string() });
+export const checkinSchema = z.object({
+  id: idSchema,
+  studentId: idSchema,
+  at: z.string(),
+  pain: z.boolean(),
+  painWhere: z.string(),
+  note: z.string(),
+  felt: z.number().nullable(),
+  clips: z.array(clipSchema),
+  reply: replySchema.nullable(),
+});
+export type Checkin = z.infer<typeof checkinSchema>;
+
+export const queueEntrySchema = z.object({
+  id: z.string(),
+  studentId: idSchema,
+  studentName: z.string(),
+  checkinId: idSchema.nullable(),
+  reason: z.enum(QUEUE_REASONS),
+  waitingHours: z.number(),
+  note: z.string(),
+});
+export type QueueRow = z.infer<typeof queueEntrySchema>;
+
+export const draftSchema = z.object({ text: z.string() });
+export const sendReplySchema = z.strictObject({ id: idSchema, text: z.string().trim().min(1).max(5000) });
+
+/** What the link opens: this student's own things and nobody else's. */
+export const pageSchema = z.object({
+  firstName: z.string(),
+  coach: z.string(),
+  today: daySchema,
+  handedness: z.enum(['left', 'right']),
+  needsConsent: z.boolean(),
+  hold: holdSchema.nullable(),
+  day: computed<{ date: string; place: string; minutes: number; items: PlanItem[] } | null>(),
+  nextDay: daySchema.nullable(),
+  drills: z.array(
+    z.object({ id: z.string(), stage: z.string(), setup: computed<SetupValue[]>(), cautions: computed<Caution[]>() }),
+  ),
+  sets: z.array(storedSetSchema),
+  checkins: z.array(checkinSchema),
+  clipLimitMb: z.number(),
+});
+export type StudentPage = z.infer<typeof pageSchema>;

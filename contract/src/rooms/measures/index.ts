@@ -1,0 +1,35 @@
+import { STATIONS } from '@inchstep/core/capture';
+import { z } from 'zod';
+import { daySchema, idSchema } from '../../shared.ts';
+
+export const bandSchema = z.object({
+  id: z.string(),
+  unit: z.enum(['in', 'deg', 'ratio', 'thighs', 'clock', 'ms']),
+  lo: z.number().nullable(),
+  hi: z.number().nullable(),
+  step: z.number(),
+  origin: z.array(z.string()),
+});
+
+export const measureSchema = z.object({
+  id: z.string(),
+  station: z.enum(STATIONS),
+  value: z.number(),
+  sd: z.number(),
+  lo95: z.number(),
+  hi95: z.number(),
+  verdict: z.enum(['in', 'low', 'high', 'cant_tell']),
+  severity: z.number(),
+  band: bandSchema,
+});
+
+/** What was measured on one swing, as it stood when the coach last measured it. */
+export const readingSchema = z.object({
+  swingId: idSchema,
+  recordedOn: daySchema,
+  speed: z.string(),
+  club: z.string(),
+  at: z.string(),
+  measures: z.array(measureSchema),
+});
+export type Reading = z.infer<typeof readingSchema>;

@@ -1,0 +1,17 @@
+import { isIsoDay } from '@inchstep/core/foundation';
+import { z } from 'zod';
+
+export const idSchema = z.uuid();
+export const daySchema = z.string().refine(isIsoDay, { error: 'must be a date like 2027-03-01' });
+export const versionSchema = z.int().min(1);
+export const okSchema = z.strictObject({ ok: z.literal(true) });
+
+/** Every failure of the server has this one shape. */
+export const failureSchema = z.object({
+  code: z.string(),
+  message: z.string(),
+  problems: z.array(
+    z.object({ code: z.string(), path: z.string(), detail: z.record(z.string(), z.union([z.string(), z.number()])) }),
+  ),
+});
+export type Failure = z.infer<typeof failureSchema>;

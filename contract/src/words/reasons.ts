@@ -1,0 +1,110 @@
+import { AID_WORDS, LIMIT_WORDS, PLACE_WORDS } from './practice.ts';
+import { DRILL_WORDS } from './drills.ts';
+import { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS } from './faults.ts';
+import { MEASURE_WORDS } from './measures.ts';
+
+export const faultName = (id: string): string => FAULT_WORDS[id] ?? id;
+export const measureName = (id: string): string => MEASURE_WORDS[id]?.name ?? id;
+export const drillName = (id: string): string => DRILL_WORDS[id]?.name ?? id;
+
+/** A finding as a look: "hips not open at impact". */
+export function findingName(id: string): string {
+  const seen = FINDING_WORDS[id];
+  if (seen) return seen;
+  const [measure, side] = id.split('.') as [string, 'low' | 'high'];
+  return MEASURE_WORDS[measure]?.[side] ?? id;
+}
+
+const UNIT_WORDS: Readonly<Record<string, string>> = { in: 'in', deg: '°', ratio: '', thighs: 'thighs', clock: 'h', ms: 'ms' };
+
+/** A value with its unit, as on a tape: "1.3 in", "24°", "8:15". */
+export function valueText(value: number, unit: string, places?: number): string {
+  if (unit === 'clock') {
+    const minutes = Math.round((((value % 12) + 12) % 12) * 60);
+    return `${Math.floor(minutes / 60) || 12}:${String(minutes % 60).padStart(2, '0')}`;
+  }
+  const shown = value.toFixed(places ?? (unit === 'deg' || unit === 'ms' ? 0 : unit === 'in' ? 1 : 2));
+  const word = UNIT_WORDS[unit] ?? unit;
+  return word === '°' ? `${shown}°` : word === '' ? shown : `${shown} ${word}`;
+}
+
+export interface WeighedWords {
+  readonly finding: string;
+  readonly weight: number;
+  readonly source: string;
+  readonly measure?: { readonly id: string; readonly value: number; readonly sd: number; readonly severity: number; readonly band: { readonly lo: number | null; readonly hi: number | null; readonly unit: string } } | undefined;
+}
+
+/** One plain line for a piece of evidence, with the number behind it. */
+export function weighedText(entry: WeighedWords): string {
+  const { measure } = entry;
+  if (!measure) return entry.weight > 0 ? `Seen: ${findingName(entry.finding)}.` : `Looked for and not seen, or it points elsewhere: ${findingName(entry.finding)}.`;
+  const { unit, lo, hi } = measure.band;
+  const band = lo === null ? `up to ${valueText(hi ?? 0, unit)}` : hi === null ? `from ${valueText(lo, unit)}` : `${valueText(lo, unit)} to ${valueText(hi, unit)}`;
+  const spread = unit === 'clock' ? `${Math.round(1.96 * measure.sd * 60)} min` : valueText(1.96 * measure.sd, unit);
+  return `${measureName(measure.id)} ${valueText(measure.value, unit)}, give or take ${spread}; the band is ${band}.`;
+}
+
+export function leaveText(why: { readonly code: string; readonly root?: string | undefined }): string {
+  if (why.code === 'follows') return `follows from “${faultName(why.root ?? '')}”; it should ease when that does`;
+  return why.code === 'later' ? 'real, but not first' : 'not sure enough yet';
+}
+
+export function nextLookText(look: { readonly kind: string; readonly id: string; readonly between: readonly string[] }): string {
+  const between = look.between.map(faultName).join('” or “');
+  const ask =
+    look.kind === 'measure'
+      ? `Measure “${measureName(look.id)}”`
+      : look.kind === 'view'
+        ? 'Film down the line'
+        : look.kind === 'object_test'
+          ? `Try with a post: ${findingName(look.id)}?`
+          : `Look or ask: ${findingName(look.id)}?`;
+  return `${ask} It says most about “${between}”.`.replace('? It', '? It').replace('” It', '”. It').replace('line It', 'line. It');
+}
+
+const CHOICE_WORDS: Readonly<Record<string, string>> = {
+  trail_leg: 'trail leg', centre: 'centre', turn_thought: 'turn thought', forward_bearing: 'direction coming down', setup_bias: 'setup', trail_foot: 'trail foot', head: 'head', lead_knee: 'lead knee',
+};
+export const choiceText = (choice: string): string => {
+  const [question, option] = choice.split('.') as [string, string];
+  return `${CHOICE_WORDS[question] ?? question}: ${option.replaceAll('_', ' ')}`;
+};
+
+export function refusalText(refusal: { readonly code: string; readonly about: string }): string {
+  const { code, about } = refusal;
+  const list = (words: Readonly<Record<string, string>>) => about.split('/').map((id) => words[id] ?? id).join(' or ');
+  switch (code) {
+    case 'limit':
+      return `Not with this limit: ${LIMIT_WORDS[about] ?? about}.`;
+    case 'aid':
+      return `Needs ${list(AID_WORDS)}, which the student does not have.`;
+    case 'place':
+      return `Only works at: ${list(PLACE_WORDS).toLowerCase()}.`;
+    case 'school':
+      return `Another school’s drill (${choiceText(about)}).`;
+    case 'clash':
+      return `Fights a drill in use: ${drillName(about)}.`;
+    case 'overdo':
+      return `Overdone, it makes “${faultName(about)}”, which is already there.`;
+    case 'prerequisite':
+      return BLOCKER_WORDS[about] ?? about;
+    default:
+      return 'Too weak for this fault.';
+  }
+}
+
+const PART_WORDS: Readonly<Record<string, (about: string) => string>> = {
+  root: (about) => `made for “${faultName(about)}”`,
+  downstream: (about) => `also helps “${faultName(about)}”`,
+  cue_kind: (about) => (about === 'external' ? 'an object to feel, as the student likes' : 'an inner feel, as the student likes'),
+  cue_side: (about) => `thinks of the ${about} side, as the student likes`,
+  self_judged: () => 'the student can judge it alone',
+  filmable: () => 'its measure shows in the view the student films',
+  places: (about) => `works at: ${about.split('/').map((p) => PLACE_WORDS[p]?.toLowerCase() ?? p).join(', ')}`,
+  worked: () => 'worked with this student before',
+  stalled: () => 'stalled with this student before',
+  disliked: () => 'the student did not like it before',
+  load: (about) => `loads the ${LIMIT_WORDS[about] ?? about} a little`,
+};
+export const partText = (part: { readonly code: string; readonly about: string }): string => PART_WORDS[part.code]?.(part.about) ?? part.code;

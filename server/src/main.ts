@@ -1,0 +1,3 @@
+import { serve } from './platform/start.ts';
+
+await serve();

@@ -1,0 +1,22 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import { format } from 'date-fns';
+import type { Db } from './db.ts';
+import type { FileStore } from './files.ts';
+import type { Outbox } from './outbox.ts';
+
+/** What every service gets: the database, the files, and the only source of time and chance. */
+export interface Context {
+  readonly db: Db;
+  readonly files: FileStore;
+  readonly outbox: Outbox;
+  readonly now: () => Date;
+  readonly demo: boolean;
+  readonly clipLimitMb: number;
+}
+
+export const newId = (): string => randomUUID();
+/** 256 bits, for links and sessions: not to be guessed. */
+export const newToken = (): string => randomBytes(32).toString('base64url');
+export const stamp = (ctx: Context): string => ctx.now().toISOString();
+/** The coach's calendar day. */
+export const today = (ctx: Context): string => format(ctx.now(), 'yyyy-MM-dd');

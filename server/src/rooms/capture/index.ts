@@ -1,0 +1,2 @@
+export { captureRoutes, readUpload, sendClip } from './routes.ts';
+export { addClip, captureOf, clipFile, createSwing, getSwing, listClips, listSwings } from './service.ts';

@@ -1,0 +1,2 @@
+export { checkinRoutes } from './routes.ts';
+export { checkinDays, lastCheckin, listCheckins } from './service.ts';

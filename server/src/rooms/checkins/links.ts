@@ -1,0 +1,38 @@
+import type { StudentLink } from '@inchstep/contract/checkins';
+import { addDays } from 'date-fns';
+import { hashToken } from '../../platform/auth.ts';
+import { type Context, newId, newToken, stamp } from '../../platform/context.ts';
+import { Refusal } from '../../platform/errors.ts';
+import { getStudent, record } from '../intake/index.ts';
+import { insertLink, linkByHash, linksOf, revokeLinks, touchLink } from './repo.ts';
+
+/** A new private link; older ones are closed, so that one student has one way in. */
+export function makeLink(ctx: Context, studentId: string, days: number): StudentLink & { token: string } {
+  getStudent(ctx, studentId);
+  const token = newToken();
+  const link = { id: newId(), createdAt: stamp(ctx), expiresAt: addDays(ctx.now(), days).toISOString(), revokedAt: null, lastUsedAt: null };
+  ctx.db.transaction(() => {
+    revokeLinks(ctx.db, studentId, stamp(ctx));
+    insertLink(ctx.db, { ...link, studentId, tokenHash: hashToken(token) });
+    record(ctx, studentId, 'link', { until: link.expiresAt.slice(0, 10) });
+  });
+  return { ...link, token };
+}
+
+export const listLinks = (ctx: Context, studentId: string): StudentLink[] => linksOf(ctx.db, studentId);
+
+export function closeLinks(ctx: Context, studentId: string): void {
+  ctx.db.transaction(() => {
+    if (revokeLinks(ctx.db, studentId, stamp(ctx)) > 0) record(ctx, studentId, 'link_revoked', {});
+  });
+}
+
+/** Whose link this is; every doubt is refused, with a reason the student can act on. */
+export function openLink(ctx: Context, token: string): string {
+  const link = linkByHash(ctx.db, hashToken(token));
+  if (!link) throw new Refusal('link_unknown');
+  if (link.revokedAt !== null) throw new Refusal('link_revoked');
+  if (link.expiresAt <= stamp(ctx)) throw new Refusal('link_expired');
+  touchLink(ctx.db, link.id, stamp(ctx));
+  return link.studentId;
+}

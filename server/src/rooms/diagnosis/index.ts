@@ -1,0 +1,2 @@
+export { diagnosisRoutes } from './routes.ts';
+export { caseOf, getDiagnosis, listDiagnoses } from './service.ts';

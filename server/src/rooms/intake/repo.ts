@@ -1,0 +1,46 @@
+import type { Hold, Profile, ThreadEvent } from '@inchstep/contract/intake';
+import { and, desc, eq, isNull } from 'drizzle-orm';
+import type { Db } from '../../platform/db.ts';
+import { events, holds, students } from './tables.ts';
+
+export type StudentRow = typeof students.$inferSelect;
+
+export const allStudents = (db: Db): StudentRow[] => db.select().from(students).all();
+export const studentRow = (db: Db, id: string): StudentRow | undefined => db.select().from(students).where(eq(students.id, id)).get();
+export const insertStudent = (db: Db, row: StudentRow): void => {
+  db.insert(students).values(row).run();
+};
+
+/** Writes only over the version that was read; false when somebody was quicker. */
+export function updateProfile(db: Db, id: string, version: number, profile: Profile): boolean {
+  const done = db
+    .update(students)
+    .set({ profile, version: version + 1 })
+    .where(and(eq(students.id, id), eq(students.version, version)))
+    .run();
+  return done.changes === 1;
+}
+
+export const setArchived = (db: Db, id: string, archivedAt: string | null): void => {
+  db.update(students).set({ archivedAt }).where(eq(students.id, id)).run();
+};
+
+export const insertEvent = (db: Db, event: ThreadEvent & { studentId: string }): void => {
+  db.insert(events).values(event).onConflictDoNothing().run();
+};
+
+export const eventsOf = (db: Db, studentId: string): ThreadEvent[] =>
+  db
+    .select({ id: events.id, at: events.at, kind: events.kind, detail: events.detail })
+    .from(events)
+    .where(eq(events.studentId, studentId))
+    .orderBy(desc(events.at))
+    .all();
+
+export const insertHold = (db: Db, studentId: string, hold: Hold): void => {
+  db.insert(holds).values({ ...hold, studentId }).onConflictDoNothing().run();
+};
+export const openHold = (db: Db, studentId: string): Hold | null =>
+  db.select().from(holds).where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt))).orderBy(desc(holds.at)).get() ?? null;
+export const liftHolds = (db: Db, studentId: string, liftedAt: string, liftNote: string): number =>
+  db.update(holds).set({ liftedAt, liftNote }).where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt))).run().changes;

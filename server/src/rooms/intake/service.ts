@@ -1,0 +1,114 @@
+import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
+import { plain } from '@inchstep/contract/formats';
+import { limitSet, limitsFrom, resolveSchool, type School, type StudentFacts } from '@inchstep/core/intake';
+import { differenceInYears, parseISO } from 'date-fns';
+import { type Context, newId, stamp, today } from '../../platform/context.ts';
+import { Refusal } from '../../platform/errors.ts';
+import { allStudents, eventsOf, insertEvent, insertStudent, openHold, type StudentRow, setArchived, studentRow, updateProfile } from './repo.ts';
+
+export const ageOn = (bornOn: string, day: string): number => differenceInYears(parseISO(day), parseISO(bornOn));
+
+function present(ctx: Context, row: StudentRow): Student {
+  return {
+    id: row.id,
+    version: row.version,
+    profile: row.profile,
+    ageYears: ageOn(row.profile.bornOn, today(ctx)),
+    limits: limitsFrom(row.profile.safety),
+    archivedAt: row.archivedAt,
+    createdAt: row.createdAt,
+  };
+}
+
+export function listStudents(ctx: Context): Student[] {
+  return allStudents(ctx.db)
+    .map((row) => present(ctx, row))
+    .sort((a, b) => a.profile.firstName.localeCompare(b.profile.firstName));
+}
+
+export function getStudent(ctx: Context, id: string): Student {
+  const row = studentRow(ctx.db, id);
+  if (!row) throw new Refusal('not_found');
+  return present(ctx, row);
+}
+
+/** Writing the same new student twice is one student: the caller's id decides. */
+export function createStudent(ctx: Context, id: string, profile: Profile): Student {
+  const known = studentRow(ctx.db, id);
+  if (known) return present(ctx, known);
+  checkDates(ctx, profile, null);
+  ctx.db.transaction(() => {
+    insertStudent(ctx.db, { id, version: 1, profile, archivedAt: null, createdAt: stamp(ctx) });
+    record(ctx, id, 'created', {});
+  });
+  return getStudent(ctx, id);
+}
+
+export function editStudent(ctx: Context, id: string, version: number, profile: Profile): Student {
+  const before = getStudent(ctx, id);
+  checkDates(ctx, profile, before.profile);
+  ctx.db.transaction(() => {
+    if (!updateProfile(ctx.db, id, version, profile)) throw new Refusal('changed_meanwhile');
+    record(ctx, id, 'edited', {});
+  });
+  return getStudent(ctx, id);
+}
+
+/** New dates must make sense from today; a date that was already there may have gone by. */
+function checkDates(ctx: Context, profile: Profile, before: Profile | null): void {
+  const day = today(ctx);
+  if (profile.bornOn >= day) throw new Refusal('date_in_future', { value: profile.bornOn }, 'profile.bornOn');
+  const { nextLesson } = profile;
+  if (nextLesson !== null && nextLesson !== before?.nextLesson && nextLesson < day) {
+    throw new Refusal('date_in_past', { value: nextLesson }, 'profile.nextLesson');
+  }
+}
+
+export function archiveStudent(ctx: Context, id: string, archived: boolean): Student {
+  getStudent(ctx, id);
+  ctx.db.transaction(() => {
+    setArchived(ctx.db, id, archived ? stamp(ctx) : null);
+    record(ctx, id, archived ? 'archived' : 'restored', {});
+  });
+  return getStudent(ctx, id);
+}
+
+export function record(ctx: Context, studentId: string, kind: ThreadEvent['kind'], detail: ThreadEvent['detail'], id = newId()): void {
+  insertEvent(ctx.db, { id, studentId, at: stamp(ctx), kind, detail });
+}
+
+export const thread = (ctx: Context, studentId: string): ThreadEvent[] => {
+  getStudent(ctx, studentId);
+  return eventsOf(ctx.db, studentId);
+};
+
+export const schoolOf = (student: Student): School => resolveSchool(plain(student.profile.school));
+
+const WEEK_MINUTES_DEFAULT = 20;
+export const weekMinutes = (profile: Profile): number =>
+  profile.days.reduce((sum, day) => sum + (profile.minutesPerDay[day] ?? WEEK_MINUTES_DEFAULT), 0);
+
+/** The profile as the reasoning rooms read it. */
+export function factsOf(ctx: Context, student: Student): StudentFacts {
+  const { profile } = student;
+  const limits = limitSet(profile.safety);
+  const painHold = openHold(ctx.db, student.id) !== null;
+  return {
+    handedness: profile.handedness,
+    heightIn: profile.heightIn,
+    ageYears: student.ageYears,
+    flexibility: profile.flexibility,
+    armSwing: profile.armSwing,
+    beginner: profile.beginner,
+    limits: painHold && !limits.includes('pain') ? [...limits, 'pain'] : limits,
+    aids: profile.aids,
+    places: profile.places,
+    cueLiking: profile.cueLiking,
+    films: profile.films,
+    minutesPerWeek: weekMinutes(profile),
+    ballsPerVisit: profile.ballsPerVisit,
+  };
+}
+
+/** A child's clips wait until a guardian has agreed. */
+export const consentMissing = (student: Student): boolean => student.ageYears < 18 && student.profile.guardianConsent === null;

@@ -1,0 +1,40 @@
+import type { Profile, ThreadEvent } from '@inchstep/contract/intake';
+import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+
+export const students = sqliteTable('students', {
+  id: text('id').primaryKey(),
+  version: integer('version').notNull(),
+  profile: text('profile', { mode: 'json' }).$type<Profile>().notNull(),
+  archivedAt: text('archived_at'),
+  createdAt: text('created_at').notNull(),
+});
+
+/** What happened with a student, in order; decisions keep their reasons here. */
+export const events = sqliteTable(
+  'events',
+  {
+    id: text('id').primaryKey(),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => students.id, { onDelete: 'cascade' }),
+    at: text('at').notNull(),
+    kind: text('kind').$type<ThreadEvent['kind']>().notNull(),
+    detail: text('detail', { mode: 'json' }).$type<ThreadEvent['detail']>().notNull(),
+  },
+  (t) => [index('events_by_student').on(t.studentId, t.at)],
+);
+
+export const holds = sqliteTable(
+  'holds',
+  {
+    id: text('id').primaryKey(),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => students.id, { onDelete: 'cascade' }),
+    where: text('where_it_hurts').notNull(),
+    at: text('at').notNull(),
+    liftedAt: text('lifted_at'),
+    liftNote: text('lift_note').notNull(),
+  },
+  (t) => [index('holds_by_student').on(t.studentId)],
+);

@@ -1,0 +1,2 @@
+export { measureRoutes } from './routes.ts';
+export { getReading, listReadings, measureSwing } from './service.ts';

@@ -1,0 +1,3 @@
+export { gateStates } from './gates.ts';
+export { practiceRoutes } from './routes.ts';
+export { count, currentPlan, listGates, listPlans, listSets, logSet, stageOf } from './service.ts';

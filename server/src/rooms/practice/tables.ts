@@ -1,0 +1,50 @@
+import type { PlanRecord } from '@inchstep/contract/practice';
+import type { Stage } from '@inchstep/core/practice';
+import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { students } from '../intake/tables.ts';
+
+const studentId = () =>
+  text('student_id')
+    .notNull()
+    .references(() => students.id, { onDelete: 'cascade' });
+
+export const plans = sqliteTable(
+  'plans',
+  {
+    id: text('id').primaryKey(),
+    studentId: studentId(),
+    at: text('at').notNull(),
+    body: text('body', { mode: 'json' }).$type<Pick<PlanRecord, 'drills' | 'ask' | 'plan'>>().notNull(),
+  },
+  (t) => [index('plans_by_student').on(t.studentId, t.at)],
+);
+
+export const setLogs = sqliteTable(
+  'set_logs',
+  {
+    id: text('id').primaryKey(),
+    studentId: studentId(),
+    date: text('date').notNull(),
+    drill: text('drill').notNull(),
+    stage: text('stage').$type<Stage>().notNull(),
+    reps: text('reps').notNull(),
+    felt: integer('felt'),
+    from: text('from').$type<'coach' | 'student'>().notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('sets_by_student').on(t.studentId, t.at)],
+);
+
+export const gateDecisions = sqliteTable(
+  'gate_decisions',
+  {
+    id: text('id').primaryKey(),
+    studentId: studentId(),
+    drill: text('drill').notNull(),
+    stage: text('stage').$type<Stage>().notNull(),
+    decision: text('decision').$type<'advance' | 'hold' | 'back'>().notNull(),
+    note: text('note').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('gates_by_student').on(t.studentId, t.at)],
+);

@@ -1,0 +1,2 @@
+export { prescriptionRoutes } from './routes.ts';
+export { drillsInUse, listChoices } from './service.ts';

@@ -1,0 +1,46 @@
+import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
+import { diagnose } from '@inchstep/core/diagnosis';
+import { drillById, drillsClash, prescribe } from '@inchstep/core/prescription';
+import { type Context, stamp } from '../../platform/context.ts';
+import { Refusal } from '../../platform/errors.ts';
+import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
+import { getStudent, record } from '../intake/index.ts';
+import { choicesOf, endChoices, insertChoice } from './repo.ts';
+
+/** Drills for what the coach chose to work on (else what the diagnosis puts first). */
+export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
+  const diagnosis = getDiagnosis(ctx, diagnosisId);
+  const file = caseOf(ctx, diagnosis.studentId, diagnosis.swingId, diagnosis.findings);
+  const workOn = diagnosis.chosen?.workOn ?? diagnose(file).workOn;
+  return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn) };
+}
+
+/** Takes drills into use; the ones used until now are put aside. Pain stops it, nothing else does. */
+export function chooseDrills(ctx: Context, choice: Pick<DrillChoice, 'id' | 'diagnosisId' | 'drills' | 'note'>): DrillChoice {
+  const { studentId } = getDiagnosis(ctx, choice.diagnosisId);
+  const unknown = choice.drills.find((id) => !drillById(id));
+  if (unknown) throw new Refusal('unknown_drill', { id: unknown }, 'drills');
+  const prescription = prescribeFor(ctx, choice.diagnosisId);
+  const refused = prescription.result.rejected.filter((refusal) => choice.drills.includes(refusal.id));
+  if (refused.some((refusal) => refusal.code === 'limit' && refusal.about === 'pain')) throw new Refusal('pain_hold');
+  const [first, second] = choice.drills;
+  const clash = first && second && drillsClash(drillById(first) as NonNullable<ReturnType<typeof drillById>>, second);
+  if ((refused.length > 0 || clash) && choice.note.trim() === '') {
+    throw new Refusal('bad_input', { message: 'overruling a rule needs a note' }, 'note');
+  }
+  const entry: DrillChoice = { ...choice, forFault: prescription.workOn[0] ?? '', at: stamp(ctx), endedAt: null };
+  ctx.db.transaction(() => {
+    endChoices(ctx.db, studentId, stamp(ctx));
+    insertChoice(ctx.db, studentId, entry);
+    record(ctx, studentId, 'drills_chosen', { drills: choice.drills, note: choice.note });
+  });
+  return entry;
+}
+
+export const listChoices = (ctx: Context, studentId: string): DrillChoice[] => {
+  getStudent(ctx, studentId);
+  return choicesOf(ctx.db, studentId);
+};
+
+export const drillsInUse = (ctx: Context, studentId: string): DrillChoice | null =>
+  choicesOf(ctx.db, studentId).find((choice) => choice.endedAt === null) ?? null;

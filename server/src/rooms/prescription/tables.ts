@@ -1,0 +1,23 @@
+import { index, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { diagnoses } from '../diagnosis/tables.ts';
+import { students } from '../intake/tables.ts';
+
+/** Drills in use (or once in use) with a student, as the coach chose them. */
+export const drillChoices = sqliteTable(
+  'drill_choices',
+  {
+    id: text('id').primaryKey(),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => students.id, { onDelete: 'cascade' }),
+    diagnosisId: text('diagnosis_id')
+      .notNull()
+      .references(() => diagnoses.id, { onDelete: 'cascade' }),
+    drills: text('drills', { mode: 'json' }).$type<string[]>().notNull(),
+    forFault: text('for_fault').notNull(),
+    note: text('note').notNull(),
+    at: text('at').notNull(),
+    endedAt: text('ended_at'),
+  },
+  (t) => [index('choices_by_student').on(t.studentId, t.at)],
+);

@@ -1,0 +1,133 @@
+import type { Brief, Progress, Series } from '@inchstep/contract/progress';
+import type { Reading } from '@inchstep/contract/measures';
+import { mean } from '@inchstep/core/foundation';
+import { drillById } from '@inchstep/core/prescription';
+import { judgeChange, movedToward, sessionPoint } from '@inchstep/core/progress';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { type Context, today } from '../../platform/context.ts';
+import { lastCheckin, checkinDays } from '../checkins/index.ts';
+import { listDiagnoses } from '../diagnosis/index.ts';
+import { getStudent, holdOf, listStudents } from '../intake/index.ts';
+import { listReadings } from '../measures/index.ts';
+import { count, currentPlan, gateStates, listGates, listSets } from '../practice/index.ts';
+import { drillsInUse } from '../prescription/index.ts';
+
+/** Sessions of one measure: the full-speed swings of a day, unless only others were filmed. */
+function sessionsOf(readings: readonly Reading[], measure: string) {
+  const days = new Map<string, { value: number; sd: number }[]>();
+  for (const reading of readings) {
+    const found = reading.measures.find((m) => m.id === measure);
+    if (!found) continue;
+    days.set(reading.recordedOn, [...(days.get(reading.recordedOn) ?? []), found]);
+  }
+  return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).map(([date, found]) => {
+    const session = { date, values: found.map((m) => m.value), sd: mean(found.map((m) => m.sd)) };
+    return { ...session, ...sessionPoint(measure, session) };
+  });
+}
+
+function seriesOf(readings: readonly Reading[], measure: string, family: number): Series | null {
+  const sessions = sessionsOf(readings, measure);
+  const band = readings.flatMap((r) => r.measures).findLast((m) => m.id === measure)?.band;
+  const last = sessions.at(-1);
+  if (!band || !last) return null;
+  const change = judgeChange(measure, sessions, family);
+  return { measure, band, sessions, change, direction: movedToward(last.mean - change.delta, last.mean, band), family };
+}
+
+/** Measures that the drills in use are there to move, then those of the chosen faults. */
+export function focusMeasures(ctx: Context, studentId: string): string[] {
+  const choice = drillsInUse(ctx, studentId);
+  const moved = (choice?.drills ?? []).flatMap((id) => drillById(id)?.moves ?? []);
+  return [...new Set(moved)].filter((id) => !id.startsWith('ball.'));
+}
+
+export function progressOf(ctx: Context, studentId: string): Progress {
+  getStudent(ctx, studentId);
+  const readings = listReadings(ctx, studentId);
+  const focus = focusMeasures(ctx, studentId);
+  const ids = new Set(readings.flatMap((reading) => reading.measures.map((m) => m.id)));
+  // False alarms are shared among the measures a coach is asked to look at together.
+  const family = Math.max(1, focus.length);
+  const series = [...ids].map((id) => seriesOf(readings, id, focus.includes(id) ? family : ids.size)).filter((s) => s !== null);
+  const rank = (id: string) => (focus.includes(id) ? focus.indexOf(id) : 100);
+  return {
+    series: series.sort((a, b) => rank(a.measure) - rank(b.measure)),
+    focus,
+    lessons: [...new Set(listDiagnoses(ctx, studentId).map((d) => d.at.slice(0, 10)))].sort(),
+    checkins: checkinDays(ctx, studentId),
+    stages: listGates(ctx, studentId).map((gate) => ({ drill: gate.drill, stage: gate.stage, from: gate.at.slice(0, 10) })),
+  };
+}
+
+const SILENT_DAYS = 7;
+const STALLED_DAYS = 21;
+const OWNED_DAYS = 7;
+
+/** One screen before a lesson: what is being worked on, what was done, what moved, what is due. */
+export function briefOf(ctx: Context, studentId: string): Brief {
+  const student = getStudent(ctx, studentId);
+  const choice = drillsInUse(ctx, studentId);
+  const plan = currentPlan(ctx, studentId);
+  const sets = listSets(ctx, studentId);
+  const gates = gateStates(ctx, studentId);
+  const { series } = progressOf(ctx, studentId);
+  const focus = focusMeasures(ctx, studentId);
+  const since = plan?.at.slice(0, 10) ?? '';
+  const planned = plan?.plan.days.filter((day) => day.date < today(ctx)).flatMap((day) => day.items) ?? [];
+  const hold = holdOf(ctx, studentId) !== null;
+  const moved = series.filter((s) => focus.includes(s.measure) && s.sessions.length > 1);
+  return {
+    studentId,
+    name: `${student.profile.firstName} ${student.profile.familyName}`,
+    nextLesson: student.profile.nextLesson,
+    focus: choice ? [choice.forFault] : [],
+    drills: choice?.drills ?? [],
+    stage: gates[0]?.stage ?? null,
+    repsDone: sets.filter((set) => set.date >= since).reduce((sum, set) => sum + set.reps.length, 0),
+    repsPlanned: planned.reduce((sum, item) => sum + item.rehearsals + item.balls, 0),
+    moved: moved.map((s) => {
+      const last = s.sessions.at(-1)?.mean ?? 0;
+      return { measure: s.measure, verdict: s.change.verdict, direction: s.direction, before: last - s.change.delta, after: last, unit: s.band.unit };
+    }),
+    limits: [...new Set(student.limits.map((l) => l.limit))],
+    hold,
+    lastWords: lastCheckin(ctx, studentId)?.note ?? '',
+    state: stateOf(ctx, { hold, hasDrills: choice !== null, since, lastSet: sets.at(-1)?.date ?? null, gateOpen: gates.some((g) => g.gate.decision !== 'continue'), series: moved, reachedFull: gates.every((g) => g.stage === 'course' || g.stage === 'clubs') }),
+  };
+}
+
+interface StateFacts {
+  readonly hold: boolean;
+  readonly hasDrills: boolean;
+  readonly since: string;
+  readonly lastSet: string | null;
+  readonly gateOpen: boolean;
+  readonly series: readonly Series[];
+  readonly reachedFull: boolean;
+}
+
+function stateOf(ctx: Context, facts: StateFacts): Brief['state'] {
+  const daysSince = (day: string) => differenceInCalendarDays(parseISO(today(ctx)), parseISO(day));
+  if (facts.hold) return 'pain';
+  if (!facts.hasDrills) return 'new';
+  if (facts.reachedFull && facts.series.some(isOwned)) return 'owned';
+  if (facts.gateOpen) return 'gate_waiting';
+  const began = facts.since === '' ? 0 : daysSince(facts.since);
+  if ((facts.lastSet === null && began >= SILENT_DAYS) || (facts.lastSet !== null && daysSince(facts.lastSet) >= SILENT_DAYS)) return 'silent';
+  const moves = facts.series.some((s) => s.change.verdict === 'real' && s.direction === 'better');
+  return began >= STALLED_DAYS && facts.series.length > 0 && !moves ? 'stalled' : 'working';
+}
+
+/** In its band on two days at least a week apart. */
+function isOwned(series: Series): boolean {
+  const { lo, hi } = series.band;
+  const days = series.sessions.filter((s) => (lo === null || s.mean >= lo) && (hi === null || s.mean <= hi)).map((s) => s.date);
+  const [first, last] = [days[0], days.at(-1)];
+  return first !== undefined && last !== undefined && differenceInCalendarDays(parseISO(last), parseISO(first)) >= OWNED_DAYS;
+}
+
+export const allBriefs = (ctx: Context): Brief[] =>
+  listStudents(ctx)
+    .filter((student) => student.archivedAt === null)
+    .map((student) => briefOf(ctx, student.id));

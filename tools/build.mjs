@@ -1,0 +1,30 @@
+// Builds what runs: cli and server bundled for Node (their packages stay outside), the web app by Vite.
+import { mkdirSync } from 'node:fs';
+import { build } from 'esbuild';
+
+const only = process.argv[2];
+const node = { bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: true, logLevel: 'warning' };
+mkdirSync('dist', { recursive: true });
+
+if (!only || only === 'cli') {
+  // Everything inside, so that the core's commands start quickly.
+  await build({ ...node, entryPoints: ['cli/src/main.ts'], outfile: 'dist/cli.js', minifySyntax: true });
+}
+if (!only || only === 'server') {
+  await build({
+    ...node,
+    entryPoints: { server: 'server/src/main.ts', demo: 'standins/src/demo/main.ts' },
+    outdir: 'dist',
+    plugins: [
+      {
+        name: 'own-code-inside',
+        setup: (b) =>
+          b.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@inchstep/') ? undefined : { path, external: true })),
+      },
+    ],
+  });
+}
+if (!only || only === 'web') {
+  const { build: viteBuild } = await import('vite');
+  await viteBuild({ root: 'web', logLevel: 'warn' });
+}
