@@ -14,7 +14,7 @@ if (!only || only === 'server') {
   await build({
     ...node,
     entryPoints: { server: 'server/src/main.ts', demo: 'standins/src/demo/main.ts' },
-    outdir: 'dist',
+    outdir: 'server/dist',
     plugins: [
       {
         name: 'own-code-inside',

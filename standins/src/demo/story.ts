@@ -1,0 +1,158 @@
+import { PEOPLE, type Person } from './people.ts';
+import type { Seeder } from './seeder.ts';
+
+type Chapter = (s: Seeder, person: Person) => Promise<void>;
+
+const days = (from: number, to: number, every = 1): number[] => {
+  const list: number[] = [];
+  for (let ago = from; ago >= to; ago -= every) list.push(ago);
+  return list;
+};
+
+/** Over-turns; five weeks in, better, and a gate waits for a decision. */
+const priya: Chapter = async (s, person) => {
+  const id = await s.create(person, 1, 36);
+  const { swing } = await s.filmed(id, 'priya-then', 35, true);
+  await s.swings(id, person, 35, { over_turn: 2.2, lead_knee_collapse: 2.2 }, 2, 11);
+  const first = await s.diagnose(id, swing, [['obs.overswing', 'present'], ['ball.fat', 'present']]);
+  await s.settle(id, person, first.id, first.workOn, ['knee_swap']);
+  const token = await s.link(id);
+  await s.sets(id, 'knee_swap', 'still', days(34, 31), 20, 0.86);
+  await s.gate(id, 31, 'knee_swap', 'still', 'advance');
+  await s.sets(id, 'knee_swap', 'slow', days(30, 24), 24, 0.82);
+  await s.gate(id, 24, 'knee_swap', 'slow', 'advance');
+  await s.swings(id, person, 21, { over_turn: 1.4, lead_knee_collapse: 1.3 }, 3, 11, 'half');
+  await s.sets(id, 'knee_swap', 'half', days(22, 12, 2), 18, 0.8);
+  await s.swings(id, person, 12, { over_turn: 0.6, lead_knee_collapse: 0.5 }, 3, 11, 'half');
+  const checkin = await s.checkin(token, 11, 20, 'The knees finally swap without me thinking about it.');
+  await s.reply(checkin, 11, 21);
+  await s.gate(id, 10, 'knee_swap', 'half', 'advance');
+  await s.plan(id, person, 10);
+  await s.filmed(id, 'priya-now', 3, true);
+  await s.swings(id, person, 3, { over_turn: 0.5, lead_knee_collapse: 0.4 }, 3, 11, 'three_quarter');
+  await s.sets(id, 'knee_swap', 'three_quarter', days(9, 1, 2), 14, 0.9);
+};
+
+/** Left-handed, slides; three weeks in, sends a check-in today. */
+const gus: Chapter = async (s, person) => {
+  const id = await s.create(person, 4, 23);
+  const { swing } = await s.filmed(id, 'gus', 22, true);
+  await s.swings(id, person, 22, { over_slide: 2.2 }, 2, 21);
+  const first = await s.diagnose(id, swing, [['obs.stuck_inside', 'present'], ['ball.push', 'present']]);
+  await s.settle(id, person, first.id, first.workOn, ['delivery_freeze']);
+  const token = await s.link(id);
+  await s.sets(id, 'delivery_freeze', 'still', days(21, 17, 2), 16, 0.85);
+  await s.gate(id, 17, 'delivery_freeze', 'still', 'advance');
+  await s.swings(id, person, 8, { over_slide: 1.4 }, 3, 21);
+  await s.sets(id, 'delivery_freeze', 'slow', days(15, 1, 3), 3, 0.68);
+  await s.checkin(token, 0, 7, 'Arrives at half-way most of the time now. With the ball there it still runs on.');
+};
+
+/** Sixty-six, a bad back, frozen hips; reported pain yesterday. */
+const odette: Chapter = async (s, person) => {
+  const id = await s.create(person, 6, 27);
+  const [swing] = await s.swings(id, person, 26, { frozen_hips: 3 }, 2, 31);
+  const first = await s.diagnose(id, swing as string, [['obs.low_back_ache_after_practice', 'present'], ['ball.weak', 'present']]);
+  await s.settle(id, person, first.id, ['frozen_hips'], ['pocket_to_fence']);
+  const token = await s.link(id);
+  await s.sets(id, 'pocket_to_fence', 'still', days(25, 11, 4), 12, 0.7);
+  await s.swings(id, person, 10, { frozen_hips: 2.6 }, 2, 31);
+  await s.checkin(token, 1, 18, 'Low on the left side, since Saturday. Dull, worse after sitting.', { pain: true, painWhere: 'low back, left' });
+};
+
+/** Early extension and a long ball; a reply is overdue. */
+const kofi: Chapter = async (s, person) => {
+  const id = await s.create(person, 9, 30);
+  const { swing } = await s.filmed(id, 'kofi', 29, true);
+  await s.swings(id, person, 29, { depth_loss: 2, trail_knee_kick: 2 }, 2, 41);
+  const first = await s.diagnose(id, swing, [['obs.cramped_arms', 'present'], ['ball.push', 'present'], ['ball.hook', 'present']]);
+  await s.settle(id, person, first.id, first.workOn, ['toe_box']);
+  const token = await s.link(id);
+  await s.sets(id, 'toe_box', 'still', days(28, 24), 14, 0.85);
+  await s.gate(id, 24, 'toe_box', 'still', 'advance');
+  await s.sets(id, 'toe_box', 'slow', days(23, 16), 14, 0.84);
+  await s.gate(id, 16, 'toe_box', 'slow', 'advance');
+  await s.swings(id, person, 13, { depth_loss: 1.3, trail_knee_kick: 1.2 }, 3, 41);
+  await s.sets(id, 'toe_box', 'half', days(13, 4, 4), 4, 0.75);
+  await s.checkin(token, 3, 9, 'Box survives at half speed. Driver is another story.');
+};
+
+/** Thirteen, a reverse pivot that is hers no more: owned. */
+const hanne: Chapter = async (s, person) => {
+  const id = await s.create(person, 12, 56);
+  const [swing] = await s.swings(id, person, 55, { reverse_pivot: 2 }, 3, 51);
+  const first = await s.diagnose(id, swing as string, [['obs.falls_back_finish', 'present'], ['obs.self_reports_still_head', 'present']]);
+  await s.settle(id, person, first.id, ['reverse_pivot'], ['knee_gate']);
+  const token = await s.link(id);
+  const ladder = ['still', 'slow', 'half', 'three_quarter', 'full'];
+  for (const [i, stage] of ladder.entries()) {
+    const from = 53 - i * 8;
+    await s.sets(id, 'knee_gate', stage, days(from, from - 6, 2), 12, 0.9);
+    await s.gate(id, from - 7, 'knee_gate', stage, 'advance');
+  }
+  await s.swings(id, person, 24, { reverse_pivot: 0.4 }, 3, 51);
+  await s.swings(id, person, 14, {}, 3, 51);
+  await s.swings(id, person, 4, {}, 3, 51);
+  await s.sets(id, 'knee_gate', 'clubs', days(11, 2, 3), 4, 0.85);
+  await s.plan(id, person, 12);
+  const checkin = await s.checkin(token, 5, 16, 'Played nine and never fell back once.');
+  await s.reply(checkin, 5, 19);
+};
+
+/** Spins out and slices; silent for twelve days. */
+const rafael: Chapter = async (s, person) => {
+  const id = await s.create(person, 3, 25);
+  const [swing] = await s.swings(id, person, 24, { spin_out: 2 }, 2, 61);
+  const first = await s.diagnose(id, swing as string, [['obs.over_the_top', 'present'], ['ball.slice', 'present'], ['ball.pull', 'present']]);
+  await s.settle(id, person, first.id, ['spin_out'], ['hip_metronome']);
+  await s.link(id);
+  await s.sets(id, 'hip_metronome', 'still', [23, 21, 19, 16], 5, 0.7);
+  await s.sets(id, 'hip_metronome', 'still', [12], 3, 0.7);
+};
+
+/** Remote only; six weeks and the turn has not moved. */
+const mei: Chapter = async (s, person) => {
+  const id = await s.create(person, null, 44);
+  const { swing } = await s.filmed(id, 'mei-then', 43, true);
+  await s.swings(id, person, 43, { stall: 2.2, knee_shut: 1.6 }, 2, 71, 'full', ['face_on']);
+  const first = await s.diagnose(id, swing, [['obs.flip', 'present'], ['ball.hook', 'present']]);
+  await s.settle(id, person, first.id, first.workOn.length > 0 ? first.workOn : ['stall'], ['knee_roll']);
+  const token = await s.link(id);
+  await s.sets(id, 'knee_roll', 'still', days(42, 36, 2), 14, 0.85);
+  await s.gate(id, 36, 'knee_roll', 'still', 'advance');
+  await s.swings(id, person, 28, { stall: 2.1, knee_shut: 1.5 }, 3, 71, 'full', ['face_on']);
+  const earlier = await s.checkin(token, 28, 20, 'It feels wide open to me.');
+  await s.reply(earlier, 27, 8);
+  await s.sets(id, 'knee_roll', 'slow', days(34, 3, 4), 2, 0.7);
+  await s.swings(id, person, 9, { stall: 2.1, knee_shut: 1.4 }, 3, 71, 'full', ['face_on']);
+  const clip = await s.studentClip(token, 'mei-now.face_on.mp4', 'face_on', 1);
+  await s.checkin(token, 1, 21, 'One more swing. Same feel as ever: wide open. Is it?', { clipIds: [clip] });
+};
+
+/** A new knee: the lead leg does not post, and drills that load the knee are closed. */
+const piet: Chapter = async (s, person) => {
+  const id = await s.create(person, 8, 22);
+  const [swing] = await s.swings(id, person, 21, { no_post: 2 }, 2, 81);
+  const first = await s.diagnose(id, swing as string, [['ball.weak', 'present']]);
+  await s.settle(id, person, first.id, ['no_post'], ['step_and_counter']);
+  await s.link(id);
+  await s.sets(id, 'step_and_counter', 'still', days(20, 12, 2), 10, 0.85);
+  await s.gate(id, 12, 'step_and_counter', 'still', 'advance');
+  await s.sets(id, 'step_and_counter', 'slow', days(11, 2, 3), 3, 0.72);
+  await s.swings(id, person, 7, { no_post: 1.4 }, 3, 81);
+};
+
+/** New this week: nothing yet but a clip. */
+const wren: Chapter = async (s, person) => {
+  const id = await s.create(person, 2, 2);
+  await s.filmed(id, 'wren', 1, false);
+};
+
+const CHAPTERS: Readonly<Record<string, Chapter>> = { priya, gus, odette, kofi, hanne, rafael, mei, piet, wren };
+
+export async function tellStory(seeder: Seeder, say: (line: string) => void): Promise<void> {
+  for (const person of PEOPLE) {
+    await (CHAPTERS[person.key] as Chapter)(seeder, person);
+    say(`  ${String(person.profile.firstName)} ${String(person.profile.familyName)}`);
+  }
+}
