@@ -27,6 +27,7 @@ export {
   type Landmark,
   MARKS_WANTED,
   SIGHT_SD_PX,
+  STICK_PLACES,
   type Sight,
   sightSdPx,
 } from './landmarks.ts';

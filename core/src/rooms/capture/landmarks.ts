@@ -63,3 +63,14 @@ export const MARKS_WANTED = {
     'trail_toe',
   ],
 } as const satisfies Record<'face_on' | 'down_the_line', readonly Landmark[]>;
+
+/**
+ * Where the ends of two 48 in sticks lie when they are put down as the filming guide shows: one
+ * along the toes, 22 in from the ball line, one from near the ball straight away from the player.
+ */
+export const STICK_PLACES = [
+  { xIn: -24, yIn: -22 },
+  { xIn: 24, yIn: -22 },
+  { xIn: 0, yIn: -8 },
+  { xIn: 0, yIn: 40 },
+] as const;

@@ -1,0 +1,60 @@
+import type { Failure } from '@inchstep/contract/shared';
+
+/** A refusal or failure of the server, with words to show. */
+export class HttpError extends Error {
+  readonly status: number;
+  readonly failure: Failure;
+
+  constructor(status: number, failure: Failure) {
+    super(failure.message);
+    this.status = status;
+    this.failure = failure;
+  }
+}
+
+const OFFLINE: Failure = { code: 'offline', message: 'No connection to the program. What you entered is still here; try again when it is back.', problems: [] };
+
+async function answer<T>(request: Promise<Response>): Promise<T> {
+  let response: Response;
+  try {
+    response = await request;
+  } catch {
+    throw new HttpError(0, OFFLINE);
+  }
+  if (response.ok) return (await response.json()) as T;
+  const failure = (await response.json().catch(() => OFFLINE)) as Failure;
+  throw new HttpError(response.status, failure);
+}
+
+const send = <T>(method: string, url: string, body?: unknown): Promise<T> =>
+  answer<T>(
+    fetch(url, {
+      method,
+      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    }),
+  );
+
+export const get = <T>(url: string): Promise<T> => send<T>('GET', url);
+export const post = <T>(url: string, body?: unknown): Promise<T> => send<T>('POST', url, body);
+export const put = <T>(url: string, body: unknown): Promise<T> => send<T>('PUT', url, body);
+
+/** Sends a file with progress (0..1); `signal` stops it. */
+export function upload<T>(url: string, fields: Record<string, string>, file: File, onProgress: (share: number) => void, signal: AbortSignal): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    const form = new FormData();
+    for (const [name, value] of Object.entries(fields)) form.set(name, value);
+    form.set('file', file, file.name);
+    request.open('POST', url);
+    request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0);
+    request.onload = () => {
+      const body = JSON.parse(request.responseText || 'null') as unknown;
+      if (request.status < 300) resolve(body as T);
+      else reject(new HttpError(request.status, (body as Failure) ?? OFFLINE));
+    };
+    request.onerror = () => reject(new HttpError(0, OFFLINE));
+    request.onabort = () => reject(new DOMException('stopped', 'AbortError'));
+    signal.addEventListener('abort', () => request.abort());
+    request.send(form);
+  });
+}

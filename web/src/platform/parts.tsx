@@ -1,0 +1,72 @@
+import { CircleAlert, LoaderCircle } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { HttpError } from './http.ts';
+
+/** Shared pieces that every room may use; nothing here knows a room. */
+export function Loading({ what }: { readonly what: string }) {
+  return (
+    <p role="status" className="flex items-center gap-3 p-6 text-base-content/80">
+      <LoaderCircle aria-hidden className="animate-spin" size={22} /> Fetching {what} …
+    </p>
+  );
+}
+
+export function Failed({ error, again }: { readonly error: unknown; readonly again?: () => void }) {
+  const words = error instanceof HttpError ? error.message : 'Something broke on this screen. Load it again; nothing you saved is lost.';
+  return (
+    <div role="alert" className="panel flex items-start gap-3 border-error p-4">
+      <CircleAlert aria-hidden className="mt-0.5 shrink-0 text-error" size={22} />
+      <div>
+        <p>{words}</p>
+        {again && (
+          <button type="button" className="btn btn-sm mt-2 h-11" onClick={again}>
+            Try again
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+export function Empty({ title, children, action }: { readonly title: string; readonly children: ReactNode; readonly action?: ReactNode }) {
+  return (
+    <div className="panel border-dashed p-8 text-center">
+      <h2 className="text-xl">{title}</h2>
+      <p className="mx-auto mt-2 max-w-prose text-base-content/80">{children}</p>
+      {action && <div className="mt-4 flex justify-center gap-2">{action}</div>}
+    </div>
+  );
+}
+
+export function Panel({ title, aside, children, className = '' }: { readonly title: string; readonly aside?: ReactNode; readonly children: ReactNode; readonly className?: string }) {
+  return (
+    <section className={`panel p-4 ${className}`} aria-label={title}>
+      <div className="mb-2 flex items-baseline justify-between gap-3">
+        <h2 className="text-lg">{title}</h2>
+        {aside}
+      </div>
+      {children}
+    </section>
+  );
+}
+
+/** A query's three faces in one place. */
+export function Shown<T>({ query, what, children }: { readonly query: { data: T | undefined; error: unknown; refetch: () => unknown }; readonly what: string; readonly children: (data: T) => ReactNode }) {
+  if (query.data !== undefined) return <>{children(query.data)}</>;
+  if (query.error) return <Failed error={query.error} again={() => void query.refetch()} />;
+  return <Loading what={what} />;
+}
+
+export const newId = (): string => crypto.randomUUID();
+
+/** "today", "yesterday", "5 days ago", else the date. */
+export function dayText(at: string, today: string): string {
+  const day = at.slice(0, 10);
+  const days = Math.round((Date.parse(today) - Date.parse(day)) / 86_400_000);
+  if (days === 0) return 'today';
+  if (days === 1) return 'yesterday';
+  if (days === -1) return 'tomorrow';
+  if (days > 1 && days < 14) return `${days} days ago`;
+  if (days < -1 && days > -14) return `in ${-days} days`;
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(`${day}T12:00:00`));
+}

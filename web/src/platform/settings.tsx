@@ -1,0 +1,35 @@
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+
+export interface Settings {
+  readonly theme: 'glare' | 'studio';
+  readonly lengths: 'in' | 'cm';
+}
+
+interface SettingsBox extends Settings {
+  change(settings: Partial<Settings>): void;
+}
+
+const KEY = 'inchstep.settings';
+const DEFAULTS: Settings = { theme: 'glare', lengths: 'in' };
+const Box = createContext<SettingsBox>({ ...DEFAULTS, change: () => {} });
+
+function stored(): Settings {
+  try {
+    return { ...DEFAULTS, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>) };
+  } catch {
+    return DEFAULTS;
+  }
+}
+
+/** Theme and units, kept on this device. */
+export function SettingsProvider({ children }: { readonly children: ReactNode }) {
+  const [settings, setSettings] = useState(stored);
+  useEffect(() => {
+    document.documentElement.dataset.theme = settings.theme;
+    localStorage.setItem(KEY, JSON.stringify(settings));
+  }, [settings]);
+  const box = useMemo(() => ({ ...settings, change: (next: Partial<Settings>) => setSettings((now) => ({ ...now, ...next })) }), [settings]);
+  return <Box value={box}>{children}</Box>;
+}
+
+export const useSettings = (): SettingsBox => useContext(Box);

@@ -1,0 +1,16 @@
+import { valueText } from '@inchstep/contract/words';
+import { CM_PER_IN, inToCm } from '@inchstep/core/foundation';
+import { useSettings } from './settings.tsx';
+
+/** Lengths and measures in the coach's units. */
+export function useUnits() {
+  const { lengths } = useSettings();
+  const metric = lengths === 'cm';
+  return {
+    lengths,
+    /** Factor from inches to what is shown. */
+    perInch: metric ? CM_PER_IN : 1,
+    length: (inches: number, places = 1) => (metric ? `${inToCm(inches).toFixed(places === 0 ? 0 : 1)} cm` : `${inches.toFixed(places)} in`),
+    value: (value: number, unit: string) => (unit === 'in' && metric ? `${inToCm(value).toFixed(1)} cm` : valueText(value, unit)),
+  };
+}

@@ -1,0 +1,46 @@
+import { STATION_WORDS } from '@inchstep/contract/words';
+import { MAIN_STATIONS, MARKS_WANTED, STATIONS, type Station } from '@inchstep/core/capture';
+import { Check, CircleDashed } from 'lucide-react';
+import type { BenchState } from './benchState.ts';
+
+export const STATION_KEYS: Readonly<Record<Station, string>> = {
+  address: 'a',
+  shaft_back: 'j',
+  arm_back: 'b',
+  top: 't',
+  arm_down: 'm',
+  delivery: 'd',
+  impact: 'i',
+  shaft_through: 'k',
+  chest_through: 'c',
+  finish: 'f',
+};
+
+/** Stations top to bottom along a tape: what is named, how many marks, what is still missing. */
+export function StationRail({ state, onGo, onName }: { readonly state: BenchState; readonly onGo: (station: Station) => void; readonly onName: (station: Station) => void }) {
+  const view = state.work.views.find((v) => v.kind === state.view);
+  return (
+    <ol className="flex flex-col" aria-label="Stations">
+      {STATIONS.map((station) => {
+        const main = (MAIN_STATIONS as readonly Station[]).includes(station);
+        const time = view?.stationTimes[station];
+        const marks = state.work.marks.filter((m) => m.view === state.view && m.station === station).length;
+        const here = state.station === station;
+        return (
+          <li key={station} className={`flex items-stretch border-l-4 ${here ? 'border-primary bg-base-200' : 'border-base-300'}`}>
+            <button type="button" onClick={() => onGo(station)} aria-current={here ? 'step' : undefined} className="flex min-h-11 min-w-0 flex-1 items-center gap-2 px-2 text-left">
+              {time === undefined ? <CircleDashed aria-label="not named" size={16} className="shrink-0 opacity-60" /> : <Check aria-label="named" size={16} className="shrink-0" />}
+              <span className={`min-w-0 flex-1 leading-tight ${main ? 'font-semibold' : ''}`}>{STATION_WORDS[station]}</span>
+              <span className="text-sm tabular-nums">
+                {marks}/{MARKS_WANTED[state.view].length}
+              </span>
+            </button>
+            <button type="button" title={`Name ${STATION_WORDS[station]} at this frame`} aria-label={`Name ${STATION_WORDS[station]} at this frame`} onClick={() => onName(station)} className="min-h-11 w-11 border-l border-base-300 font-semibold uppercase hover:bg-base-300">
+              {STATION_KEYS[station]}
+            </button>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

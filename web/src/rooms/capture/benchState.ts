@@ -1,0 +1,152 @@
+import type { Swing, SwingMark, SwingView } from '@inchstep/contract/capture';
+import { type Landmark, MARKS_WANTED, type Sight, type Station, sightSdPx, STICK_PLACES } from '@inchstep/core/capture';
+import type { Club, ViewKind } from '@inchstep/core/intake';
+
+/** What of a swing the bench changes; every step can be undone. */
+export interface SwingWork {
+  readonly views: readonly SwingView[];
+  readonly marks: readonly SwingMark[];
+  readonly club: Club;
+  readonly speed: Swing['speed'];
+}
+
+export interface BenchState {
+  readonly work: SwingWork;
+  readonly past: readonly SwingWork[];
+  readonly future: readonly SwingWork[];
+  readonly view: ViewKind;
+  readonly station: Station;
+  readonly landmark: Landmark;
+  /** Placing stick ends instead of landmarks: which end comes next. */
+  readonly stick: number | null;
+}
+
+export type BenchAction =
+  | { readonly type: 'name'; readonly view: ViewKind; readonly station: Station; readonly time: number }
+  | { readonly type: 'mark'; readonly u: number; readonly v: number; readonly sdPx?: number; readonly landmark?: Landmark; readonly stay?: boolean }
+  | { readonly type: 'sight'; readonly sight: Sight }
+  | { readonly type: 'unmark' }
+  | { readonly type: 'camera'; readonly view: ViewKind; readonly camera: SwingView['camera'] }
+  | { readonly type: 'stick'; readonly u: number; readonly v: number }
+  | { readonly type: 'clear_sticks' }
+  | { readonly type: 'club'; readonly club: Club }
+  | { readonly type: 'speed'; readonly speed: Swing['speed'] }
+  | { readonly type: 'attach'; readonly view: SwingView }
+  | { readonly type: 'look'; readonly view?: ViewKind; readonly station?: Station; readonly landmark?: Landmark; readonly stick?: number | null }
+  | { readonly type: 'undo' }
+  | { readonly type: 'redo' };
+
+const HISTORY = 200;
+
+export const startBench = (work: SwingWork): BenchState => ({
+  work,
+  past: [],
+  future: [],
+  view: work.views[0]?.kind ?? 'face_on',
+  station: 'address',
+  landmark: 'lead_hip',
+  stick: null,
+});
+
+/** Pure: the same state and action give the same next state. */
+export function bench(state: BenchState, action: BenchAction): BenchState {
+  switch (action.type) {
+    case 'look':
+      return { ...state, ...withoutType(action) };
+    case 'undo':
+      return travel(state, state.past, state.future, false);
+    case 'redo':
+      return travel(state, state.future, state.past, true);
+    default: {
+      const work = change(state, action);
+      if (work === state.work) return state;
+      const past = [...state.past.slice(-HISTORY), state.work];
+      return { ...follow(state, action), work, past, future: [] };
+    }
+  }
+}
+
+const withoutType = ({ type: _, ...rest }: Extract<BenchAction, { type: 'look' }>): Partial<BenchState> => rest as Partial<BenchState>;
+
+function travel(state: BenchState, from: readonly SwingWork[], to: readonly SwingWork[], forward: boolean): BenchState {
+  const work = from.at(-1);
+  if (!work) return state;
+  const rest = from.slice(0, -1);
+  const other = [...to, state.work];
+  return { ...state, work, past: forward ? other : rest, future: forward ? rest : other };
+}
+
+type Change = Exclude<BenchAction, { type: 'look' | 'undo' | 'redo' }>;
+
+function change(state: BenchState, action: Change): SwingWork {
+  const { work } = state;
+  switch (action.type) {
+    case 'name':
+      return editView(work, action.view, (view) => ({ ...view, stationTimes: { ...view.stationTimes, [action.station]: action.time } }));
+    case 'mark':
+      return { ...work, marks: putMark(state, action) };
+    case 'sight':
+      return { ...work, marks: work.marks.map((m) => (isActive(state, m) ? { ...m, sdPx: sightSdPx(action.sight, widthOf(work, m.view)) } : m)) };
+    case 'unmark':
+      return { ...work, marks: work.marks.filter((m) => !isActive(state, m)) };
+    case 'camera':
+      return editView(work, action.view, (view) => ({ ...view, camera: action.camera }));
+    case 'stick': {
+      const place = STICK_PLACES[state.stick ?? 0];
+      if (!place) return work;
+      return editView(work, state.view, (view) => {
+        const others = view.groundMarks.filter((g) => g.xIn !== place.xIn || g.yIn !== place.yIn);
+        return { ...view, groundMarks: [...others, { ...place, u: action.u, v: action.v, sdPx: sightSdPx('clear', view.widthPx) }] };
+      });
+    }
+    case 'clear_sticks':
+      return editView(work, state.view, (view) => ({ ...view, groundMarks: [] }));
+    case 'club':
+      return { ...work, club: action.club };
+    case 'speed':
+      return { ...work, speed: action.speed };
+    case 'attach':
+      return { ...work, views: [...work.views.filter((v) => v.kind !== action.view.kind), action.view] };
+  }
+}
+
+const editView = (work: SwingWork, kind: ViewKind, edit: (view: SwingView) => SwingView): SwingWork => ({
+  ...work,
+  views: work.views.map((view) => (view.kind === kind ? edit(view) : view)),
+});
+
+const widthOf = (work: SwingWork, kind: ViewKind): number => work.views.find((view) => view.kind === kind)?.widthPx ?? 1080;
+
+const isActive = (state: BenchState, mark: SwingMark): boolean =>
+  mark.view === state.view && mark.station === state.station && mark.landmark === state.landmark;
+
+function putMark(state: BenchState, action: Extract<BenchAction, { type: 'mark' }>): SwingMark[] {
+  const { view, station, work } = state;
+  const landmark = action.landmark ?? state.landmark;
+  const same = (m: SwingMark) => m.view === view && m.station === station && m.landmark === landmark;
+  const sdPx = action.sdPx ?? work.marks.find(same)?.sdPx ?? sightSdPx('clear', widthOf(work, view));
+  return [...work.marks.filter((m) => !same(m)), { view, station, landmark, u: action.u, v: action.v, sdPx }];
+}
+
+/** After a step the cursor goes where the coach's eye goes next. */
+function follow(state: BenchState, action: Change): BenchState {
+  if (action.type === 'name') return { ...state, station: action.station };
+  if (action.type === 'stick' && state.stick !== null) {
+    return { ...state, stick: state.stick + 1 < STICK_PLACES.length ? state.stick + 1 : null };
+  }
+  if (action.type === 'attach') return { ...state, view: action.view.kind };
+  if (action.type !== 'mark' || action.stay) return state;
+  return { ...state, landmark: nextUnmarked(state, action.landmark ?? state.landmark) };
+}
+
+/** The next landmark of this view that has no mark at this station yet. */
+export function nextUnmarked(state: BenchState, just: Landmark): Landmark {
+  const wanted: readonly Landmark[] = MARKS_WANTED[state.view];
+  const has = new Set(state.work.marks.filter((m) => m.view === state.view && m.station === state.station).map((m) => m.landmark));
+  const at = wanted.indexOf(just);
+  const order = [...wanted.slice(at + 1), ...wanted.slice(0, Math.max(0, at))];
+  return order.find((landmark) => !has.has(landmark)) ?? just;
+}
+
+export const markAt = (state: BenchState, view: ViewKind, station: Station, landmark: Landmark): SwingMark | undefined =>
+  state.work.marks.find((m) => m.view === view && m.station === station && m.landmark === landmark);

@@ -1,0 +1,187 @@
+import type { Checkin } from '@inchstep/contract/checkins';
+import type { Student } from '@inchstep/contract/intake';
+import { useState } from 'react';
+import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { useNewSwing, useSwings } from '../capture/index.ts';
+import { useHold, useLiftHold } from '../intake/index.ts';
+import { GateTape, useDecideGate, useGates } from '../practice/index.ts';
+import { StudentLinkPanel } from './StudentLinkPanel.tsx';
+import { useCheckins, useDraft, useSendReply } from './queries.ts';
+import { ThenAndNow } from './ThenAndNow.tsx';
+
+/** A check-in beside what went before, and the answer to it. */
+export function ReviewScreen() {
+  const { student } = useOutletContext<{ student: Student }>();
+  const { checkinId } = useParams();
+  const checkins = useCheckins(student.id);
+  return (
+    <Shown query={checkins} what="the check-ins">
+      {(all) => {
+        const chosen = all.find((c) => c.id === checkinId) ?? all[0];
+        return (
+          <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[1fr_26rem]">
+            {chosen ? <Review key={chosen.id} student={student} checkin={chosen} /> : <Empty title="No check-in yet">Give the student a private link. What they send arrives here and in the queue.</Empty>}
+            <div className="flex flex-col gap-3">
+              {chosen && <Answer key={chosen.id} student={student} checkin={chosen} />}
+              <StudentLinkPanel studentId={student.id} />
+              <Earlier student={student} all={all} chosen={chosen?.id} />
+            </div>
+          </div>
+        );
+      }}
+    </Shown>
+  );
+}
+
+function Review({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
+  const swings = useSwings(student.id);
+  const create = useNewSwing(student.id);
+  const navigate = useNavigate();
+  const me = useMe();
+  const today = me.data?.today ?? '';
+  const [which, setWhich] = useState(0);
+  const clip = checkin.clips[which];
+  const onBench = (swings.data ?? []).find((s) => s.views.some((v) => v.clipId === clip?.id));
+  const toBench = () => {
+    if (!clip) return;
+    if (onBench) return void navigate(`/students/${student.id}/bench/${onBench.id}`);
+    const id = newId();
+    const view = { kind: clip.kind, clipId: clip.id, widthPx: clip.widthPx, heightPx: clip.heightPx, camera: {}, groundMarks: [], stationTimes: {} };
+    create.mutate({ id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [view], marks: [] }, { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) });
+  };
+  return (
+    <div className="flex flex-col gap-3">
+      <Panel title={`Check-in, ${dayText(checkin.at, today)}`}>
+        {checkin.pain && <p className="mb-2 font-semibold text-error">Pain: {checkin.painWhere || 'place not said'}. All drills are on hold.</p>}
+        <blockquote className="border-l-4 border-base-300 pl-3 text-lg">{checkin.note || 'No words with it.'}</blockquote>
+        {checkin.felt !== null && <p className="mt-1 text-sm">Felt {checkin.felt} out of 10.</p>}
+      </Panel>
+      {clip && swings.data ? (
+        <Panel
+          title="Then and now"
+          aside={
+            <span className="flex gap-2">
+              {checkin.clips.map((c, i) => (
+                <button key={c.id} type="button" className={`btn btn-sm h-11 ${i === which ? 'btn-primary' : ''}`} onClick={() => setWhich(i)}>
+                  Clip {i + 1}
+                </button>
+              ))}
+              <button type="button" className="btn" onClick={toBench}>
+                Measure it on the bench
+              </button>
+            </span>
+          }
+        >
+          <ThenAndNow key={clip.id} now={clip} nowTimes={onBench?.views.find((v) => v.clipId === clip.id)?.stationTimes ?? {}} swings={swings.data} today={today} />
+        </Panel>
+      ) : (
+        <p className="panel p-3">No clip came with this check-in.</p>
+      )}
+    </div>
+  );
+}
+
+function Answer({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
+  const gates = useGates(student.id);
+  const decide = useDecideGate(student.id);
+  const state = gates.data?.[0];
+  return (
+    <>
+      <HoldPanel studentId={student.id} />
+      {state && (
+        <Panel title="Gate">
+          <GateTape state={state} />
+          <div className="mt-2 flex flex-wrap gap-2">
+            {(['advance', 'hold', 'back'] as const).map((decision) => (
+              <button key={decision} type="button" className="btn" disabled={decision === 'advance' && state.held.some((h) => h.code === 'pain')} onClick={() => decide.mutate({ drill: state.drill, stage: state.stage, decision, note: '' })}>
+                {decision === 'advance' ? 'Next rung' : decision === 'hold' ? 'Stay' : 'One down'}
+              </button>
+            ))}
+          </div>
+          {decide.error && <Failed error={decide.error} />}
+        </Panel>
+      )}
+      {checkin.reply ? (
+        <Panel title="Your reply">
+          <p className="whitespace-pre-wrap">{checkin.reply.text}</p>
+        </Panel>
+      ) : (
+        <ReplyForm student={student} checkin={checkin} />
+      )}
+    </>
+  );
+}
+
+function ReplyForm({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
+  const draft = useDraft(checkin.id);
+  const send = useSendReply(student.id);
+  const [text, setText] = useState<string | null>(null);
+  return (
+    <Panel title="Reply">
+      <Shown query={draft} what="the draft">
+        {(d) => (
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              send.mutate({ checkinId: checkin.id, text: text ?? d.text }, { onSuccess: () => toast('Sent to the student’s page and the outbox.') });
+            }}
+            className="flex flex-col gap-2"
+          >
+            <p className="text-sm text-base-content/80">Drafted from what was measured and done. Change what you like.</p>
+            <textarea aria-label="Reply" className="textarea min-h-56 w-full" value={text ?? d.text} onChange={(e) => setText(e.target.value)} />
+            <button type="submit" className="btn btn-primary" disabled={send.isPending || (text ?? d.text).trim() === ''}>
+              Send
+            </button>
+            {send.error && <Failed error={send.error} />}
+          </form>
+        )}
+      </Shown>
+    </Panel>
+  );
+}
+
+function HoldPanel({ studentId }: { readonly studentId: string }) {
+  const hold = useHold(studentId);
+  const lift = useLiftHold(studentId);
+  const [note, setNote] = useState('');
+  if (!hold.data) return null;
+  return (
+    <Panel title="On hold: pain" className="border-error">
+      <p>{hold.data.where || 'Place not said.'} Drills wait. The program gives no medical advice; a doctor or physiotherapist does.</p>
+      <form
+        className="mt-2 flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          lift.mutate(note);
+        }}
+      >
+        <input aria-label="Why the hold is lifted" placeholder="Why the hold is lifted" className="input flex-1" value={note} onChange={(e) => setNote(e.target.value)} required minLength={3} />
+        <button type="submit" className="btn">
+          Lift
+        </button>
+      </form>
+      {lift.error && <Failed error={lift.error} />}
+    </Panel>
+  );
+}
+
+function Earlier({ student, all, chosen }: { readonly student: Student; readonly all: readonly Checkin[]; readonly chosen: string | undefined }) {
+  const me = useMe();
+  if (all.length < 2) return null;
+  return (
+    <Panel title="All check-ins">
+      <ul>
+        {all.map((c) => (
+          <li key={c.id}>
+            <Link to={`/students/${student.id}/checkins/${c.id}`} aria-current={c.id === chosen ? 'page' : undefined} className="flex min-h-11 items-center gap-2 hover:underline aria-[current]:font-semibold">
+              {dayText(c.at, me.data?.today ?? '')} {c.pain ? '(pain)' : ''} {c.reply ? '' : '(open)'}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}

@@ -1,0 +1,114 @@
+import type { StudentPage } from '@inchstep/contract/checkins';
+import { DRILL_WORDS, drillName, PAIN_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
+import type { PlanItem } from '@inchstep/core/practice';
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useState } from 'react';
+import { useParams } from 'react-router';
+import { HttpError } from '../../platform/http.ts';
+import { dayText, Failed, Loading } from '../../platform/parts.tsx';
+import { itemText } from '../practice/index.ts';
+import { SetupCard } from '../prescription/index.ts';
+import { CheckinForm } from './CheckinForm.tsx';
+import { sendWaiting, waitingSets } from './outbox.ts';
+import { usePage } from './queries.ts';
+import { SetRunner } from './SetRunner.tsx';
+
+/** What the private link opens on a phone: today's card, the runner, the way to the coach. */
+export function StudentPageScreen() {
+  const { token = '' } = useParams();
+  const page = usePage(token);
+  const client = useQueryClient();
+  const [waiting, setWaiting] = useState(() => waitingSets(token).length);
+  const flush = useCallback(async () => {
+    if (await sendWaiting(token)) void client.invalidateQueries({ queryKey: ['page', token] });
+    setWaiting(waitingSets(token).length);
+  }, [token, client]);
+  useEffect(() => {
+    void flush();
+    window.addEventListener('online', flush);
+    return () => window.removeEventListener('online', flush);
+  }, [flush]);
+  if (!page.data) {
+    const offline = page.error instanceof HttpError && page.error.status === 0;
+    return <main className="mx-auto max-w-md p-4">{page.error ? <Failed error={page.error} {...(offline ? { again: () => void page.refetch() } : {})} /> : <Loading what="your page" />}</main>;
+  }
+  return <Page token={token} page={page.data} waiting={waiting} onLogged={() => void flush()} />;
+}
+
+function Page({ token, page, waiting, onLogged }: { readonly token: string; readonly page: StudentPage; readonly waiting: number; readonly onLogged: () => void }) {
+  const reply = page.checkins.find((c) => c.reply)?.reply;
+  return (
+    <div className="mx-auto flex max-w-md flex-col gap-4 pb-10">
+      <header className="tape-edge px-4 pt-4 pb-2">
+        <h1 className="text-2xl">{page.firstName}’s practice</h1>
+        <p className="text-sm">with {page.coach}</p>
+      </header>
+      <main className="flex flex-col gap-4 px-4">
+        {page.hold && (
+          <section role="alert" className="panel border-[3px] border-error p-4 font-semibold">
+            {PAIN_WORDS}
+          </section>
+        )}
+        {waiting > 0 && <p role="status" className="panel p-3">{waiting === 1 ? 'One set waits' : `${waiting} sets wait`} on this phone and will go when there is a signal.</p>}
+        {reply && (
+          <section className="panel p-4" aria-label="From your coach">
+            <h2 className="text-lg">From {page.coach}</h2>
+            <p className="text-sm text-base-content/80">{dayText(reply.at, page.today)}</p>
+            <p className="mt-2 whitespace-pre-wrap">{reply.text}</p>
+          </section>
+        )}
+        {!page.hold && <TodayCard token={token} page={page} onLogged={onLogged} />}
+        <CheckinForm token={token} page={page} />
+      </main>
+    </div>
+  );
+}
+
+function TodayCard({ token, page, onLogged }: { readonly token: string; readonly page: StudentPage; readonly onLogged: () => void }) {
+  const [extra, setExtra] = useState(false);
+  const { day } = page;
+  const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] = day?.items ?? (extra ? page.drills.map((d) => ({ drill: d.id, stage: d.stage as PlanItem['stage'] })) : []);
+  return (
+    <section className="flex flex-col gap-4" aria-label="Today">
+      <div>
+        <h2 className="text-xl">Today</h2>
+        {day ? (
+          <p>
+            {PLACE_WORDS[day.place]}, about {day.minutes} minutes. Warm up first.
+          </p>
+        ) : (
+          <div className="panel mt-1 p-3">
+            <p>{page.drills.length === 0 ? 'Nothing is planned yet. Your coach lays out the first drill.' : `Nothing is planned today${page.nextDay ? `; the next day is ${dayText(page.nextDay, page.today)}` : ''}.`}</p>
+            {page.drills.length > 0 && !extra && (
+              <button type="button" className="btn mt-2" onClick={() => setExtra(true)}>
+                Practise anyway
+              </button>
+            )}
+          </div>
+        )}
+      </div>
+      {items.map((item) => {
+        const drill = page.drills.find((d) => d.id === item.drill);
+        const planned = day?.items.find((i) => i.drill === item.drill && i.stage === item.stage);
+        return (
+          <article key={item.drill + item.stage} className="panel flex flex-col gap-3 p-4">
+            <header>
+              <h3 className="text-xl">{drillName(item.drill)}</h3>
+              <p>
+                {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
+              </p>
+            </header>
+            <p className="text-lg font-semibold">{DRILL_WORDS[item.drill]?.cue}</p>
+            <SetRunner token={token} drill={item.drill} stage={item.stage} withBall={(planned?.balls ?? 0) > 0} today={page.today} done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)} onLogged={onLogged} />
+            {drill && (
+              <details>
+                <summary className="min-h-11 cursor-pointer py-2 font-semibold">How to set it up</summary>
+                <SetupCard drill={item.drill} setup={drill.setup} cautions={drill.cautions} left={page.handedness === 'left'} onRange={day?.place === 'range'} />
+              </details>
+            )}
+          </article>
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,129 @@
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { Student } from '@inchstep/contract/intake';
+import { BLOCKER_WORDS, CLUB_WORDS, faultName, leaveText, nextLookText, PHASE_WORDS } from '@inchstep/contract/words';
+import { faultById } from '@inchstep/core/diagnosis';
+import { useState } from 'react';
+import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
+import { toast } from 'sonner';
+import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { useSwings } from '../capture/index.ts';
+import { Findings } from './Findings.tsx';
+import { type Ticked, useChooseWork, useDiagnose, useDiagnoses, useUnchooseWork } from './queries.ts';
+import { RootCard } from './RootCard.tsx';
+
+/** From measures and looks to the one or two roots worth working on, with their reasons. */
+export function DiagnosisScreen() {
+  const { student } = useOutletContext<{ student: Student }>();
+  const diagnoses = useDiagnoses(student.id);
+  return <Shown query={diagnoses} what="the diagnoses">{(all) => <Reasoning student={student} latest={all[0] ?? null} />}</Shown>;
+}
+
+function Reasoning({ student, latest }: { readonly student: Student; readonly latest: DiagnosisRecord | null }) {
+  const [params] = useSearchParams();
+  const swings = useSwings(student.id);
+  const me = useMe();
+  const diagnose = useDiagnose(student.id);
+  const measured = (swings.data ?? []).filter((s) => s.marks.length > 0);
+  const [swingId, setSwingId] = useState<string | null>(params.get('swing') ?? latest?.swingId ?? null);
+  const [ticked, setTicked] = useState<Ticked[]>(() => [...(latest?.findings ?? [])]);
+  const chosen = swingId ?? measured[0]?.id ?? null;
+  const stale = latest !== null && params.get('swing') !== null && latest.swingId !== params.get('swing');
+  return (
+    <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[24rem_1fr]">
+      <div className="flex flex-col gap-3">
+        <Panel title="What is known">
+          <label className="mb-3 flex flex-col gap-1">
+            <span className="font-semibold">Measured swing</span>
+            <select className="select w-full" value={chosen ?? ''} onChange={(e) => setSwingId(e.target.value || null)}>
+              <option value="">None: looks only</option>
+              {measured.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {dayText(s.recordedOn, me.data?.today ?? '')}, {CLUB_WORDS[s.club]}, {s.marks.length} marks
+                </option>
+              ))}
+            </select>
+          </label>
+          <Findings ticked={ticked} onChange={setTicked} />
+        </Panel>
+        <button type="button" className="btn btn-primary btn-lg sticky bottom-2" disabled={diagnose.isPending} onClick={() => diagnose.mutate({ swingId: chosen, findings: ticked })}>
+          {latest && !stale ? 'Diagnose again' : 'Diagnose'}
+        </button>
+        {diagnose.error && <Failed error={diagnose.error} />}
+      </div>
+      {latest && !stale ? <Answer key={latest.id} student={student} diagnosis={latest} /> : <Empty title="No diagnosis of this yet">Tick what you saw, or bring a measured swing, and press Diagnose. A look you did not take counts for nothing, either way.</Empty>}
+    </div>
+  );
+}
+
+function Answer({ student, diagnosis }: { readonly student: Student; readonly diagnosis: DiagnosisRecord }) {
+  const { result, chosen } = diagnosis;
+  const [pick, setPick] = useState<string[]>([...(chosen?.workOn ?? result.workOn)]);
+  const [note, setNote] = useState(chosen?.note ?? '');
+  const choose = useChooseWork(student.id);
+  const unchoose = useUnchooseWork(student.id);
+  const navigate = useNavigate();
+  const flip = (fault: string) => setPick((now) => (now.includes(fault) ? now.filter((f) => f !== fault) : [...now, fault].slice(-2)));
+  const accept = () =>
+    choose.mutate(
+      { id: diagnosis.id, workOn: pick, note },
+      {
+        onSuccess: () => {
+          toast('Chosen.', { action: { label: 'Undo', onClick: () => unchoose.mutate(diagnosis.id) } });
+          void navigate(`/students/${student.id}/drills`);
+        },
+      },
+    );
+  const overruled = pick.some((fault) => !result.workOn.includes(fault));
+  return (
+    <div className="flex flex-col gap-3">
+      {result.blockers.map((id) => (
+        <p key={id} role="note" className="panel border-warning p-3 font-semibold">
+          First: {BLOCKER_WORDS[id]}
+        </p>
+      ))}
+      {!result.enough && <Empty title="Not enough to go on">Nothing here is more likely than not. {result.nextLook ? nextLookText(result.nextLook) : 'Measure a swing, or tick what you saw.'}</Empty>}
+      {result.enough && result.roots.length === 0 && <Empty title="Nothing stands out">What was measured lies in its bands or can’t be told. No drill is needed for what can be seen here.</Empty>}
+      {result.roots.map((root, i) => (
+        <RootCard key={root.fault} root={root} place={i + 1} picked={pick.includes(root.fault)} onPick={() => flip(root.fault)} phase={PHASE_WORDS[faultById(root.fault)?.phase ?? ''] ?? ''} />
+      ))}
+      {result.nextLook && result.enough && (
+        <Panel title="Next look">
+          <p>
+            {nextLookText(result.nextLook)} <span className="text-sm text-base-content/80">({result.nextLook.gainBits.toFixed(2)} bits)</span>
+          </p>
+        </Panel>
+      )}
+      {result.leaveAlone.length > 0 && <LeaveAlone diagnosis={diagnosis} pick={pick} onPick={flip} />}
+      {result.roots.length + result.leaveAlone.length > 0 && (
+        <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
+          <p className="font-semibold">Work on: {pick.length > 0 ? pick.map(faultName).join(' and ') : 'nothing chosen'}</p>
+          {overruled && <input aria-label="Why you choose differently" placeholder="Why you choose differently" className="input min-w-56 flex-1" value={note} onChange={(e) => setNote(e.target.value)} />}
+          <button type="button" className="btn btn-primary ml-auto" disabled={pick.length === 0 || (overruled && note.trim() === '')} onClick={accept}>
+            Work on this, find the drill
+          </button>
+          {choose.error && <Failed error={choose.error} />}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function LeaveAlone({ diagnosis, pick, onPick }: { readonly diagnosis: DiagnosisRecord; readonly pick: readonly string[]; readonly onPick: (fault: string) => void }) {
+  return (
+    <Panel title="Leave alone for now">
+      <ul className="flex flex-col">
+        {diagnosis.result.leaveAlone.map(({ fault, probability, why }) => (
+          <li key={fault} className="flex flex-wrap items-center gap-x-3">
+            <span className="font-semibold">{faultName(fault)}</span>
+            <span className="text-sm">{Math.round(probability * 100)} %</span>
+            <span className="flex-1 text-sm text-base-content/80">{leaveText(why)}</span>
+            <button type="button" aria-pressed={pick.includes(fault)} className={`btn btn-sm h-11 ${pick.includes(fault) ? 'btn-primary' : 'btn-ghost'}`} onClick={() => onPick(fault)}>
+              {pick.includes(fault) ? 'Chosen' : 'Choose instead'}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}

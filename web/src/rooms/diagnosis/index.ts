@@ -1,0 +1,2 @@
+export { DiagnosisScreen } from './DiagnosisScreen.tsx';
+export { useDiagnoses } from './queries.ts';

@@ -1,0 +1,31 @@
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { get, post } from '../../platform/http.ts';
+
+export interface Ticked {
+  readonly id: string;
+  readonly seen: 'present' | 'absent';
+}
+
+export const useDiagnoses = (studentId: string) => useQuery({ queryKey: ['students', studentId, 'diagnoses'], queryFn: () => get<DiagnosisRecord[]>(`/api/students/${studentId}/diagnoses`) });
+
+export function useDiagnose(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (ask: { swingId: string | null; findings: readonly Ticked[] }) => post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+  });
+}
+
+export function useChooseWork(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, workOn, note }: { id: string; workOn: readonly string[]; note: string }) => post<DiagnosisRecord>(`/api/diagnoses/${id}/choose`, { workOn, note }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+  });
+}
+
+export function useUnchooseWork(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: (id: string) => post<DiagnosisRecord>(`/api/diagnoses/${id}/unchoose`), onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }) });
+}

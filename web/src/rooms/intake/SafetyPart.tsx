@@ -1,0 +1,77 @@
+import type { Profile } from '@inchstep/contract/intake';
+import { limitsFrom } from '@inchstep/core/intake';
+import { LIMIT_WORDS } from '@inchstep/contract/words';
+import { Controller, type UseFormReturn } from 'react-hook-form';
+import { Panel } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { Field, Several } from './fields.tsx';
+import { AREA_WORDS, LIMIT_BECAUSE } from './words.ts';
+
+/** The safety questions, and what they close. No medical advice: they only make drills more careful. */
+export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) {
+  const { register, control, watch, setValue } = form;
+  const me = useMe();
+  const safety = watch('safety');
+  const consent = watch('guardianConsent');
+  const born = watch('bornOn');
+  const limits = limitsFrom(safety);
+  const child = born !== '' && me.data !== undefined && yearsBetween(born, me.data.today) < 18;
+  return (
+    <Panel title="Safety">
+      <div className="flex flex-col gap-3">
+        <Check label="Pain now" {...register('safety.painNow')} />
+        {safety.painNow && (
+          <Field id="painWhere" label="Where">
+            <input id="painWhere" className="input w-full" {...register('safety.painWhere')} />
+          </Field>
+        )}
+        <Controller control={control} name="safety.trouble" render={({ field }) => <Several legend="Known trouble" values={field.value} options={AREA_WORDS} onChange={field.onChange} />} />
+        <Check label="Surgery or injury in the last 12 months" {...register('safety.surgeryOrInjuryInYear')} />
+        {safety.surgeryOrInjuryInYear && (
+          <Controller control={control} name="safety.injuredAreas" render={({ field }) => <Several legend="Where was it" values={field.value} options={AREA_WORDS} onChange={field.onChange} />} />
+        )}
+        <Check label="Dizziness or trouble with balance" {...register('safety.dizziness')} />
+        <Check label="Pregnant" {...register('safety.pregnant')} />
+        <Field id="clinician" label="A clinician’s restriction" hint="Their word goes before any drill here.">
+          <input id="clinician" className="input w-full" {...register('safety.clinicianRestriction')} />
+        </Field>
+        {child && (
+          <div className="panel border-warning p-3">
+            <p className="font-semibold">Under 18: clips wait until a guardian has agreed.</p>
+            <Check
+              label="A guardian has agreed to clips"
+              name="consent"
+              checked={consent !== null}
+              onChange={(event) => setValue('guardianConsent', event.target.checked ? { guardian: '', on: me.data?.today ?? '' } : null)}
+            />
+            {consent !== null && (
+              <Field id="guardian" label="Guardian’s name" error={form.formState.errors.guardianConsent?.guardian?.message}>
+                <input id="guardian" className="input w-full" {...register('guardianConsent.guardian')} />
+              </Field>
+            )}
+          </div>
+        )}
+        <div aria-live="polite">
+          {limits.length > 0 && (
+            <p className="text-sm">
+              Drills will be careful with: {limits.map((l) => `${LIMIT_WORDS[l.limit]} (${LIMIT_BECAUSE[l.because]})`).join(', ')}.
+            </p>
+          )}
+        </div>
+      </div>
+    </Panel>
+  );
+}
+
+function Check({ label, ...props }: { readonly label: string } & React.InputHTMLAttributes<HTMLInputElement>) {
+  return (
+    <label className="flex min-h-11 items-center gap-3">
+      <input type="checkbox" className="checkbox" {...props} /> {label}
+    </label>
+  );
+}
+
+function yearsBetween(born: string, today: string): number {
+  const before = today.slice(5) < born.slice(5) ? 1 : 0;
+  return Number(today.slice(0, 4)) - Number(born.slice(0, 4)) - before;
+}

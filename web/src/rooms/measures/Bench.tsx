@@ -1,0 +1,127 @@
+import type { Swing } from '@inchstep/contract/capture';
+import type { Student } from '@inchstep/contract/intake';
+import type { Station } from '@inchstep/core/capture';
+import type { ViewKind } from '@inchstep/core/intake';
+import { CLUB_WORDS } from '@inchstep/contract/words';
+import { CLUBS } from '@inchstep/core/intake';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useReducer } from 'react';
+import { Link } from 'react-router';
+import { AddClip, type BenchHands, bench, CameraForm, clipUrl, type Frames, MarkList, startBench, StationRail, useBenchKeys, useFit, useFrames, ViewPane } from '../capture/index.ts';
+import { viewOf } from './BenchScreen.tsx';
+import { ReadOut } from './ReadOut.tsx';
+import { useAutosave } from './useAutosave.ts';
+
+const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
+
+/** Stations on the left, both views in the middle, what it comes to on the right. */
+export function Bench({ student, swing }: { readonly student: Student; readonly swing: Swing }) {
+  const [state, dispatch] = useReducer(bench, swing, (s) => startBench({ views: s.views, marks: s.marks, club: s.club, speed: s.speed }));
+  const urlOf = (kind: ViewKind) => {
+    const clipId = state.work.views.find((v) => v.kind === kind)?.clipId;
+    return clipId ? clipUrl(clipId) : null;
+  };
+  const frames: Record<ViewKind, Frames> = { face_on: useFrames(urlOf('face_on')), down_the_line: useFrames(urlOf('down_the_line')) };
+  const answer = useFit(student, state.work);
+  const saved = useAutosave(swing, state.work);
+  const active = state.work.views.find((v) => v.kind === state.view);
+
+  const go = (station: Station) => {
+    dispatch({ type: 'look', station });
+    for (const view of state.work.views) {
+      const time = view.stationTimes[station];
+      if (time !== undefined) frames[view.kind].go(frames[view.kind].indexAt(time));
+    }
+  };
+  const name = (station: Station) => {
+    const { clip, index } = frames[state.view];
+    const time = clip?.times[index];
+    if (time !== undefined) dispatch({ type: 'name', view: state.view, station, time });
+  };
+  const hands: BenchHands = {
+    step: (by) => frames[state.view].go(frames[state.view].index + by),
+    name,
+    otherView: () => dispatch({ type: 'look', view: state.view === 'face_on' ? 'down_the_line' : 'face_on' }),
+    guess: () => {
+      const guess = answer?.guesses.find((g) => g.view === state.view && g.station === state.station && g.landmark === state.landmark);
+      return guess ? { u: guess.u, v: guess.v } : { u: (active?.widthPx ?? 2) / 2, v: (active?.heightPx ?? 2) / 2 };
+    },
+  };
+  useBenchKeys(state, dispatch, hands);
+
+  return (
+    <div className="grid gap-3 p-3 lg:grid-cols-[15.5rem_minmax(0,1fr)_21rem]">
+      <aside className="flex flex-col gap-3" aria-label="Stations and marks">
+        <StationRail state={state} onGo={go} onName={name} />
+        <div className="flex gap-1">
+          <button type="button" className="btn flex-1" onClick={() => dispatch({ type: 'undo' })} disabled={state.past.length === 0}>
+            <Undo2 aria-hidden size={18} /> Undo
+          </button>
+          <button type="button" className="btn flex-1" onClick={() => dispatch({ type: 'redo' })} disabled={state.future.length === 0}>
+            <Redo2 aria-hidden size={18} /> Redo
+          </button>
+        </div>
+      </aside>
+      <div className="flex min-w-0 flex-col gap-2">
+        <div className="mx-auto grid w-full max-w-[46rem] grid-cols-2 gap-2">
+          {KINDS.map((kind) => {
+            const view = state.work.views.find((v) => v.kind === kind);
+            if (!view) return <AddClip key={kind} studentId={student.id} kind={kind} recordedOn={swing.recordedOn} onAdded={(clip) => dispatch({ type: 'attach', view: viewOf(clip) })} />;
+            return <ViewPane key={kind} view={view} frames={frames[kind]} state={state} guesses={answer?.guesses ?? []} active={state.view === kind} dispatch={dispatch} />;
+          })}
+        </div>
+        <div className="mx-auto flex w-full max-w-[46rem] flex-col gap-2">
+          {active && (
+            <div className="flex flex-wrap items-center gap-2">
+              <Stepper frames={frames[state.view]} step={hands.step} />
+              <label className="ml-auto flex items-center gap-1 text-sm">
+                Club
+                <select className="select w-40" value={state.work.club} onChange={(e) => dispatch({ type: 'club', club: e.target.value as Swing['club'] })}>
+                  {CLUBS.map((club) => (
+                    <option key={club} value={club}>
+                      {CLUB_WORDS[club]}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            </div>
+          )}
+          <MarkList state={state} dispatch={dispatch} />
+          {active && <CameraForm key={active.kind} view={active} state={state} dispatch={dispatch} />}
+        </div>
+      </div>
+      <aside className="flex flex-col gap-2" aria-label="Measures">
+        <div className="flex items-center gap-2">
+          <p role="status" data-testid="saved" className="text-sm">
+            {saved.text}
+          </p>
+          <Link to={`/students/${student.id}/diagnosis?swing=${swing.id}`} className={`btn btn-primary ml-auto ${state.work.marks.length < 6 || saved.busy ? 'btn-disabled' : ''}`}>
+            Diagnose
+          </Link>
+        </div>
+        <ReadOut answer={answer} state={state} left={student.profile.handedness === 'left'} onStation={go} />
+      </aside>
+    </div>
+  );
+}
+
+function Stepper({ frames, step }: { readonly frames: Frames; readonly step: (by: number) => void }) {
+  const last = (frames.clip?.times.length ?? 1) - 1;
+  return (
+    <div className="flex flex-1 items-center gap-1">
+      <button type="button" className="btn" aria-label="Ten frames back" onClick={() => step(-10)}>
+        −10
+      </button>
+      <button type="button" className="btn" aria-label="One frame back" onClick={() => step(-1)}>
+        −1
+      </button>
+      <input aria-label="Frame" type="range" className="range range-sm min-w-24 flex-1" min={0} max={last} value={frames.index} onChange={(e) => frames.go(Number(e.target.value))} onKeyDown={(e) => e.preventDefault()} />
+      <button type="button" className="btn" aria-label="One frame on" onClick={() => step(1)}>
+        +1
+      </button>
+      <button type="button" className="btn" aria-label="Ten frames on" onClick={() => step(10)}>
+        +10
+      </button>
+    </div>
+  );
+}

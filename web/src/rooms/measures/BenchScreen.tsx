@@ -1,0 +1,99 @@
+import type { Clip, Swing, SwingView } from '@inchstep/contract/capture';
+import { CLUB_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
+import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
+import { toast } from 'sonner';
+import type { Student } from '@inchstep/contract/intake';
+import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { AddClip, useClips, useDiscardSwing, useNewSwing, useSwing, useSwings } from '../capture/index.ts';
+import { Bench } from './Bench.tsx';
+
+/** Without a swing: the swings so far and a way to begin one. With a swing: the bench itself. */
+export function BenchScreen() {
+  const { student } = useOutletContext<{ student: Student }>();
+  const { swingId } = useParams();
+  return swingId ? <OpenSwing key={swingId} student={student} swingId={swingId} /> : <SwingList student={student} />;
+}
+
+function OpenSwing({ student, swingId }: { readonly student: Student; readonly swingId: string }) {
+  const swing = useSwing(swingId);
+  return <Shown query={swing} what="the swing">{(s) => <Bench key={s.id} student={student} swing={s} />}</Shown>;
+}
+
+export const viewOf = (clip: Clip): SwingView => ({ kind: clip.kind, clipId: clip.id, widthPx: clip.widthPx, heightPx: clip.heightPx, camera: {}, groundMarks: [], stationTimes: {} });
+
+function SwingList({ student }: { readonly student: Student }) {
+  const swings = useSwings(student.id);
+  const clips = useClips(student.id);
+  const create = useNewSwing(student.id);
+  const navigate = useNavigate();
+  const me = useMe();
+  const today = me.data?.today ?? '';
+  const begin = (clip: Clip) => {
+    const id = newId();
+    create.mutate({ id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [viewOf(clip)], marks: [] }, { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) });
+  };
+  return (
+    <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
+      <Panel title="New swing">
+        <div className="flex flex-wrap gap-3">
+          <AddClip studentId={student.id} kind="face_on" recordedOn={today} onAdded={begin} />
+          <AddClip studentId={student.id} kind="down_the_line" recordedOn={today} onAdded={begin} />
+        </div>
+        {create.error && <Failed error={create.error} />}
+      </Panel>
+      <Shown query={clips} what="the clips">
+        {(all) => {
+          const used = new Set((swings.data ?? []).flatMap((s) => s.views.map((v) => v.clipId)));
+          const loose = all.filter((clip) => !used.has(clip.id));
+          if (loose.length === 0 || !swings.data) return null;
+          return (
+            <Panel title="Clips that wait for the bench">
+              <ul className="flex flex-col gap-2">
+                {loose.map((clip) => (
+                  <li key={clip.id} className="flex items-center gap-3">
+                    <span className="flex-1">
+                      {VIEW_WORDS[clip.kind]}, {clip.from === 'student' ? 'sent by the student' : 'added here'} {dayText(clip.recordedOn, today)}
+                    </span>
+                    <button type="button" className="btn btn-primary" onClick={() => begin(clip)}>
+                      Put on the bench
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </Panel>
+          );
+        }}
+      </Shown>
+      <Shown query={swings} what="the swings">
+        {(all) => (all.length === 0 ? <Empty title="No swing yet">Choose a clip above. One view is enough to begin; two views give inches and degrees you can rely on.</Empty> : <Swings student={student} swings={all} today={today} />)}
+      </Shown>
+    </div>
+  );
+}
+
+function Swings({ student, swings, today }: { readonly student: Student; readonly swings: readonly Swing[]; readonly today: string }) {
+  const discard = useDiscardSwing(student.id);
+  const put = (id: string) =>
+    discard.mutate({ id, discarded: true }, { onSuccess: () => toast('Swing put away.', { action: { label: 'Undo', onClick: () => discard.mutate({ id, discarded: false }) } }) });
+  return (
+    <Panel title="Swings">
+      <ul className="divide-y-[1.5px] divide-base-300">
+        {swings.map((swing) => (
+          <li key={swing.id} className="flex items-center gap-2">
+            <Link to={`/students/${student.id}/bench/${swing.id}`} className="flex min-h-12 flex-1 items-center gap-4 hover:underline">
+              <span className="w-36 font-semibold">{dayText(swing.recordedOn, today)}</span>
+              <span>{CLUB_WORDS[swing.club]}</span>
+              <span className="text-base-content/80">
+                {swing.views.map((v) => VIEW_WORDS[v.kind]).join(' and ')}, {swing.marks.length === 0 ? 'not marked' : `${swing.marks.length} marks`}
+              </span>
+            </Link>
+            <button type="button" className="btn btn-ghost" onClick={() => put(swing.id)}>
+              Put away
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}

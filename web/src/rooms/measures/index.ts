@@ -1,0 +1,3 @@
+export { BenchScreen } from './BenchScreen.tsx';
+export { MeasureLine, MeasureTapes, type ShownMeasure } from './MeasureTapes.tsx';
+export { useReadings } from './queries.ts';

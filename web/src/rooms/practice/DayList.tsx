@@ -1,0 +1,40 @@
+import { CLUB_WORDS, drillName, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
+import type { Plan, PlanItem } from '@inchstep/core/practice';
+import { dayText, Panel } from '../../platform/parts.tsx';
+
+/** What one item asks, in a line. */
+export function itemText(item: PlanItem): string {
+  const speed = item.speedPct > 0 ? ` at about ${item.speedPct} %` : '';
+  if (item.stage === 'course') return `${item.sets} holes with one thought`;
+  if (item.balls > 0) return `${item.sets} × two rehearsals, one ball${item.looks > 0 ? `, ${item.looks} looks` : ''}${speed}${item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : ''}`;
+  return `${item.rehearsals} repetitions in sets of ten${speed}`;
+}
+
+/** The dated days of a plan, week by week. */
+export function DayList({ plan, today }: { readonly plan: Plan; readonly today: string }) {
+  const ahead = plan.days.filter((day) => day.date >= today);
+  return (
+    <Panel title="Days" aside={<span className="text-sm text-base-content/80">{ahead.length} ahead</span>}>
+      <ol className="grid gap-2 sm:grid-cols-2 xl:grid-cols-3">
+        {ahead.slice(0, 21).map((day) => (
+          <li key={day.date} className="rounded border-[1.5px] border-base-300 p-2">
+            <p className="flex justify-between font-semibold">
+              <span>{new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(`${day.date}T12:00:00`))}</span>
+              <span>
+                {PLACE_WORDS[day.place]}, {day.minutes} min
+              </span>
+            </p>
+            {day.date === today && <p className="text-sm font-semibold">{dayText(day.date, today)}</p>}
+            <ul className="text-sm">
+              {day.items.map((item) => (
+                <li key={item.drill + item.stage}>
+                  {drillName(item.drill)}, {STAGE_WORDS[item.stage]?.name.toLowerCase()}: {itemText(item)}
+                </li>
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ol>
+    </Panel>
+  );
+}

@@ -1,0 +1,47 @@
+import { NavLink, Outlet, useParams } from 'react-router';
+import { Shown } from '../../platform/parts.tsx';
+import { HAND_WORDS, useHold, useStudent } from '../intake/index.ts';
+
+// In the order of the work, so that the row reads as the way a student goes.
+const ROOMS: readonly [path: string, name: string][] = [
+  ['', 'Student'],
+  ['intake', 'Intake'],
+  ['bench', 'Bench'],
+  ['diagnosis', 'Reasons'],
+  ['drills', 'Drill'],
+  ['ladder', 'Ladder'],
+  ['checkins', 'Check-ins'],
+  ['progress', 'Progress'],
+];
+
+/** A student's name over the row of rooms. */
+export function StudentFrame() {
+  const { id = '' } = useParams();
+  const student = useStudent(id);
+  const hold = useHold(id);
+  return (
+    <Shown query={student} what="the student">
+      {(s) => (
+        <>
+          <div className="no-print flex flex-wrap items-end gap-x-4 border-b-[1.5px] border-base-300 bg-base-200 px-4 pt-1">
+            <p className="flex min-h-11 items-center gap-3 text-lg font-semibold">
+              {s.profile.firstName} {s.profile.familyName}
+              <span className="text-sm font-normal">
+                {HAND_WORDS[s.profile.handedness]}, {s.ageYears}
+              </span>
+              {hold.data && <span className="rounded bg-error px-2 text-sm text-error-content">On hold: pain</span>}
+            </p>
+            <nav aria-label="Rooms" className="flex flex-wrap">
+              {ROOMS.map(([path, name]) => (
+                <NavLink key={path} to={`/students/${id}${path ? `/${path}` : ''}`} end={path === ''} className={({ isActive }) => `flex min-h-11 items-center border-b-4 px-3 ${isActive ? 'border-primary font-semibold' : 'border-transparent hover:border-base-300'}`}>
+                  {name}
+                </NavLink>
+              ))}
+            </nav>
+          </div>
+          <Outlet context={{ student: s }} />
+        </>
+      )}
+    </Shown>
+  );
+}

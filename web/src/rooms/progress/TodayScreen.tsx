@@ -1,0 +1,62 @@
+import type { Brief } from '@inchstep/contract/progress';
+import { drillName, faultName, STAGE_WORDS } from '@inchstep/contract/words';
+import { Link } from 'react-router';
+import { dayText, Empty, Shown } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { Queue } from '../checkins/index.ts';
+import { useBriefs } from './queries.ts';
+import { movedText, STATE_WORDS } from './words.ts';
+
+/** The day: what waits for an answer, and a brief for each lesson that comes. */
+export function TodayScreen() {
+  const briefs = useBriefs();
+  const me = useMe();
+  const today = me.data?.today ?? '';
+  return (
+    <div className="mx-auto grid max-w-[80rem] gap-6 p-4 lg:grid-cols-[26rem_1fr]">
+      <section aria-label="Waiting for you">
+        <h1 className="mb-2 text-2xl">Waiting for you</h1>
+        <Queue />
+      </section>
+      <section aria-label="Lessons">
+        <h2 className="mb-2 text-2xl">Lessons to come</h2>
+        <Shown query={briefs} what="the lessons">
+          {(all) => {
+            const coming = all.filter((b) => b.nextLesson !== null && b.nextLesson >= today).sort((a, b) => ((a.nextLesson ?? '') < (b.nextLesson ?? '') ? -1 : 1));
+            if (all.length === 0) return <Empty title="Nobody here yet" action={<Link className="btn btn-primary" to="/students/new">Add the first student</Link>}>Add a student, load a clip, and the program takes it from there.</Empty>;
+            if (coming.length === 0) return <Empty title="No lesson is set">Set the next lesson in a student’s intake and its brief shows here.</Empty>;
+            return (
+              <ul className="grid gap-3 sm:grid-cols-2">
+                {coming.map((b) => (
+                  <BriefCard key={b.studentId} brief={b} today={today} />
+                ))}
+              </ul>
+            );
+          }}
+        </Shown>
+      </section>
+    </div>
+  );
+}
+
+function BriefCard({ brief, today }: { readonly brief: Brief; readonly today: string }) {
+  return (
+    <li>
+      <Link to={`/students/${brief.studentId}`} className="panel flex h-full flex-col gap-1 p-3 hover:bg-base-200">
+        <span className="flex items-baseline justify-between gap-2">
+          <span className="text-lg font-semibold">{brief.name}</span>
+          <span>{dayText(brief.nextLesson ?? '', today)}</span>
+        </span>
+        <span className="text-sm font-semibold">{STATE_WORDS[brief.state]}</span>
+        {brief.focus.length > 0 && (
+          <span>
+            {brief.focus.map(faultName).join(', ')}: {brief.drills.map(drillName).join(' and ')}
+            {brief.stage && `, ${STAGE_WORDS[brief.stage]?.name.toLowerCase()}`}
+          </span>
+        )}
+        {brief.moved[0] && <span className="text-sm">{movedText(brief.moved[0])}</span>}
+        {brief.limits.length > 0 && <span className="text-sm text-base-content/80">Careful with: {brief.limits.join(', ')}</span>}
+      </Link>
+    </li>
+  );
+}

@@ -1,0 +1,4 @@
+export { OverviewScreen } from './OverviewScreen.tsx';
+export { ProgressScreen } from './ProgressScreen.tsx';
+export { StudentFrame } from './StudentFrame.tsx';
+export { TodayScreen } from './TodayScreen.tsx';
