@@ -3,7 +3,14 @@ import { mkdirSync } from 'node:fs';
 import { build } from 'esbuild';
 
 const only = process.argv[2];
-const node = { bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: true, logLevel: 'warning' };
+const node = {
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  sourcemap: true,
+  logLevel: 'warning',
+};
 mkdirSync('dist', { recursive: true });
 
 if (!only || only === 'cli') {
@@ -19,7 +26,9 @@ if (!only || only === 'server') {
       {
         name: 'own-code-inside',
         setup: (b) =>
-          b.onResolve({ filter: /^[^./]/ }, ({ path }) => (path.startsWith('@inchstep/') ? undefined : { path, external: true })),
+          b.onResolve({ filter: /^[^./]/ }, ({ path }) =>
+            path.startsWith('@inchstep/') ? undefined : { path, external: true },
+          ),
       },
     ],
   });

@@ -1,4 +1,21 @@
-import { caseSchema, captureSchema, changeSchema, diagnosisAnswer, gateSchema, measuresAnswer, planAnswer, planCaseSchema, prescriptionAnswer, readDocument, simulateSchema, toCapture, toCaptureDocument, toCase, toPlanRequest, plain } from '@inchstep/contract/formats';
+import {
+  captureSchema,
+  caseSchema,
+  changeSchema,
+  diagnosisAnswer,
+  gateSchema,
+  measuresAnswer,
+  plain,
+  planAnswer,
+  planCaseSchema,
+  prescriptionAnswer,
+  readDocument,
+  simulateSchema,
+  toCapture,
+  toCaptureDocument,
+  toCase,
+  toPlanRequest,
+} from '@inchstep/contract/formats';
 import { checkCapture } from '@inchstep/core/capture';
 import { checkCase, diagnose, faultById } from '@inchstep/core/diagnosis';
 import { bad, good, problem, type Result, roundTo } from '@inchstep/core/foundation';
@@ -30,9 +47,11 @@ const prescribeCase: Command = (json) => {
   const read = readDocument(caseSchema, json);
   if (!read.ok) return read;
   const unknown = (read.value.workOn ?? []).findIndex((id) => !faultById(id));
-  if (unknown >= 0) return bad([problem('unknown_fault', `workOn[${unknown}]`, { id: read.value.workOn?.[unknown] ?? '' })]);
+  if (unknown >= 0)
+    return bad([problem('unknown_fault', `workOn[${unknown}]`, { id: read.value.workOn?.[unknown] ?? '' })]);
   const strange = read.value.active.findIndex((id) => !drillById(id));
-  if (strange >= 0) return bad([problem('unknown_drill', `active[${strange}]`, { id: read.value.active[strange] ?? '' })]);
+  if (strange >= 0)
+    return bad([problem('unknown_drill', `active[${strange}]`, { id: read.value.active[strange] ?? '' })]);
   const checked = checkCase(toCase(read.value));
   return checked.ok ? good(prescriptionAnswer(prescribe(checked.value, read.value.workOn))) : checked;
 };
@@ -75,11 +94,19 @@ const change: Command = (json) => {
 const simulateGolfer: Command = (json) => {
   const read = readDocument(simulateSchema, json);
   if (!read.ok) return read;
-  const unknown = Object.keys(read.value.faults).find((id) => !FAULT_EFFECTS.some((effect) => effect.fault === id));
+  const unknown = Object.keys(read.value.faults).find(
+    (id) => !FAULT_EFFECTS.some((effect) => effect.fault === id),
+  );
   if (unknown) return bad([problem('unknown_fault', `faults.${unknown}`, { id: unknown })]);
   const { golfer, faults, seed, swings, views } = read.value;
   const spec = plain(golfer as never) as never;
-  const made = simulate({ golfer: spec, faults, seed, swings, ...(views ? { views: views.map((view) => plain(view as never) as never) } : {}) });
+  const made = simulate({
+    golfer: spec,
+    faults,
+    seed,
+    swings,
+    ...(views ? { views: views.map((view) => plain(view as never) as never) } : {}),
+  });
   return good({
     format: 'inchstep.simulated/1',
     swings: made.map(({ capture, truth }) => ({ capture: toCaptureDocument(capture), truth })),

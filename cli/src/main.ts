@@ -12,7 +12,10 @@ class BadInput extends Error {}
 function problemLine(problems: readonly Problem[]): string {
   return problems
     .map(({ code, path, detail }) => {
-      const said = typeof detail.message === 'string' && code === 'bad_input' ? String(detail.message) : problemText({ code, detail });
+      const said =
+        typeof detail.message === 'string' && code === 'bad_input'
+          ? String(detail.message)
+          : problemText({ code, detail });
       return path === '' ? said : `${path}: ${said}`;
     })
     .join(' | ');
@@ -69,7 +72,9 @@ async function main([name, ...rest]: readonly string[]): Promise<void> {
   const command = COMMANDS[name ?? ''];
   const file = rest.find((word) => word === '-' || !word.startsWith('--'));
   if (!command || !file) {
-    throw new BadInput(`usage: inchstep ${Object.keys(COMMANDS).join('|')} FILE [--lines]   (- = standard input)`);
+    throw new BadInput(
+      `usage: inchstep ${Object.keys(COMMANDS).join('|')} FILE [--lines]   (- = standard input)`,
+    );
   }
   if (rest.includes('--lines')) await runLines(command, file);
   else runOnce(command, file);

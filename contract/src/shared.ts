@@ -11,7 +11,11 @@ export const failureSchema = z.object({
   code: z.string(),
   message: z.string(),
   problems: z.array(
-    z.object({ code: z.string(), path: z.string(), detail: z.record(z.string(), z.union([z.string(), z.number()])) }),
+    z.object({
+      code: z.string(),
+      path: z.string(),
+      detail: z.record(z.string(), z.union([z.string(), z.number()])),
+    }),
   ),
 });
 export type Failure = z.infer<typeof failureSchema>;

@@ -1,3 +1,3 @@
-export { buildApp } from './platform/app.ts';
+export { buildApp } from './app.ts';
 export type { Context } from './platform/context.ts';
-export { makeContext, type ServerSettings, settingsFromEnv } from './platform/start.ts';
+export { makeContext, type ServerSettings, settingsFromEnv } from './start.ts';

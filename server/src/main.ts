@@ -1,3 +1,3 @@
-import { serve } from './platform/start.ts';
+import { serve } from './start.ts';
 
 await serve();

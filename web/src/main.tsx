@@ -6,21 +6,24 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
-import { HttpError } from './platform/http.ts';
+import { HttpError } from './platform/httpError.ts';
+import { NotHere } from './platform/notHere.tsx';
 import { SettingsProvider } from './platform/settings.tsx';
 import { Shell } from './platform/shell.tsx';
-import { NotHere } from './platform/notHere.tsx';
 import { ReviewScreen, StudentPageScreen } from './rooms/checkins/index.ts';
-import { BenchScreen } from './rooms/measures/index.ts';
 import { DiagnosisScreen } from './rooms/diagnosis/index.ts';
 import { IntakeScreen, RosterScreen } from './rooms/intake/index.ts';
+import { BenchScreen } from './rooms/measures/index.ts';
 import { LadderScreen } from './rooms/practice/index.ts';
 import { DrillScreen } from './rooms/prescription/index.ts';
 import { OverviewScreen, ProgressScreen, StudentFrame, TodayScreen } from './rooms/progress/index.ts';
 
 const client = new QueryClient({
   defaultOptions: {
-    queries: { staleTime: 10_000, retry: (count, error) => count < 2 && !(error instanceof HttpError && error.status >= 400) },
+    queries: {
+      staleTime: 10_000,
+      retry: (count, error) => count < 2 && !(error instanceof HttpError && error.status >= 400),
+    },
   },
 });
 

@@ -3,7 +3,16 @@ import { roundTo } from '@inchstep/core/foundation';
 import type { Measured } from '@inchstep/core/measures';
 import type { Plan } from '@inchstep/core/practice';
 import type { Prescribed, Prescription } from '@inchstep/core/prescription';
-import { cautionText, DRILL_WORDS, giveText, leaveText, nextLookText, partText, refusalText, weighedText } from '../words/index.ts';
+import {
+  cautionText,
+  DRILL_WORDS,
+  giveText,
+  leaveText,
+  nextLookText,
+  partText,
+  refusalText,
+  weighedText,
+} from '../words/index.ts';
 
 const three = (value: number): number => roundTo(value, 3);
 
@@ -31,14 +40,23 @@ export function measuresAnswer(measured: Measured) {
     })),
     views: measured.views,
     needs: measured.needs,
-    suspects: measured.suspects.map(({ mark, offBySds }) => ({ view: mark.view, station: mark.station, landmark: mark.landmark, offBySds: roundTo(offBySds, 1) })),
+    suspects: measured.suspects.map(({ mark, offBySds }) => ({
+      view: mark.view,
+      station: mark.station,
+      landmark: mark.landmark,
+      offBySds: roundTo(offBySds, 1),
+    })),
   };
 }
 
 /** `inchstep.diagnosis/1` */
 export function diagnosisAnswer(diagnosis: Diagnosis) {
   const weighed = (entries: Diagnosis['roots'][number]['for']) =>
-    entries.map((entry) => ({ finding: entry.finding, weight: three(entry.weight), text: weighedText(entry) }));
+    entries.map((entry) => ({
+      finding: entry.finding,
+      weight: three(entry.weight),
+      text: weighedText(entry),
+    }));
   return {
     format: 'inchstep.diagnosis/1' as const,
     enough: diagnosis.enough,
@@ -51,7 +69,11 @@ export function diagnosisAnswer(diagnosis: Diagnosis) {
       against: weighed(root.against),
     })),
     workOn: diagnosis.workOn,
-    leaveAlone: diagnosis.leaveAlone.map(({ fault, probability, why }) => ({ fault, probability: three(probability), why: leaveText(why) })),
+    leaveAlone: diagnosis.leaveAlone.map(({ fault, probability, why }) => ({
+      fault,
+      probability: three(probability),
+      why: leaveText(why),
+    })),
     blockers: diagnosis.blockers,
     nextLook: diagnosis.nextLook && {
       kind: diagnosis.nextLook.kind,
@@ -81,7 +103,11 @@ export function prescriptionAnswer(prescription: Prescription) {
     workOn: prescription.workOn,
     drills: prescription.drills.map(prescribed),
     alternatives: prescription.alternatives.map(prescribed),
-    rejected: prescription.rejected.map((refusal) => ({ id: refusal.id, code: refusal.code, text: refusalText(refusal) })),
+    rejected: prescription.rejected.map((refusal) => ({
+      id: refusal.id,
+      code: refusal.code,
+      text: refusalText(refusal),
+    })),
     blockers: prescription.blockers,
   };
 }

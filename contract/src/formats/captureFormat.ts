@@ -1,5 +1,15 @@
 import { type Capture, LANDMARKS, STATIONS } from '@inchstep/core/capture';
-import { ARM_SWINGS, CLUBS, FLEXIBILITIES, HANDS, resolveSchool, SCHOOL_OPTIONS, SCHOOL_PRESETS, type SchoolPreset, VIEW_KINDS } from '@inchstep/core/intake';
+import {
+  ARM_SWINGS,
+  CLUBS,
+  FLEXIBILITIES,
+  HANDS,
+  resolveSchool,
+  SCHOOL_OPTIONS,
+  SCHOOL_PRESETS,
+  type SchoolPreset,
+  VIEW_KINDS,
+} from '@inchstep/core/intake';
 import { z } from 'zod';
 
 const presets = Object.keys(SCHOOL_PRESETS) as [SchoolPreset, ...SchoolPreset[]];
@@ -34,7 +44,13 @@ export const cameraSchema = z.strictObject({
   aimIn: z.strictObject({ x: z.number(), y: z.number(), z: z.number(), sdIn: positive }).optional(),
 });
 
-export const groundMarkSchema = z.strictObject({ xIn: z.number(), yIn: z.number(), u: z.number(), v: z.number(), sdPx: positive });
+export const groundMarkSchema = z.strictObject({
+  xIn: z.number(),
+  yIn: z.number(),
+  u: z.number(),
+  v: z.number(),
+  sdPx: positive,
+});
 
 export const viewSchema = z.strictObject({
   id: z.string().min(1).max(60),

@@ -1,7 +1,19 @@
 import type { CaseFile } from '@inchstep/core/diagnosis';
-import { AIDS, ARM_SWINGS, CLUBS, CUE_KINDS, CUE_SIDES, FLEXIBILITIES, HANDS, LIMITS, PLACES, resolveSchool, VIEW_KINDS } from '@inchstep/core/intake';
 import { WEEKDAYS } from '@inchstep/core/foundation';
-import { STAGES, type PlanRequest } from '@inchstep/core/practice';
+import {
+  AIDS,
+  ARM_SWINGS,
+  CLUBS,
+  CUE_KINDS,
+  CUE_SIDES,
+  FLEXIBILITIES,
+  HANDS,
+  LIMITS,
+  PLACES,
+  resolveSchool,
+  VIEW_KINDS,
+} from '@inchstep/core/intake';
+import { type PlanRequest, STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
 import { daySchema } from '../shared.ts';
 import { plain, schoolSchema } from './captureFormat.ts';
@@ -16,7 +28,9 @@ export const studentFactsSchema = z.strictObject({
   limits: z.array(z.enum(LIMITS)).default([]),
   aids: z.array(z.enum(AIDS)).default([]),
   places: z.array(z.enum(PLACES)).default(['home', 'range']),
-  cueLiking: z.strictObject({ kind: z.enum(CUE_KINDS).default('any'), side: z.enum(CUE_SIDES).default('any') }).default({ kind: 'any', side: 'any' }),
+  cueLiking: z
+    .strictObject({ kind: z.enum(CUE_KINDS).default('any'), side: z.enum(CUE_SIDES).default('any') })
+    .default({ kind: 'any', side: 'any' }),
   films: z.array(z.enum(VIEW_KINDS)).default(['face_on']),
   minutesPerWeek: z.number().min(0).max(3000).default(120),
   ballsPerVisit: z.number().min(0).max(1000).default(60),
@@ -24,7 +38,10 @@ export const studentFactsSchema = z.strictObject({
 
 const measureSchema = z.strictObject({ id: z.string(), value: z.number(), sd: z.number().min(0) });
 export const findingSchema = z.strictObject({ id: z.string(), seen: z.enum(['present', 'absent']) });
-const historySchema = z.strictObject({ drill: z.string(), outcome: z.enum(['worked', 'stalled', 'disliked']) });
+const historySchema = z.strictObject({
+  drill: z.string(),
+  outcome: z.enum(['worked', 'stalled', 'disliked']),
+});
 
 export const caseSchema = z.strictObject({
   format: z.literal('inchstep.case/1'),
@@ -58,7 +75,15 @@ export const planningSchema = z.strictObject({
   minutesPerDay: perDay(z.number().min(0).max(600)).default({}),
   placeByDay: perDay(z.enum(PLACES)).default({}),
   done: z
-    .array(z.strictObject({ date: daySchema, drill: z.string(), stage: z.enum(STAGES), reps: z.int().min(0), passes: z.int().min(0) }))
+    .array(
+      z.strictObject({
+        date: daySchema,
+        drill: z.string(),
+        stage: z.enum(STAGES),
+        reps: z.int().min(0),
+        passes: z.int().min(0),
+      }),
+    )
     .default([]),
   missed: z.array(daySchema).default([]),
 });
@@ -92,6 +117,17 @@ export const simulateSchema = z.strictObject({
     .default({ handedness: 'right', heightIn: 70 }),
   faults: z.record(z.string(), z.number().min(0).max(5)).default({}),
   seed: z.int().default(1),
-  views: z.array(z.strictObject({ kind: z.enum(VIEW_KINDS), errors: z.number().min(0).optional(), sticks: z.boolean().optional(), distanceIn: z.number().positive().optional(), focalPx: z.number().positive().optional() })).min(1).optional(),
+  views: z
+    .array(
+      z.strictObject({
+        kind: z.enum(VIEW_KINDS),
+        errors: z.number().min(0).optional(),
+        sticks: z.boolean().optional(),
+        distanceIn: z.number().positive().optional(),
+        focalPx: z.number().positive().optional(),
+      }),
+    )
+    .min(1)
+    .optional(),
   swings: z.int().min(1).max(500).default(1),
 });

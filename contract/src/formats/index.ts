@@ -1,4 +1,30 @@
-export { pathText, readDocument } from "./read.ts";
 export { diagnosisAnswer, measuresAnswer, planAnswer, prescriptionAnswer } from './answers.ts';
-export { type CaptureDocument, cameraSchema, captureSchema, golferSchema, groundMarkSchema, markSchema, plain, type SchoolInput, schoolSchema, toCapture, toCaptureDocument, viewSchema } from './captureFormat.ts';
-export { type CaseDocument, caseSchema, changeSchema, findingSchema, gateSchema, type PlanDocument, planCaseSchema, planningSchema, simulateSchema, studentFactsSchema, toCase, toPlanRequest } from './caseFormat.ts';
+export {
+  type CaptureDocument,
+  cameraSchema,
+  captureSchema,
+  golferSchema,
+  groundMarkSchema,
+  markSchema,
+  plain,
+  type SchoolInput,
+  schoolSchema,
+  toCapture,
+  toCaptureDocument,
+  viewSchema,
+} from './captureFormat.ts';
+export {
+  type CaseDocument,
+  caseSchema,
+  changeSchema,
+  findingSchema,
+  gateSchema,
+  type PlanDocument,
+  planCaseSchema,
+  planningSchema,
+  simulateSchema,
+  studentFactsSchema,
+  toCase,
+  toPlanRequest,
+} from './caseFormat.ts';
+export { pathText, readDocument } from './read.ts';

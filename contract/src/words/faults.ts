@@ -47,8 +47,10 @@ export const STRENGTH_WORDS: Readonly<Record<string, string>> = {
 };
 
 export const BLOCKER_WORDS: Readonly<Record<string, string>> = {
-  face_open_top: 'The face is open at the top. Square it first: turning harder through the ball would send it further right of target for a right-hander.',
-  arms_not_deep: 'The lead arm is high at the top. Get the arms deeper first: more turn would throw the club over the line.',
+  face_open_top:
+    'The face is open at the top. Square it first: turning harder through the ball would send it further right of target for a right-hander.',
+  arms_not_deep:
+    'The lead arm is high at the top. Get the arms deeper first: more turn would throw the club over the line.',
 };
 
 /** Looks and asks that aren't measured. */

@@ -8,18 +8,51 @@ export const STAGE_WORDS: Readonly<Record<string, { readonly name: string; reado
   course: { name: 'Course', what: 'One trigger and one thought. Leave the exaggeration at home.' },
 };
 
-export const PLACE_WORDS: Readonly<Record<string, string>> = { home: 'Home', range: 'Range', net: 'Net', course: 'Course' };
-export const WEEKDAY_WORDS: Readonly<Record<string, string>> = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' };
-export const AID_WORDS: Readonly<Record<string, string>> = {
-  stick: 'alignment stick', chair: 'light chair', wall: 'wall', basket: 'ball basket', wedge: 'foam wedge', bar: 'bar', bucket: 'bucket', band: 'elastic band', box: 'small box', phone: 'phone', bag: 'soft bag',
+export const PLACE_WORDS: Readonly<Record<string, string>> = {
+  home: 'Home',
+  range: 'Range',
+  net: 'Net',
+  course: 'Course',
 };
-export const LIMIT_WORDS: Readonly<Record<string, string>> = { back: 'back', hip: 'hip', knee: 'knee', ankle: 'ankle', balance: 'balance', pain: 'pain now' };
+export const WEEKDAY_WORDS: Readonly<Record<string, string>> = {
+  mon: 'Mon',
+  tue: 'Tue',
+  wed: 'Wed',
+  thu: 'Thu',
+  fri: 'Fri',
+  sat: 'Sat',
+  sun: 'Sun',
+};
+export const AID_WORDS: Readonly<Record<string, string>> = {
+  stick: 'alignment stick',
+  chair: 'light chair',
+  wall: 'wall',
+  basket: 'ball basket',
+  wedge: 'foam wedge',
+  bar: 'bar',
+  bucket: 'bucket',
+  band: 'elastic band',
+  box: 'small box',
+  phone: 'phone',
+  bag: 'soft bag',
+};
+export const LIMIT_WORDS: Readonly<Record<string, string>> = {
+  back: 'back',
+  hip: 'hip',
+  knee: 'knee',
+  ankle: 'ankle',
+  balance: 'balance',
+  pain: 'pain now',
+};
 
-export const PAIN_WORDS = 'Stop now and rest. If it stays, or if it is sharp, see a doctor or a physiotherapist. Your coach has been told, and this drill waits until you have talked.';
-export const RANGE_WORDS = 'Follow the range rules. Nobody within two club lengths, and never a ball toward people.';
+export const PAIN_WORDS =
+  'Stop now and rest. If it stays, or if it is sharp, see a doctor or a physiotherapist. Your coach has been told, and this drill waits until you have talked.';
+export const RANGE_WORDS =
+  'Follow the range rules. Nobody within two club lengths, and never a ball toward people.';
 
 const CAUTIONS: Readonly<Record<string, (about: string) => string>> = {
-  light_load: (about) => `Loads the ${LIMIT_WORDS[about] ?? about} a little, where you have had trouble: half the repetitions, and stop if you feel it.`,
+  light_load: (about) =>
+    `Loads the ${LIMIT_WORDS[about] ?? about} a little, where you have had trouble: half the repetitions, and stop if you feel it.`,
   marked_load: (about) => `Loads the ${LIMIT_WORDS[about] ?? about}: warm up first, and rest the day after.`,
   stick_cap: () => 'Put a soft cap on any stick that stands up, and keep it out of the club’s path.',
   object_near_swing: (about) => `Keep the ${AID_WORDS[about] ?? about} clear of the club.`,
@@ -33,19 +66,27 @@ export const cautionText = (caution: { readonly code: string; readonly about: st
 const HELD: Readonly<Record<string, (held: Record<string, unknown>) => string>> = {
   reps: () => 'More counted repetitions are needed before this rung can be called owned.',
   reps_not_yet: () => 'Too many misses so far: stay on this rung, or go one down.',
-  swings: (h) => `Film ${Number(h.need) - Number(h.have)} more ${Number(h.need) - Number(h.have) === 1 ? 'swing' : 'swings'} at this speed.`,
-  measure: (h) => `The measure is in its band with ${Math.round(Number(h.inBand) * 100)} % probability; 80 % opens the gate.`,
+  swings: (h) =>
+    `Film ${Number(h.need) - Number(h.have)} more ${Number(h.need) - Number(h.have) === 1 ? 'swing' : 'swings'} at this speed.`,
+  measure: (h) =>
+    `The measure is in its band with ${Math.round(Number(h.inBand) * 100)} % probability; 80 % opens the gate.`,
   watch: (h) => `A watched measure is leaving its band: ${String(h.measure)}.`,
   pain: () => 'Pain was reported. Only the coach lifts this hold.',
 };
-export const heldText = (held: { readonly code: string }): string => HELD[held.code]?.(held as unknown as Record<string, unknown>) ?? held.code;
+export const heldText = (held: { readonly code: string }): string =>
+  HELD[held.code]?.(held as unknown as Record<string, unknown>) ?? held.code;
 
 const GIVES: Readonly<Record<string, (by: number, about: string) => string>> = {
-  weekly_reps: (by, about) => `${about} repetitions fit in the first week, ${by} fewer than a full week would hold. More minutes or another day would close the gap.`,
+  weekly_reps: (by, about) =>
+    `${about} repetitions fit in the first week, ${by} fewer than a full week would hold. More minutes or another day would close the gap.`,
   balls: (by) => `${by} balls were left out to stay inside the ball budget.`,
-  ball_place: () => 'No practice day is at a range or net, so the ladder stops before the ball comes in. One such day would open it.',
+  ball_place: () =>
+    'No practice day is at a range or net, so the ladder stops before the ball comes in. One such day would open it.',
   gate_later: (by) => `The first ball rung opens ${by} ${by === 1 ? 'day' : 'days'} after the next lesson.`,
   course: () => 'The course rung is left out: this student does not play in the plan’s time.',
 };
-export const giveText = (give: { readonly what: string; readonly by: number; readonly about: string }): string =>
-  GIVES[give.what]?.(give.by, give.about) ?? give.what;
+export const giveText = (give: {
+  readonly what: string;
+  readonly by: number;
+  readonly about: string;
+}): string => GIVES[give.what]?.(give.by, give.about) ?? give.what;

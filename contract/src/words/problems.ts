@@ -9,13 +9,33 @@ const p = (status: number, what: string, remedy: string): ProblemWords => ({ sta
 
 export const PROBLEM_WORDS = {
   bad_input: p(400, 'Something in this request can’t be used.', 'Look at the named field and correct it.'),
-  height_out_of_range: p(400, 'A height of {heightIn} in can’t be right.', 'Give the height in inches, between {low} and {high}.'),
-  mark_outside_picture: p(400, 'A mark at ({u}, {v}) lies outside the picture.', 'Place it inside the {widthPx} by {heightPx} picture.'),
-  ground_mark_outside_picture: p(400, 'A stick end at ({u}, {v}) lies outside the picture.', 'Place it where the end is seen, or leave it out.'),
-  unknown_view: p(400, 'A mark names a view that is not there: {view}.', 'Name one of the views listed in this capture.'),
+  height_out_of_range: p(
+    400,
+    'A height of {heightIn} in can’t be right.',
+    'Give the height in inches, between {low} and {high}.',
+  ),
+  mark_outside_picture: p(
+    400,
+    'A mark at ({u}, {v}) lies outside the picture.',
+    'Place it inside the {widthPx} by {heightPx} picture.',
+  ),
+  ground_mark_outside_picture: p(
+    400,
+    'A stick end at ({u}, {v}) lies outside the picture.',
+    'Place it where the end is seen, or leave it out.',
+  ),
+  unknown_view: p(
+    400,
+    'A mark names a view that is not there: {view}.',
+    'Name one of the views listed in this capture.',
+  ),
   mark_twice: p(400, 'The same place is marked twice: {mark}.', 'Keep one of the two.'),
   view_twice: p(400, 'Two views share the name {view}.', 'Give each view its own name.'),
-  stations_out_of_order: p(400, '{later} is named before {earlier}.', 'Name the stations in the order of the swing.'),
+  stations_out_of_order: p(
+    400,
+    '{later} is named before {earlier}.',
+    'Name the stations in the order of the swing.',
+  ),
   unknown_measure: p(400, 'There is no measure called {id}.', 'Use an id from the list of measures.'),
   measure_twice: p(400, 'The measure {id} is given twice.', 'Keep one value for each measure.'),
   unknown_finding: p(400, 'There is no finding called {id}.', 'Use an id from the list of findings.'),
@@ -27,29 +47,81 @@ export const PROBLEM_WORDS = {
   bad_date: p(400, '{value} is not a date.', 'Write dates as year-month-day, such as 2027-03-01.'),
   date_in_past: p(400, '{value} has already gone by.', 'Choose today or a later day.'),
   date_in_future: p(400, '{value} has not come yet.', 'Choose today or an earlier day.'),
-  lesson_before_start: p(400, 'The next lesson ({nextLesson}) lies before the plan’s start ({start}).', 'Choose a later lesson or an earlier start.'),
-  passes_over_reps: p(400, 'More passes ({passes}) than repetitions ({reps}).', 'Correct one of the two numbers.'),
+  lesson_before_start: p(
+    400,
+    'The next lesson ({nextLesson}) lies before the plan’s start ({start}).',
+    'Choose a later lesson or an earlier start.',
+  ),
+  passes_over_reps: p(
+    400,
+    'More passes ({passes}) than repetitions ({reps}).',
+    'Correct one of the two numbers.',
+  ),
   bad_reps: p(400, 'Repetitions are written P, F or ?.', 'Use only these three letters, such as PPF?P.'),
   not_found: p(404, 'This is not here (any more).', 'Go back and open it again from the list.'),
   signed_out: p(401, 'You are signed out.', 'Sign in again; nothing you saved is lost.'),
   wrong_passphrase: p(401, 'That passphrase does not open this program.', 'Check capitals and try again.'),
   already_set_up: p(409, 'This program has a coach already.', 'Sign in with the passphrase.'),
-  changed_meanwhile: p(409, 'Somebody saved a newer version of this.', 'Load the newest version and make your change again.'),
-  link_unknown: p(404, 'This link opens nothing.', 'Check that the whole address was copied, or ask your coach for a new link.'),
+  changed_meanwhile: p(
+    409,
+    'Somebody saved a newer version of this.',
+    'Load the newest version and make your change again.',
+  ),
+  link_unknown: p(
+    404,
+    'This link opens nothing.',
+    'Check that the whole address was copied, or ask your coach for a new link.',
+  ),
   link_expired: p(410, 'This link has run out.', 'Ask your coach for a new one; nothing you sent is lost.'),
-  link_revoked: p(410, 'This link was closed by your coach.', 'Ask your coach for a new one; nothing you sent is lost.'),
-  consent_missing: p(403, 'This student is a child, and no guardian has agreed to clips yet.', 'Record the guardian’s consent in the student’s intake first.'),
+  link_revoked: p(
+    410,
+    'This link was closed by your coach.',
+    'Ask your coach for a new one; nothing you sent is lost.',
+  ),
+  consent_missing: p(
+    403,
+    'This student is a child, and no guardian has agreed to clips yet.',
+    'Record the guardian’s consent in the student’s intake first.',
+  ),
   no_file: p(400, 'No clip came with this.', 'Choose a clip and send it again.'),
-  clip_empty: p(400, 'This clip is empty (0 bytes).', 'Copy it from the phone again; it was probably not finished.'),
-  clip_too_large: p(413, 'This clip is larger than {limitMb} MB.', 'Trim it to one swing, or film at 1080p instead of 4K.'),
-  clip_not_video: p(415, 'This file is not a video the program knows.', 'Send an MP4, MOV or WebM, as phones make them.'),
-  clip_cut_off: p(400, 'This clip breaks off: its end is missing.', 'Copy it from the phone again and wait until it is done.'),
+  clip_empty: p(
+    400,
+    'This clip is empty (0 bytes).',
+    'Copy it from the phone again; it was probably not finished.',
+  ),
+  clip_too_large: p(
+    413,
+    'This clip is larger than {limitMb} MB.',
+    'Trim it to one swing, or film at 1080p instead of 4K.',
+  ),
+  clip_not_video: p(
+    415,
+    'This file is not a video the program knows.',
+    'Send an MP4, MOV or WebM, as phones make them.',
+  ),
+  clip_cut_off: p(
+    400,
+    'This clip breaks off: its end is missing.',
+    'Copy it from the phone again and wait until it is done.',
+  ),
   clip_no_frames: p(400, 'There are no pictures in this clip.', 'Choose a clip with video, not only sound.'),
-  clip_codec: p(415, 'This clip is coded as {codec}, which browsers here can’t read frame by frame.', 'On the phone choose “most compatible” for the camera’s format, or convert the clip to H.264 MP4.'),
-  pain_hold: p(409, 'Pain was reported, so this drill is on hold.', 'Only the coach lifts the hold, with a note.'),
+  clip_codec: p(
+    415,
+    'This clip is coded as {codec}, which browsers here can’t read frame by frame.',
+    'On the phone choose “most compatible” for the camera’s format, or convert the clip to H.264 MP4.',
+  ),
+  pain_hold: p(
+    409,
+    'Pain was reported, so this drill is on hold.',
+    'Only the coach lifts the hold, with a note.',
+  ),
   nothing_measured: p(409, 'Nothing is measured on this swing yet.', 'Name stations and set marks first.'),
   too_many_requests: p(429, 'Too many tries in a short time.', 'Wait a minute and try again.'),
-  broken: p(500, 'Something broke in the program.', 'Try again; if it happens again, the log has the details.'),
+  broken: p(
+    500,
+    'Something broke in the program.',
+    'Try again; if it happens again, the log has the details.',
+  ),
 } as const satisfies Record<string, ProblemWords>;
 
 export type ProblemCode = keyof typeof PROBLEM_WORDS;
@@ -58,7 +130,10 @@ const fill = (text: string, detail: Readonly<Record<string, string | number>>): 
   text.replaceAll(/\{(\w+)\}/g, (whole, key: string) => String(detail[key] ?? whole));
 
 /** One line: what is wrong, then what to do. */
-export function problemText(problem: { readonly code: string; readonly detail?: Readonly<Record<string, string | number>> | undefined }): string {
+export function problemText(problem: {
+  readonly code: string;
+  readonly detail?: Readonly<Record<string, string | number>> | undefined;
+}): string {
   const words = PROBLEM_WORDS[problem.code as ProblemCode] ?? PROBLEM_WORDS.bad_input;
   const detail = problem.detail ?? {};
   return `${fill(words.what, detail)} ${fill(words.remedy, detail)}`;

@@ -1,7 +1,7 @@
-import { AID_WORDS, LIMIT_WORDS, PLACE_WORDS } from './practice.ts';
 import { DRILL_WORDS } from './drills.ts';
 import { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS } from './faults.ts';
 import { MEASURE_WORDS } from './measures.ts';
+import { AID_WORDS, LIMIT_WORDS, PLACE_WORDS } from './practice.ts';
 
 export const faultName = (id: string): string => FAULT_WORDS[id] ?? id;
 export const measureName = (id: string): string => MEASURE_WORDS[id]?.name ?? id;
@@ -15,7 +15,14 @@ export function findingName(id: string): string {
   return MEASURE_WORDS[measure]?.[side] ?? id;
 }
 
-const UNIT_WORDS: Readonly<Record<string, string>> = { in: 'in', deg: '°', ratio: '', thighs: 'thighs', clock: 'h', ms: 'ms' };
+const UNIT_WORDS: Readonly<Record<string, string>> = {
+  in: 'in',
+  deg: '°',
+  ratio: '',
+  thighs: 'thighs',
+  clock: 'h',
+  ms: 'ms',
+};
 
 /** A value with its unit, as on a tape: "1.3 in", "24°", "8:15". */
 export function valueText(value: number, unit: string, places?: number): string {
@@ -32,25 +39,47 @@ export interface WeighedWords {
   readonly finding: string;
   readonly weight: number;
   readonly source: string;
-  readonly measure?: { readonly id: string; readonly value: number; readonly sd: number; readonly severity: number; readonly band: { readonly lo: number | null; readonly hi: number | null; readonly unit: string } } | undefined;
+  readonly measure?:
+    | {
+        readonly id: string;
+        readonly value: number;
+        readonly sd: number;
+        readonly severity: number;
+        readonly band: { readonly lo: number | null; readonly hi: number | null; readonly unit: string };
+      }
+    | undefined;
 }
 
 /** One plain line for a piece of evidence, with the number behind it. */
 export function weighedText(entry: WeighedWords): string {
   const { measure } = entry;
-  if (!measure) return entry.weight > 0 ? `Seen: ${findingName(entry.finding)}.` : `Looked for and not seen, or it points elsewhere: ${findingName(entry.finding)}.`;
+  if (!measure)
+    return entry.weight > 0
+      ? `Seen: ${findingName(entry.finding)}.`
+      : `Looked for and not seen, or it points elsewhere: ${findingName(entry.finding)}.`;
   const { unit, lo, hi } = measure.band;
-  const band = lo === null ? `up to ${valueText(hi ?? 0, unit)}` : hi === null ? `from ${valueText(lo, unit)}` : `${valueText(lo, unit)} to ${valueText(hi, unit)}`;
-  const spread = unit === 'clock' ? `${Math.round(1.96 * measure.sd * 60)} min` : valueText(1.96 * measure.sd, unit);
+  const band =
+    lo === null
+      ? `up to ${valueText(hi ?? 0, unit)}`
+      : hi === null
+        ? `from ${valueText(lo, unit)}`
+        : `${valueText(lo, unit)} to ${valueText(hi, unit)}`;
+  const spread =
+    unit === 'clock' ? `${Math.round(1.96 * measure.sd * 60)} min` : valueText(1.96 * measure.sd, unit);
   return `${measureName(measure.id)} ${valueText(measure.value, unit)}, give or take ${spread}; the band is ${band}.`;
 }
 
 export function leaveText(why: { readonly code: string; readonly root?: string | undefined }): string {
-  if (why.code === 'follows') return `follows from “${faultName(why.root ?? '')}”; it should ease when that does`;
+  if (why.code === 'follows')
+    return `follows from “${faultName(why.root ?? '')}”; it should ease when that does`;
   return why.code === 'later' ? 'real, but not first' : 'not sure enough yet';
 }
 
-export function nextLookText(look: { readonly kind: string; readonly id: string; readonly between: readonly string[] }): string {
+export function nextLookText(look: {
+  readonly kind: string;
+  readonly id: string;
+  readonly between: readonly string[];
+}): string {
   const between = look.between.map(faultName).join('” or “');
   const ask =
     look.kind === 'measure'
@@ -60,11 +89,21 @@ export function nextLookText(look: { readonly kind: string; readonly id: string;
         : look.kind === 'object_test'
           ? `Try with a post: ${findingName(look.id)}?`
           : `Look or ask: ${findingName(look.id)}?`;
-  return `${ask} It says most about “${between}”.`.replace('? It', '? It').replace('” It', '”. It').replace('line It', 'line. It');
+  return `${ask} It says most about “${between}”.`
+    .replace('? It', '? It')
+    .replace('” It', '”. It')
+    .replace('line It', 'line. It');
 }
 
 const CHOICE_WORDS: Readonly<Record<string, string>> = {
-  trail_leg: 'trail leg', centre: 'centre', turn_thought: 'turn thought', forward_bearing: 'direction coming down', setup_bias: 'setup', trail_foot: 'trail foot', head: 'head', lead_knee: 'lead knee',
+  trail_leg: 'trail leg',
+  centre: 'centre',
+  turn_thought: 'turn thought',
+  forward_bearing: 'direction coming down',
+  setup_bias: 'setup',
+  trail_foot: 'trail foot',
+  head: 'head',
+  lead_knee: 'lead knee',
 };
 export const choiceText = (choice: string): string => {
   const [question, option] = choice.split('.') as [string, string];
@@ -73,7 +112,11 @@ export const choiceText = (choice: string): string => {
 
 export function refusalText(refusal: { readonly code: string; readonly about: string }): string {
   const { code, about } = refusal;
-  const list = (words: Readonly<Record<string, string>>) => about.split('/').map((id) => words[id] ?? id).join(' or ');
+  const list = (words: Readonly<Record<string, string>>) =>
+    about
+      .split('/')
+      .map((id) => words[id] ?? id)
+      .join(' or ');
   switch (code) {
     case 'limit':
       return `Not with this limit: ${LIMIT_WORDS[about] ?? about}.`;
@@ -97,14 +140,20 @@ export function refusalText(refusal: { readonly code: string; readonly about: st
 const PART_WORDS: Readonly<Record<string, (about: string) => string>> = {
   root: (about) => `made for “${faultName(about)}”`,
   downstream: (about) => `also helps “${faultName(about)}”`,
-  cue_kind: (about) => (about === 'external' ? 'an object to feel, as the student likes' : 'an inner feel, as the student likes'),
+  cue_kind: (about) =>
+    about === 'external' ? 'an object to feel, as the student likes' : 'an inner feel, as the student likes',
   cue_side: (about) => `thinks of the ${about} side, as the student likes`,
   self_judged: () => 'the student can judge it alone',
   filmable: () => 'its measure shows in the view the student films',
-  places: (about) => `works at: ${about.split('/').map((p) => PLACE_WORDS[p]?.toLowerCase() ?? p).join(', ')}`,
+  places: (about) =>
+    `works at: ${about
+      .split('/')
+      .map((p) => PLACE_WORDS[p]?.toLowerCase() ?? p)
+      .join(', ')}`,
   worked: () => 'worked with this student before',
   stalled: () => 'stalled with this student before',
   disliked: () => 'the student did not like it before',
   load: (about) => `loads the ${LIMIT_WORDS[about] ?? about} a little`,
 };
-export const partText = (part: { readonly code: string; readonly about: string }): string => PART_WORDS[part.code]?.(part.about) ?? part.code;
+export const partText = (part: { readonly code: string; readonly about: string }): string =>
+  PART_WORDS[part.code]?.(part.about) ?? part.code;

@@ -9,8 +9,18 @@ import { faultName, measureName, valueText } from './reasons.ts';
  */
 export function draftReply(facts: ReplyFacts, firstName: string): string {
   const parts = facts.pain
-    ? [`${firstName}, thank you for saying that it hurts.`, PAIN_WORDS, 'Tell me where it is and when it comes, and we will look at it together before you go on.']
-    : [betterText(facts, firstName), practisedText(facts), keyText(facts), leaveAloneText(facts), sendText(facts)];
+    ? [
+        `${firstName}, thank you for saying that it hurts.`,
+        PAIN_WORDS,
+        'Tell me where it is and when it comes, and we will look at it together before you go on.',
+      ]
+    : [
+        betterText(facts, firstName),
+        practisedText(facts),
+        keyText(facts),
+        leaveAloneText(facts),
+        sendText(facts),
+      ];
   return parts.filter((part) => part !== '').join('\n\n');
 }
 
@@ -25,7 +35,10 @@ function betterText(facts: ReplyFacts, firstName: string): string {
 
 function practisedText({ practised }: ReplyFacts): string {
   if (practised.repsDone === 0) return 'I have no repetitions from you yet since we last spoke.';
-  const rate = practised.passRate === null ? '' : ` and ${Math.round(practised.passRate * 100)} % of those you judged counted`;
+  const rate =
+    practised.passRate === null
+      ? ''
+      : ` and ${Math.round(practised.passRate * 100)} % of those you judged counted`;
   return `You logged ${practised.repsDone} of ${practised.repsPlanned} repetitions${rate}.`;
 }
 
@@ -46,10 +59,13 @@ function keyText(facts: ReplyFacts): string {
 }
 
 const leaveAloneText = ({ leave }: ReplyFacts): string =>
-  leave.length === 0 ? '' : `Leave alone for now: ${leave.map((id) => faultName(id).toLowerCase()).join(', ')}. It should ease by itself.`;
+  leave.length === 0
+    ? ''
+    : `Leave alone for now: ${leave.map((id) => faultName(id).toLowerCase()).join(', ')}. It should ease by itself.`;
 
 function sendText({ sendNext }: ReplyFacts): string {
   if (!sendNext) return '';
-  const view = sendNext.view === 'face_on' ? 'face-on, phone at belt height' : 'down the line, phone on the hand line';
+  const view =
+    sendNext.view === 'face_on' ? 'face-on, phone at belt height' : 'down the line, phone on the hand line';
   return `Next, send ${sendNext.swings} swings ${view}, by ${sendNext.by}.`;
 }

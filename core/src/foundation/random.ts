@@ -19,8 +19,7 @@ export function gaussian(random: Random): number {
   return radius * Math.cos(2 * Math.PI * random());
 }
 
-export const between = (random: Random, low: number, high: number): number =>
-  low + (high - low) * random();
+export const between = (random: Random, low: number, high: number): number => low + (high - low) * random();
 
 export function pick<T>(random: Random, items: readonly T[]): T {
   const item = items[Math.floor(random() * items.length)];

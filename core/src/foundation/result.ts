@@ -14,9 +14,10 @@ export type Result<T, Code extends string = string> =
 
 export const good = <T>(value: T): Result<T, never> => ({ ok: true, value });
 
-export const bad = <Code extends string>(
-  problems: readonly Problem<Code>[],
-): Result<never, Code> => ({ ok: false, problems });
+export const bad = <Code extends string>(problems: readonly Problem<Code>[]): Result<never, Code> => ({
+  ok: false,
+  problems,
+});
 
 export const problem = <Code extends string>(
   code: Code,

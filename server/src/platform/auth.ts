@@ -23,7 +23,13 @@ export async function setUpCoach(ctx: Context, name: string, passphrase: string)
   const id = newId();
   ctx.db
     .insert(coaches)
-    .values({ id, name, salt: salt.toString('base64'), digest: digest.toString('base64'), createdAt: stamp(ctx) })
+    .values({
+      id,
+      name,
+      salt: salt.toString('base64'),
+      digest: digest.toString('base64'),
+      createdAt: stamp(ctx),
+    })
     .run();
   return openSession(ctx, id);
 }
@@ -40,12 +46,19 @@ export async function signIn(ctx: Context, passphrase: string): Promise<string> 
 export function openSession(ctx: Context, coachId: string): string {
   const token = newToken();
   const expiresAt = addDays(ctx.now(), SESSION_DAYS).toISOString();
-  ctx.db.insert(sessions).values({ tokenHash: hashToken(token), coachId, expiresAt }).run();
+  ctx.db
+    .insert(sessions)
+    .values({ tokenHash: hashToken(token), coachId, expiresAt })
+    .run();
   return token;
 }
 
 export function closeSession(ctx: Context, token: string | undefined): void {
-  if (token) ctx.db.delete(sessions).where(eq(sessions.tokenHash, hashToken(token))).run();
+  if (token)
+    ctx.db
+      .delete(sessions)
+      .where(eq(sessions.tokenHash, hashToken(token)))
+      .run();
 }
 
 /** The coach behind a cookie, or null. */

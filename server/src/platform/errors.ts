@@ -1,4 +1,4 @@
-import { type Failure } from '@inchstep/contract/shared';
+import type { Failure } from '@inchstep/contract/shared';
 import { PROBLEM_WORDS, type ProblemCode, problemText } from '@inchstep/contract/words';
 import type { Problem, Result } from '@inchstep/core/foundation';
 
@@ -20,7 +20,7 @@ export class Refusal extends Error {
 }
 
 /** The value of a core result, or a refusal with all its problems. */
-export function valueOf<T>(result: Result<T>): T {
+export function orRefuse<T>(result: Result<T>): T {
   if (result.ok) return result.value;
   throw Refusal.of(result.problems);
 }

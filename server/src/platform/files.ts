@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Transform, type Readable } from 'node:stream';
+import { type Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { newId } from './context.ts';
 
 export interface Received {
   readonly path: string;
@@ -27,7 +26,7 @@ export class FileStore {
   /** Streams an upload to a temporary file; the caller keeps or drops it. */
   async receive(stream: Readable): Promise<Received> {
     await mkdir(this.folder, { recursive: true });
-    const path = join(this.folder, `.incoming-${newId()}`);
+    const path = join(this.folder, `.incoming-${randomUUID()}`);
     const digest = createHash('sha256');
     let bytes = 0;
     const tap = new Transform({

@@ -1,4 +1,4 @@
-import { type Mark, type Station, STATIONS, type View } from '@inchstep/core/capture';
+import { type Mark, STATIONS, type Station, type View } from '@inchstep/core/capture';
 import { type Random, roundTo, seededRandom } from '@inchstep/core/foundation';
 import type { ViewKind } from '@inchstep/core/intake';
 import { makeCamera, makeMarks, mirrorView, type StandInCamera } from '../devices/camera.ts';
@@ -24,7 +24,11 @@ export interface ClipTruth {
   readonly measures: Readonly<Record<string, number>>;
 }
 
-export function clipTruth(swing: FilmedSwing, cameras: readonly StandInCamera[], framesPerSecond: number): ClipTruth {
+export function clipTruth(
+  swing: FilmedSwing,
+  cameras: readonly StandInCamera[],
+  framesPerSecond: number,
+): ClipTruth {
   const golfer = makeGolfer(swing.golfer, swing.faults, seededRandom(swing.seed));
   const exact = seededRandom(1);
   const seen = cameras.map((camera) =>
@@ -38,7 +42,9 @@ export function clipTruth(swing: FilmedSwing, cameras: readonly StandInCamera[],
       STATIONS.map((station) => [station, Math.round(golfer.shape[station].at * framesPerSecond)]),
     ) as Record<Station, number>,
     views: seen.map(({ view }) => view),
-    cameras: Object.fromEntries(cameras.map((camera) => [camera.view.id, camera.truth.map((v) => roundTo(v, 4))])),
+    cameras: Object.fromEntries(
+      cameras.map((camera) => [camera.view.id, camera.truth.map((v) => roundTo(v, 4))]),
+    ),
     marks: seen.flatMap(({ marks }) => marks),
     measures: Object.fromEntries(measures),
   };

@@ -3,7 +3,8 @@ import { rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { buildApp, makeContext, settingsFromEnv } from '@inchstep/server';
 import { format, parseISO } from 'date-fns';
-import { type Call, Seeder, type Send } from './seeder.ts';
+import type { Call, Send } from './requests.ts';
+import { Seeder } from './seeder.ts';
 import { tellStory } from './story.ts';
 
 /**
@@ -25,11 +26,20 @@ async function makeDemo(): Promise<void> {
   const app = await buildApp(ctx, { log: false, rateLimits: false });
   let cookie = '';
   const check = (url: string, response: { statusCode: number; body: string }) => {
-    if (response.statusCode >= 400) throw new Error(`demo: ${url} answered ${response.statusCode}: ${response.body.slice(0, 300)}`);
+    if (response.statusCode >= 400)
+      throw new Error(`demo: ${url} answered ${response.statusCode}: ${response.body.slice(0, 300)}`);
     return response.body === '' ? undefined : JSON.parse(response.body);
   };
   const call: Call = async (method, url, body) =>
-    check(url, await app.inject({ method, url, headers: { cookie }, ...(body === undefined ? {} : { payload: body as object }) })) as never;
+    check(
+      url,
+      await app.inject({
+        method,
+        url,
+        headers: { cookie },
+        ...(body === undefined ? {} : { payload: body as object }),
+      }),
+    ) as never;
   const send: Send = async (url, file, name, fields) => {
     const form = new FormData();
     for (const [key, value] of Object.entries(fields)) form.set(key, value);
@@ -39,7 +49,11 @@ async function makeDemo(): Promise<void> {
     const headers = { cookie, 'content-type': request.headers.get('content-type') ?? '' };
     return check(url, await app.inject({ method: 'POST', url, headers, payload })) as never;
   };
-  const setup = await app.inject({ method: 'POST', url: '/api/setup', payload: { name: 'Ilse Varga', passphrase: PASSPHRASE } });
+  const setup = await app.inject({
+    method: 'POST',
+    url: '/api/setup',
+    payload: { name: 'Ilse Varga', passphrase: PASSPHRASE },
+  });
   cookie = String(setup.headers['set-cookie']).split(';')[0] ?? '';
   const clock = {
     set: (day: string, hour: number) => {

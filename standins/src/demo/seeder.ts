@@ -1,23 +1,23 @@
 import { randomUUID } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
 import type { View } from '@inchstep/core/capture';
-import { plusDays, seededRandom, type Random } from '@inchstep/core/foundation';
-import { simulate } from '../simulate.ts';
+import { plusDays, type Random, seededRandom } from '@inchstep/core/foundation';
 import type { FaultGrades } from '../golfer/faultEffects.ts';
+import { simulate } from '../simulate.ts';
+import { readClip } from './clipFiles.ts';
 import type { ClipTruth } from './clips.ts';
 import type { Person } from './people.ts';
+import type { Call, Clock, Send } from './requests.ts';
 
-/** Sends a request as the signed-in coach would; the answer's body, or an error that names it. */
-export type Call = (method: 'GET' | 'POST' | 'PUT', url: string, body?: unknown) => Promise<never>;
-export type Send = (url: string, file: Buffer, name: string, fields: Record<string, string>) => Promise<never>;
-
-export interface Clock {
-  set(day: string, hour: number): void;
-}
-
-const CLIPS = new URL('../../standins/clips/', import.meta.url);
-const CLIPS_FROM_SOURCE = new URL('../../clips/', import.meta.url);
-const MEASURED_STATIONS = ['address', 'arm_back', 'top', 'arm_down', 'delivery', 'impact', 'chest_through', 'finish'] as const;
+const MEASURED_STATIONS = [
+  'address',
+  'arm_back',
+  'top',
+  'arm_down',
+  'delivery',
+  'impact',
+  'chest_through',
+  'finish',
+] as const;
 
 /** Lives through a made-up student's weeks, one request after another, as the people would. */
 export class Seeder {
@@ -49,13 +49,28 @@ export class Seeder {
     this.at(startedAgo, 9);
     const id = randomUUID();
     const bornOn = plusDays(this.today, -Math.round(person.age * 365.25 + 100));
-    const profile = { ...person.profile, heightIn: person.heightIn, handedness: person.left ? 'left' : 'right', bornOn, nextLesson: nextLessonIn === null ? null : this.day(-nextLessonIn) };
+    const profile = {
+      ...person.profile,
+      heightIn: person.heightIn,
+      handedness: person.left ? 'left' : 'right',
+      bornOn,
+      nextLesson: nextLessonIn === null ? null : this.day(-nextLessonIn),
+    };
     await this.call('POST', '/api/students', { id, profile });
     return id;
   }
 
   /** Filmed and measured swings of one day, marked as a careful coach marks. */
-  async swings(student: string, person: Person, ago: number, grades: FaultGrades, count: number, seed: number, speed = 'full', views: readonly View['kind'][] = ['face_on', 'down_the_line']): Promise<string[]> {
+  async swings(
+    student: string,
+    person: Person,
+    ago: number,
+    grades: FaultGrades,
+    count: number,
+    seed: number,
+    speed = 'full',
+    views: readonly View['kind'][] = ['face_on', 'down_the_line'],
+  ): Promise<string[]> {
     const recordedOn = this.at(ago, 10);
     const made = simulate({
       golfer: { handedness: person.left ? 'left' : 'right', heightIn: person.heightIn },
@@ -69,30 +84,70 @@ export class Seeder {
     for (const { capture } of made) {
       const kinds = new Map(capture.views.map((view) => [view.id, view.kind]));
       const marks = capture.marks.map((mark) => ({ ...mark, view: kinds.get(mark.view) }));
-      const swingViews = capture.views.map(({ id: _, ...view }) => ({ ...view, clipId: null, stationTimes: {} }));
+      const swingViews = capture.views.map(({ id: _, ...view }) => ({
+        ...view,
+        clipId: null,
+        stationTimes: {},
+      }));
       ids.push(await this.saveSwing(student, recordedOn, speed, swingViews, marks));
     }
     return ids;
   }
 
-  private async saveSwing(student: string, recordedOn: string, speed: string, views: unknown[], marks: unknown[]): Promise<string> {
+  private async saveSwing(
+    student: string,
+    recordedOn: string,
+    speed: string,
+    views: unknown[],
+    marks: unknown[],
+  ): Promise<string> {
     const id = randomUUID();
-    await this.call('POST', `/api/students/${student}/swings`, { id, recordedOn, club: 'mid_iron', speed, views, marks });
+    await this.call('POST', `/api/students/${student}/swings`, {
+      id,
+      recordedOn,
+      club: 'mid_iron',
+      speed,
+      views,
+      marks,
+    });
     if (marks.length > 0) await this.call('POST', `/api/swings/${id}/measure`);
     return id;
   }
 
   /** A rendered swing: its clips are sent, its stations named and, if asked, its places marked. */
-  async filmed(student: string, key: string, ago: number, marked: boolean, hour = 11): Promise<{ swing: string; clips: string[] }> {
+  async filmed(
+    student: string,
+    key: string,
+    ago: number,
+    marked: boolean,
+    hour = 11,
+  ): Promise<{ swing: string; clips: string[] }> {
     const recordedOn = this.at(ago, hour);
     const truth = JSON.parse((await readClip(`${key}.truth.json`)).toString('utf8')) as ClipTruth;
     const views: unknown[] = [];
     const clips: string[] = [];
     for (const view of truth.views) {
-      const clipId = await this.clip(`/api/students/${student}/clips`, `${key}.${view.kind}.mp4`, view.kind, recordedOn);
+      const clipId = await this.clip(
+        `/api/students/${student}/clips`,
+        `${key}.${view.kind}.mp4`,
+        view.kind,
+        recordedOn,
+      );
       clips.push(clipId);
-      const stationTimes = marked ? Object.fromEntries(MEASURED_STATIONS.map((s) => [s, truth.stationFrames[s] / truth.framesPerSecond])) : {};
-      views.push({ kind: view.kind, clipId, widthPx: view.widthPx, heightPx: view.heightPx, camera: marked ? view.camera : {}, groundMarks: marked ? view.groundMarks : [], stationTimes });
+      const stationTimes = marked
+        ? Object.fromEntries(
+            MEASURED_STATIONS.map((s) => [s, truth.stationFrames[s] / truth.framesPerSecond]),
+          )
+        : {};
+      views.push({
+        kind: view.kind,
+        clipId,
+        widthPx: view.widthPx,
+        heightPx: view.heightPx,
+        camera: marked ? view.camera : {},
+        groundMarks: marked ? view.groundMarks : [],
+        stationTimes,
+      });
     }
     const marks = marked ? this.handMarks(truth) : [];
     return { swing: await this.saveSwing(student, recordedOn, 'full', views, marks), clips };
@@ -112,14 +167,29 @@ export class Seeder {
     return id;
   }
 
-  async diagnose(student: string, swingId: string | null, findings: [string, 'present' | 'absent'][] = []): Promise<{ id: string; workOn: string[] }> {
+  async diagnose(
+    student: string,
+    swingId: string | null,
+    findings: [string, 'present' | 'absent'][] = [],
+  ): Promise<{ id: string; workOn: string[] }> {
     const id = randomUUID();
-    const record = (await this.call('POST', `/api/students/${student}/diagnoses`, { id, swingId, findings: findings.map(([f, seen]) => ({ id: f, seen })) })) as { result: { workOn: string[] } };
+    const record = (await this.call('POST', `/api/students/${student}/diagnoses`, {
+      id,
+      swingId,
+      findings: findings.map(([f, seen]) => ({ id: f, seen })),
+    })) as { result: { workOn: string[] } };
     return { id, workOn: record.result.workOn };
   }
 
   /** Chooses work, drills and a plan, the way a lesson ends. */
-  async settle(student: string, person: Person, diagnosis: string, workOn: string[], drills: string[], note = ''): Promise<void> {
+  async settle(
+    student: string,
+    person: Person,
+    diagnosis: string,
+    workOn: string[],
+    drills: string[],
+    note = '',
+  ): Promise<void> {
     await this.call('POST', `/api/diagnoses/${diagnosis}/choose`, { workOn, note: '' });
     await this.call('POST', '/api/drill-choices', { id: randomUUID(), diagnosisId: diagnosis, drills, note });
     await this.plan(student, person);
@@ -127,35 +197,90 @@ export class Seeder {
 
   async plan(student: string, person: Person, ago?: number): Promise<void> {
     if (ago !== undefined) this.at(ago, 12);
-    const { days, minutesPerDay, placeByDay } = person.profile as { days: string[]; minutesPerDay: object; placeByDay: object };
+    const { days, minutesPerDay, placeByDay } = person.profile as {
+      days: string[];
+      minutesPerDay: object;
+      placeByDay: object;
+    };
     const me = (await this.call('GET', '/api/me')) as { today: string };
-    await this.call('POST', `/api/students/${student}/plans`, { id: randomUUID(), start: me.today, nextLesson: null, days, minutesPerDay, placeByDay });
+    await this.call('POST', `/api/students/${student}/plans`, {
+      id: randomUUID(),
+      start: me.today,
+      nextLesson: null,
+      days,
+      minutesPerDay,
+      placeByDay,
+    });
   }
 
   /** Logs a set of repetitions as the student; `rate` is the share that passes. */
-  async sets(student: string, drill: string, stage: string, daysAgo: readonly number[], count: number, rate: number): Promise<void> {
+  async sets(
+    student: string,
+    drill: string,
+    stage: string,
+    daysAgo: readonly number[],
+    count: number,
+    rate: number,
+  ): Promise<void> {
     for (const ago of daysAgo) {
       const date = this.at(ago, 18);
-      const reps = Array.from({ length: count }, () => (this.random() < 0.05 ? '?' : this.random() < rate ? 'P' : 'F')).join('');
-      await this.call('POST', `/api/students/${student}/sets`, { id: randomUUID(), date, drill, stage, reps, felt: 4 + Math.floor(this.random() * 5) });
+      const reps = Array.from({ length: count }, () =>
+        this.random() < 0.05 ? '?' : this.random() < rate ? 'P' : 'F',
+      ).join('');
+      await this.call('POST', `/api/students/${student}/sets`, {
+        id: randomUUID(),
+        date,
+        drill,
+        stage,
+        reps,
+        felt: 4 + Math.floor(this.random() * 5),
+      });
     }
   }
 
-  async gate(student: string, ago: number, drill: string, stage: string, decision: 'advance' | 'hold' | 'back', note = ''): Promise<void> {
+  async gate(
+    student: string,
+    ago: number,
+    drill: string,
+    stage: string,
+    decision: 'advance' | 'hold' | 'back',
+    note = '',
+  ): Promise<void> {
     this.at(ago, 19);
-    await this.call('POST', `/api/students/${student}/gates`, { id: randomUUID(), drill, stage, decision, note });
+    await this.call('POST', `/api/students/${student}/gates`, {
+      id: randomUUID(),
+      drill,
+      stage,
+      decision,
+      note,
+    });
   }
 
   /** A private link made now; its token is what the student's phone keeps. */
   async link(student: string): Promise<string> {
-    const link = (await this.call('POST', `/api/students/${student}/links`, { days: 90 })) as { token: string };
+    const link = (await this.call('POST', `/api/students/${student}/links`, { days: 90 })) as {
+      token: string;
+    };
     return link.token;
   }
 
-  async checkin(token: string, ago: number, hour: number, note: string, extra: { pain?: boolean; painWhere?: string; clipIds?: string[] } = {}): Promise<string> {
+  async checkin(
+    token: string,
+    ago: number,
+    hour: number,
+    note: string,
+    extra: { pain?: boolean; painWhere?: string; clipIds?: string[] } = {},
+  ): Promise<string> {
     this.at(ago, hour);
     const id = randomUUID();
-    await this.call('POST', `/api/page/${token}/checkins`, { id, pain: extra.pain ?? false, painWhere: extra.painWhere ?? '', note, felt: 6, clipIds: extra.clipIds ?? [] });
+    await this.call('POST', `/api/page/${token}/checkins`, {
+      id,
+      pain: extra.pain ?? false,
+      painWhere: extra.painWhere ?? '',
+      note,
+      felt: 6,
+      clipIds: extra.clipIds ?? [],
+    });
     return id;
   }
 
@@ -168,14 +293,5 @@ export class Seeder {
     this.at(ago, hour);
     const draft = (await this.call('GET', `/api/checkins/${checkin}/draft`)) as { text: string };
     await this.call('POST', `/api/checkins/${checkin}/reply`, { id: randomUUID(), text: draft.text });
-  }
-}
-
-/** From the source tree and from the bundle alike. */
-async function readClip(name: string): Promise<Buffer> {
-  try {
-    return await readFile(new URL(name, CLIPS_FROM_SOURCE));
-  } catch {
-    return readFile(new URL(name, CLIPS));
   }
 }

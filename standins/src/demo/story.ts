@@ -14,7 +14,10 @@ const priya: Chapter = async (s, person) => {
   const id = await s.create(person, 1, 36);
   const { swing } = await s.filmed(id, 'priya-then', 35, true);
   await s.swings(id, person, 35, { over_turn: 2.2, lead_knee_collapse: 2.2 }, 2, 11);
-  const first = await s.diagnose(id, swing, [['obs.overswing', 'present'], ['ball.fat', 'present']]);
+  const first = await s.diagnose(id, swing, [
+    ['obs.overswing', 'present'],
+    ['ball.fat', 'present'],
+  ]);
   await s.settle(id, person, first.id, first.workOn, ['knee_swap']);
   const token = await s.link(id);
   await s.sets(id, 'knee_swap', 'still', days(34, 31), 20, 0.86);
@@ -38,26 +41,40 @@ const gus: Chapter = async (s, person) => {
   const id = await s.create(person, 4, 23);
   const { swing } = await s.filmed(id, 'gus', 22, true);
   await s.swings(id, person, 22, { over_slide: 2.2 }, 2, 21);
-  const first = await s.diagnose(id, swing, [['obs.stuck_inside', 'present'], ['ball.push', 'present']]);
+  const first = await s.diagnose(id, swing, [
+    ['obs.stuck_inside', 'present'],
+    ['ball.push', 'present'],
+  ]);
   await s.settle(id, person, first.id, first.workOn, ['delivery_freeze']);
   const token = await s.link(id);
   await s.sets(id, 'delivery_freeze', 'still', days(21, 17, 2), 16, 0.85);
   await s.gate(id, 17, 'delivery_freeze', 'still', 'advance');
   await s.swings(id, person, 8, { over_slide: 1.4 }, 3, 21);
   await s.sets(id, 'delivery_freeze', 'slow', days(15, 1, 3), 3, 0.68);
-  await s.checkin(token, 0, 7, 'Arrives at half-way most of the time now. With the ball there it still runs on.');
+  await s.checkin(
+    token,
+    0,
+    7,
+    'Arrives at half-way most of the time now. With the ball there it still runs on.',
+  );
 };
 
 /** Sixty-six, a bad back, frozen hips; reported pain yesterday. */
 const odette: Chapter = async (s, person) => {
   const id = await s.create(person, 6, 27);
   const [swing] = await s.swings(id, person, 26, { frozen_hips: 3 }, 2, 31);
-  const first = await s.diagnose(id, swing as string, [['obs.low_back_ache_after_practice', 'present'], ['ball.weak', 'present']]);
+  const first = await s.diagnose(id, swing as string, [
+    ['obs.low_back_ache_after_practice', 'present'],
+    ['ball.weak', 'present'],
+  ]);
   await s.settle(id, person, first.id, ['frozen_hips'], ['pocket_to_fence']);
   const token = await s.link(id);
   await s.sets(id, 'pocket_to_fence', 'still', days(25, 11, 4), 12, 0.7);
   await s.swings(id, person, 10, { frozen_hips: 2.6 }, 2, 31);
-  await s.checkin(token, 1, 18, 'Low on the left side, since Saturday. Dull, worse after sitting.', { pain: true, painWhere: 'low back, left' });
+  await s.checkin(token, 1, 18, 'Low on the left side, since Saturday. Dull, worse after sitting.', {
+    pain: true,
+    painWhere: 'low back, left',
+  });
 };
 
 /** Early extension and a long ball; a reply is overdue. */
@@ -65,7 +82,11 @@ const kofi: Chapter = async (s, person) => {
   const id = await s.create(person, 9, 30);
   const { swing } = await s.filmed(id, 'kofi', 29, true);
   await s.swings(id, person, 29, { depth_loss: 2, trail_knee_kick: 2 }, 2, 41);
-  const first = await s.diagnose(id, swing, [['obs.cramped_arms', 'present'], ['ball.push', 'present'], ['ball.hook', 'present']]);
+  const first = await s.diagnose(id, swing, [
+    ['obs.cramped_arms', 'present'],
+    ['ball.push', 'present'],
+    ['ball.hook', 'present'],
+  ]);
   await s.settle(id, person, first.id, first.workOn, ['toe_box']);
   const token = await s.link(id);
   await s.sets(id, 'toe_box', 'still', days(28, 24), 14, 0.85);
@@ -81,7 +102,10 @@ const kofi: Chapter = async (s, person) => {
 const hanne: Chapter = async (s, person) => {
   const id = await s.create(person, 12, 56);
   const [swing] = await s.swings(id, person, 55, { reverse_pivot: 2 }, 3, 51);
-  const first = await s.diagnose(id, swing as string, [['obs.falls_back_finish', 'present'], ['obs.self_reports_still_head', 'present']]);
+  const first = await s.diagnose(id, swing as string, [
+    ['obs.falls_back_finish', 'present'],
+    ['obs.self_reports_still_head', 'present'],
+  ]);
   await s.settle(id, person, first.id, ['reverse_pivot'], ['knee_gate']);
   const token = await s.link(id);
   const ladder = ['still', 'slow', 'half', 'three_quarter', 'full'];
@@ -103,7 +127,11 @@ const hanne: Chapter = async (s, person) => {
 const rafael: Chapter = async (s, person) => {
   const id = await s.create(person, 3, 25);
   const [swing] = await s.swings(id, person, 24, { spin_out: 2 }, 2, 61);
-  const first = await s.diagnose(id, swing as string, [['obs.over_the_top', 'present'], ['ball.slice', 'present'], ['ball.pull', 'present']]);
+  const first = await s.diagnose(id, swing as string, [
+    ['obs.over_the_top', 'present'],
+    ['ball.slice', 'present'],
+    ['ball.pull', 'present'],
+  ]);
   await s.settle(id, person, first.id, ['spin_out'], ['hip_metronome']);
   await s.link(id);
   await s.sets(id, 'hip_metronome', 'still', [23, 21, 19, 16], 5, 0.7);
@@ -115,7 +143,10 @@ const mei: Chapter = async (s, person) => {
   const id = await s.create(person, null, 44);
   const { swing } = await s.filmed(id, 'mei-then', 43, true);
   await s.swings(id, person, 43, { stall: 2.2, knee_shut: 1.6 }, 2, 71, 'full', ['face_on']);
-  const first = await s.diagnose(id, swing, [['obs.flip', 'present'], ['ball.hook', 'present']]);
+  const first = await s.diagnose(id, swing, [
+    ['obs.flip', 'present'],
+    ['ball.hook', 'present'],
+  ]);
   await s.settle(id, person, first.id, first.workOn.length > 0 ? first.workOn : ['stall'], ['knee_roll']);
   const token = await s.link(id);
   await s.sets(id, 'knee_roll', 'still', days(42, 36, 2), 14, 0.85);
@@ -148,7 +179,17 @@ const wren: Chapter = async (s, person) => {
   await s.filmed(id, 'wren', 1, false);
 };
 
-const CHAPTERS: Readonly<Record<string, Chapter>> = { priya, gus, odette, kofi, hanne, rafael, mei, piet, wren };
+const CHAPTERS: Readonly<Record<string, Chapter>> = {
+  priya,
+  gus,
+  odette,
+  kofi,
+  hanne,
+  rafael,
+  mei,
+  piet,
+  wren,
+};
 
 export async function tellStory(seeder: Seeder, say: (line: string) => void): Promise<void> {
   for (const person of PEOPLE) {

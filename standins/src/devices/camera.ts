@@ -1,4 +1,15 @@
-import { cameraFrame, type CameraKnowledge, type Landmark, type Mark, MARKS_WANTED, type Picture, project, type Projection, type Station, type View } from '@inchstep/core/capture';
+import {
+  type CameraKnowledge,
+  cameraFrame,
+  type Landmark,
+  MARKS_WANTED,
+  type Mark,
+  type Picture,
+  type Projection,
+  project,
+  type Station,
+  type View,
+} from '@inchstep/core/capture';
 import { gaussian, type Random, roundTo, type Vec3 } from '@inchstep/core/foundation';
 import type { ViewKind } from '@inchstep/core/intake';
 import type { StandInGolfer } from '../golfer/golfer.ts';
@@ -26,9 +37,20 @@ export const STICK_ENDS: readonly (readonly [number, number])[] = [
   [0, -8],
   [0, 40],
 ];
-export const STICK_LINES = [[STICK_ENDS[0], STICK_ENDS[1]], [STICK_ENDS[2], STICK_ENDS[3]]] as const;
+export const STICK_LINES = [
+  [STICK_ENDS[0], STICK_ENDS[1]],
+  [STICK_ENDS[2], STICK_ENDS[3]],
+] as const;
 
-const SD = { aimIn: 5, distanceIn: 5, heightIn: 2.5, yawDeg: 2.5, pitchDeg: 2, rollDeg: 1, focalShare: 0.035 };
+const SD = {
+  aimIn: 5,
+  distanceIn: 5,
+  heightIn: 2.5,
+  yawDeg: 2.5,
+  pitchDeg: 2,
+  rollDeg: 1,
+  focalShare: 0.035,
+};
 
 export function makeCamera(id: string, spec: CameraSpec, random: Random): StandInCamera {
   const errors = spec.errors ?? 1;
@@ -52,13 +74,28 @@ export function makeCamera(id: string, spec: CameraSpec, random: Random): StandI
   const [aimX, aimY] = [off(SD.aimIn), -30 + off(SD.aimIn)];
   const z = heightIn + off(SD.heightIn);
   const position = spec.kind === 'face_on' ? [aimX, aimY + away, z] : [aimX - away, aimY, z];
-  const truth = [...position, off(SD.yawDeg), off(SD.pitchDeg), off(SD.rollDeg), focalPx * (1 + off(SD.focalShare))];
-  const view: View = { id, kind: spec.kind, widthPx: spec.widthPx, heightPx: spec.heightPx, camera: knowledge, groundMarks: [] };
+  const truth = [
+    ...position,
+    off(SD.yawDeg),
+    off(SD.pitchDeg),
+    off(SD.rollDeg),
+    focalPx * (1 + off(SD.focalShare)),
+  ];
+  const view: View = {
+    id,
+    kind: spec.kind,
+    widthPx: spec.widthPx,
+    heightPx: spec.heightPx,
+    camera: knowledge,
+    groundMarks: [],
+  };
   if (spec.sticks === false) return { view, truth };
   const groundMarks = STICK_ENDS.flatMap(([x, y]) => {
     const seen = look({ view, truth }, [x, y, 0]);
     const sdPx = (2 * spec.widthPx) / 1080;
-    return inside(seen, spec) ? [{ xIn: x, yIn: y, u: seen.u + sdPx * gaussian(random), v: seen.v + sdPx * gaussian(random), sdPx }] : [];
+    return inside(seen, spec)
+      ? [{ xIn: x, yIn: y, u: seen.u + sdPx * gaussian(random), v: seen.v + sdPx * gaussian(random), sdPx }]
+      : [];
   });
   return { view: { ...view, groundMarks }, truth };
 }
@@ -96,13 +133,19 @@ export function makeMarks(
       const u = seen.u + noise * sdPx * gaussian(random);
       const v = seen.v + noise * sdPx * gaussian(random);
       if (u < 0 || v < 0 || u > view.widthPx || v > view.heightPx) return [];
-      return [{ view: view.id, station, landmark, u: roundTo(u, 2), v: roundTo(v, 2), sdPx: roundTo(sdPx, 2) }];
+      return [
+        { view: view.id, station, landmark, u: roundTo(u, 2), v: roundTo(v, 2), sdPx: roundTo(sdPx, 2) },
+      ];
     });
   });
 }
 
 /** A left-hander's pictures: everything mirrored, as a phone would really see it. */
-export function mirrorView(camera: StandInCamera, marks: readonly Mark[], left: boolean): { view: View; marks: Mark[] } {
+export function mirrorView(
+  camera: StandInCamera,
+  marks: readonly Mark[],
+  left: boolean,
+): { view: View; marks: Mark[] } {
   if (!left) return { view: camera.view, marks: [...marks] };
   const { widthPx } = camera.view;
   return {

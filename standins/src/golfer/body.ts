@@ -1,5 +1,18 @@
-import { add, clamp, cross, distance, dot, mix, norm, scale, sub, toRad, unit, type Vec3 } from '@inchstep/core/foundation';
 import type { Landmark } from '@inchstep/core/capture';
+import {
+  add,
+  clamp,
+  cross,
+  distance,
+  dot,
+  mix,
+  norm,
+  scale,
+  sub,
+  toRad,
+  unit,
+  type Vec3,
+} from '@inchstep/core/foundation';
 import type { StationShape } from './swingShape.ts';
 
 /** A made-up golfer's fixed sizes and setup, inches and degrees, right-handed frame of the core. */
@@ -45,7 +58,8 @@ export function poseBody(body: GolferBody, shape: StationShape): Pose {
   const spine = unit([-Math.tan(toRad(shape.lean)), Math.tan(toRad(shape.incline)), 1]);
   const neck = add(pelvis, scale(spine, body.trunkIn));
   const across = shoulderLine(shape.shoulders, spine);
-  const shoulder = (side: number) => add(add(neck, scale(spine, -1.2 * k)), scale(across, side * body.shoulderHalfIn));
+  const shoulder = (side: number) =>
+    add(add(neck, scale(spine, -1.2 * k)), scale(across, side * body.shoulderHalfIn));
   const leadShoulder = shoulder(1);
   const trailShoulder = shoulder(-1);
   const wanted: Vec3 = add(body.ankleMiddle, scale([shape.gripX, shape.gripY, shape.gripZ], k));
@@ -74,9 +88,19 @@ export function poseBody(body: GolferBody, shape: StationShape): Pose {
     },
     elbows: {
       lead: bend(leadShoulder, grip, body.armIn * 0.5, body.armIn * 0.5, elbowHint, body.armIn - 0.1),
-      trail: bend(trailShoulder, grip, body.armIn * 0.5, body.armIn * 0.5, [-0.5, -0.3, -1], body.armIn - 0.1),
+      trail: bend(
+        trailShoulder,
+        grip,
+        body.armIn * 0.5,
+        body.armIn * 0.5,
+        [-0.5, -0.3, -1],
+        body.armIn - 0.1,
+      ),
     },
-    clubHead: add(grip, scale(unit([shape.clubX, shape.clubY, shape.clubZ]), body.clubLengthIn * shape.clubLong)),
+    clubHead: add(
+      grip,
+      scale(unit([shape.clubX, shape.clubY, shape.clubZ]), body.clubLengthIn * shape.clubLong),
+    ),
     trailFootYawDeg: trail.yawDeg,
   };
 }
@@ -84,7 +108,9 @@ export function poseBody(body: GolferBody, shape: StationShape): Pose {
 /** Hip height from leg length at the setup's knee flex; depth so that weight sits over the feet. */
 function pelvisCentre(body: GolferBody, shape: StationShape, k: number): Vec3 {
   const leg = Math.sqrt(
-    body.thighIn ** 2 + body.shankIn ** 2 + 2 * body.thighIn * body.shankIn * Math.cos(toRad(body.kneeFlexDeg)),
+    body.thighIn ** 2 +
+      body.shankIn ** 2 +
+      2 * body.thighIn * body.shankIn * Math.cos(toRad(body.kneeFlexDeg)),
   );
   const behind = 3.4 * k;
   const sideways = body.ankleSpreadIn / 2 - body.hipsApartIn / 2;

@@ -5,7 +5,12 @@ import type { ShapeKey, SwingShape } from './swingShape.ts';
 export interface FaultEffect {
   readonly fault: string;
   readonly adds: readonly (readonly [Station, ShapeKey, number])[];
-  readonly stance?: { readonly ratio?: number; readonly offset?: number; readonly flex?: number; readonly trailFlare?: number };
+  readonly stance?: {
+    readonly ratio?: number;
+    readonly offset?: number;
+    readonly flex?: number;
+    readonly trailFlare?: number;
+  };
 }
 
 type Line = readonly [fault: string, adds: string, stance?: FaultEffect['stance']];
@@ -29,18 +34,33 @@ const LINES: readonly Line[] = [
   ['flat_turn', 'arm_back: tilt -4; top: tilt -6'],
   ['head_drift', 'top: headX -1.8; arm_back: headX -1'],
   ['toward_ball_back', 'arm_back: depth 1.0; top: depth 1.6'],
-  ['hang_back', 'arm_down: shift -0.9; delivery: shift -1.5; impact: shift -1.5, lean 2; shaft_through: shift -1.4; chest_through: shift -1.4; finish: shift -1.2'],
+  [
+    'hang_back',
+    'arm_down: shift -0.9; delivery: shift -1.5; impact: shift -1.5, lean 2; shaft_through: shift -1.4; chest_through: shift -1.4; finish: shift -1.2',
+  ],
   ['spin_out', 'arm_down: turn 14, shift -0.4; delivery: turn 10, shift -0.8; impact: turn 6'],
-  ['over_slide', 'arm_down: shift 0.7; delivery: shift 1.4; impact: shift 1.7; shaft_through: shift 1.6; chest_through: shift 1.2'],
+  [
+    'over_slide',
+    'arm_down: shift 0.7; delivery: shift 1.4; impact: shift 1.7; shaft_through: shift 1.6; chest_through: shift 1.2',
+  ],
   ['upper_dive', 'arm_down: lean -4; delivery: lean -7'],
   ['knee_shut', 'arm_down: leadKnee -16; delivery: leadKnee -22; impact: leadKnee -8'],
   ['depth_loss', `arm_down: depth 0.8; delivery: depth 1.4; impact: depth 1.9; ${THROUGH}: depth 1.2`],
-  ['trail_knee_kick', 'arm_down: trailHeelUp 0.6; delivery: trailHeelUp 1.5, trailKnee -14; impact: trailHeelUp 1.8, trailKnee -18'],
+  [
+    'trail_knee_kick',
+    'arm_down: trailHeelUp 0.6; delivery: trailHeelUp 1.5, trailKnee -14; impact: trailHeelUp 1.8, trailKnee -18',
+  ],
   ['lead_hip_pop', 'arm_down: tilt -6, rise 1.0; delivery: tilt -5, rise 1.0'],
-  ["stall", "delivery: turn -2; impact: turn -13; shaft_through: turn -16; chest_through: turn -14"],
+  ['stall', 'delivery: turn -2; impact: turn -13; shaft_through: turn -16; chest_through: turn -14'],
   ['wipe', 'impact: shift -1.7; shaft_through: shift -1.4; delivery: shift 0.1'],
-  ['no_post', 'impact: rise -0.8, leadKnee 6; shaft_through: rise -1.1; chest_through: rise -1.2; finish: rise -0.8'],
-  ['trail_side_stays', 'impact: trailHeelUp -0.3; chest_through: turn -10, trailHeelUp -1.2; finish: turn -20, trailHeelUp -2.4, trailKnee -22, trailFootTurn -18'],
+  [
+    'no_post',
+    'impact: rise -0.8, leadKnee 6; shaft_through: rise -1.1; chest_through: rise -1.2; finish: rise -0.8',
+  ],
+  [
+    'trail_side_stays',
+    'impact: trailHeelUp -0.3; chest_through: turn -10, trailHeelUp -1.2; finish: turn -20, trailHeelUp -2.4, trailKnee -22, trailFootTurn -18',
+  ],
   ['no_extension', 'chest_through: incline 12, depth -1'],
   ['stands_up', 'chest_through: incline -8; shaft_through: incline -7; impact: incline -3'],
   ['late_start', ''],
@@ -79,7 +99,10 @@ export interface StanceShift {
 }
 
 /** A shape with the faults' amounts added. */
-export function withFaults(shape: SwingShape, grades: FaultGrades): { shape: SwingShape; stance: StanceShift } {
+export function withFaults(
+  shape: SwingShape,
+  grades: FaultGrades,
+): { shape: SwingShape; stance: StanceShift } {
   const changed = structuredClone(shape) as Record<Station, Record<ShapeKey, number>>;
   const stance: StanceShift = { ratio: 0, offset: 0, flex: 0, trailFlare: 0 };
   for (const [fault, grade] of Object.entries(grades)) {

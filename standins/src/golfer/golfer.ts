@@ -1,6 +1,13 @@
 import type { Capture, Landmark, Station } from '@inchstep/core/capture';
 import { between, gaussian, norm, type Random, sub, unit, type Vec3 } from '@inchstep/core/foundation';
-import { type ArmSwing, BASE_RATIO_BY_CLUB, type Club, type Flexibility, type Hand, SHARE_OF_HEIGHT } from '@inchstep/core/intake';
+import {
+  type ArmSwing,
+  BASE_RATIO_BY_CLUB,
+  type Club,
+  type Flexibility,
+  type Hand,
+  SHARE_OF_HEIGHT,
+} from '@inchstep/core/intake';
 import { clockHour, POSE_MEASURES, shiftBackPeak } from '@inchstep/core/measures';
 import { type GolferBody, type Pose, poseBody } from './body.ts';
 import { type FaultGrades, withFaults } from './faultEffects.ts';
@@ -74,12 +81,23 @@ function giveClub(body: GolferBody, shape: SwingShape): { body: GolferBody; shap
     const [clubX, clubY, clubZ] = unit(way);
     return { ...shape[station], clubX, clubY, clubZ, clubLong: norm(way) / clubLengthIn };
   };
-  return { body: { ...body, clubLengthIn }, shape: { ...shape, address: aimed('address'), impact: aimed('impact') } };
+  return {
+    body: { ...body, clubLengthIn },
+    shape: { ...shape, address: aimed('address'), impact: aimed('impact') },
+  };
 }
 
 /** The same golfer on another swing: every quantity wanders a little from station to station. */
 export function anotherSwing(golfer: StandInGolfer, random: Random, spread = 1): StandInGolfer {
-  const wander: Partial<Record<keyof StationShape, number>> = { shift: 0.22, depth: 0.18, turn: 2, tilt: 0.8, lean: 0.7, leadKnee: 2.5, trailKnee: 2.5 };
+  const wander: Partial<Record<keyof StationShape, number>> = {
+    shift: 0.22,
+    depth: 0.18,
+    turn: 2,
+    tilt: 0.8,
+    lean: 0.7,
+    leadKnee: 2.5,
+    trailKnee: 2.5,
+  };
   const changed = structuredClone(golfer.shape) as Record<Station, Record<keyof StationShape, number>>;
   for (const station of SHAPE_STATIONS) {
     if (station === 'address') continue;
@@ -99,14 +117,16 @@ export function anotherSwing(golfer: StandInGolfer, random: Random, spread = 1):
 /** True value of every measure that poses allow, from the golfer itself. */
 export function trueMeasures(golfer: StandInGolfer): Record<string, number> {
   const poses = new Map(SHAPE_STATIONS.map((station) => [station, golfer.station(station)]));
-  const at = (station: Station, landmark: Landmark): Vec3 =>
-    (poses.get(station) as Pose).landmarks[landmark];
+  const at = (station: Station, landmark: Landmark): Vec3 => (poses.get(station) as Pose).landmarks[landmark];
   const sizes = { outerHipWidthIn: golfer.body.outerHipWidthIn, outerHipWidthSdShare: 0 };
   const truth = Object.fromEntries(POSE_MEASURES.map(({ id, value }) => [id, value(at, sizes)]));
   const peaks = (['shaft_back', 'arm_back', 'top'] as const).map((s) => shiftBackPeak(s).value(at, sizes));
   truth.shift_back_peak = Math.min(...peaks);
   const centre = (s: Station, axis: 0 | 1) => (at(s, 'lead_hip')[axis] + at(s, 'trail_hip')[axis]) / 2;
-  truth.bearing_forward = clockHour(centre('impact', 0) - centre('top', 0), centre('impact', 1) - centre('top', 1));
+  truth.bearing_forward = clockHour(
+    centre('impact', 0) - centre('top', 0),
+    centre('impact', 1) - centre('top', 1),
+  );
   return truth;
 }
 

@@ -8,7 +8,16 @@ export function interpolateShape(shape: SwingShape, seconds: number): StationSha
   const times = SHAPE_STATIONS.map((station) => shape[station].at);
   const keys = Object.keys(shape.address) as ShapeKey[];
   return Object.fromEntries(
-    keys.map((key) => [key, key === 'at' ? seconds : at(times, SHAPE_STATIONS.map((s) => shape[s][key]), seconds)]),
+    keys.map((key) => [
+      key,
+      key === 'at'
+        ? seconds
+        : at(
+            times,
+            SHAPE_STATIONS.map((s) => shape[s][key]),
+            seconds,
+          ),
+    ]),
   ) as unknown as StationShape;
 }
 
@@ -25,7 +34,10 @@ function at(times: readonly number[], values: readonly number[], time: number): 
   const [ma, mb] = [slope(times, values, i), slope(times, values, i + 1)];
   const [u2, u3] = [u * u, u * u * u];
   return (
-    a * (2 * u3 - 3 * u2 + 1) + ma * width * (u3 - 2 * u2 + u) + b * (-2 * u3 + 3 * u2) + mb * width * (u3 - u2)
+    a * (2 * u3 - 3 * u2 + 1) +
+    ma * width * (u3 - 2 * u2 + u) +
+    b * (-2 * u3 + 3 * u2) +
+    mb * width * (u3 - u2)
   );
 }
 

@@ -36,7 +36,16 @@ export type ShapeKey = keyof StationShape;
 export type SwingShape = Readonly<Record<Station, StationShape>>;
 
 const COLUMNS: readonly Station[] = [
-  'address', 'shaft_back', 'arm_back', 'top', 'arm_down', 'delivery', 'impact', 'shaft_through', 'chest_through', 'finish',
+  'address',
+  'shaft_back',
+  'arm_back',
+  'top',
+  'arm_down',
+  'delivery',
+  'impact',
+  'shaft_through',
+  'chest_through',
+  'finish',
 ];
 
 // One row a quantity, one column a station: a golfer inside every house band.

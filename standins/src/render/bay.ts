@@ -1,4 +1,17 @@
-import { AmbientLight, BoxGeometry, Color, CylinderGeometry, DirectionalLight, Fog, HemisphereLight, Mesh, MeshStandardMaterial, PlaneGeometry, Scene, SphereGeometry } from 'three';
+import {
+  AmbientLight,
+  BoxGeometry,
+  Color,
+  CylinderGeometry,
+  DirectionalLight,
+  Fog,
+  HemisphereLight,
+  Mesh,
+  MeshStandardMaterial,
+  PlaneGeometry,
+  Scene,
+  SphereGeometry,
+} from 'three';
 import { STICK_LINES } from '../devices/camera.ts';
 
 const paint = (color: string, roughness = 0.95) => new MeshStandardMaterial({ color, roughness });
@@ -27,11 +40,15 @@ export function makeBay(): { scene: Scene; ball: Mesh } {
   for (let i = 0; i < 14; i++) box(300, 8.6, 3, i % 2 ? '#a08c70' : '#978367', -60, 4 + i * 9, -118);
   box(300, 130, 2, '#7d6b53', -60, 64, -121);
   for (const x of [-200, 80]) box(7, 130, 7, '#6d5c48', x, 64, -112);
-  for (let i = 0; i < 9; i++) box(500, 260 + 90 * Math.sin(i * 2.1), 420, i % 2 ? '#cdc5b2' : '#bfb6a2', 2600, 120, -1700 + i * 420);
+  for (let i = 0; i < 9; i++)
+    box(500, 260 + 90 * Math.sin(i * 2.1), 420, i % 2 ? '#cdc5b2' : '#bfb6a2', 2600, 120, -1700 + i * 420);
   for (const [a, b] of STICK_LINES) {
     const [ax, ay] = a as readonly [number, number];
     const [bx, by] = b as readonly [number, number];
-    const stick = new Mesh(new CylinderGeometry(0.3, 0.3, Math.hypot(bx - ax, by - ay), 10), paint('#e8662f', 0.5));
+    const stick = new Mesh(
+      new CylinderGeometry(0.3, 0.3, Math.hypot(bx - ax, by - ay), 10),
+      paint('#e8662f', 0.5),
+    );
     stick.position.set((ax + bx) / 2, 0.3, (ay + by) / 2);
     stick.rotation.set(ax === bx ? Math.PI / 2 : 0, 0, ax === bx ? 0 : Math.PI / 2);
     stick.castShadow = true;

@@ -1,13 +1,50 @@
 import { add, cross, mix, scale, sub, unit, type Vec3 } from '@inchstep/core/foundation';
-import { CylinderGeometry, Group, Mesh, MeshStandardMaterial, SphereGeometry, Vector3, Quaternion } from 'three';
+import {
+  CylinderGeometry,
+  Group,
+  Mesh,
+  MeshStandardMaterial,
+  Quaternion,
+  SphereGeometry,
+  Vector3,
+} from 'three';
 import type { Look } from '../demo/cast.ts';
 import type { Pose } from '../golfer/body.ts';
 import { makeHead, placeHead } from './head.ts';
 import { limbRings, type Ring, Tube } from './surfaces.ts';
 
-const LEG_RADII = [[-0.02, 3.5], [0.06, 3.55], [0.2, 3.15], [0.36, 2.6], [0.46, 2.35], [0.5, 2.3], [0.54, 2.25], [0.64, 2.3], [0.78, 2.1], [0.9, 1.9], [0.985, 2.0]] as const;
-const SLEEVE_RADII = [[-0.05, 0.5], [-0.035, 1.25], [0, 1.8], [0.06, 2.05], [0.16, 1.95], [0.28, 1.9], [0.33, 1.95]] as const;
-const ARM_RADII = [[0.28, 1.4], [0.4, 1.32], [0.48, 1.25], [0.52, 1.25], [0.62, 1.3], [0.78, 1.1], [0.92, 0.85], [1.0, 0.9]] as const;
+const LEG_RADII = [
+  [-0.02, 3.5],
+  [0.06, 3.55],
+  [0.2, 3.15],
+  [0.36, 2.6],
+  [0.46, 2.35],
+  [0.5, 2.3],
+  [0.54, 2.25],
+  [0.64, 2.3],
+  [0.78, 2.1],
+  [0.9, 1.9],
+  [0.985, 2.0],
+] as const;
+const SLEEVE_RADII = [
+  [-0.05, 0.5],
+  [-0.035, 1.25],
+  [0, 1.8],
+  [0.06, 2.05],
+  [0.16, 1.95],
+  [0.28, 1.9],
+  [0.33, 1.95],
+] as const;
+const ARM_RADII = [
+  [0.28, 1.4],
+  [0.4, 1.32],
+  [0.48, 1.25],
+  [0.52, 1.25],
+  [0.62, 1.3],
+  [0.78, 1.1],
+  [0.92, 0.85],
+  [1.0, 0.9],
+] as const;
 
 const cloth = (color: string, roughness = 0.9) => new MeshStandardMaterial({ color, roughness });
 
@@ -49,11 +86,20 @@ export class Figure {
     this.shirt = add3(new Tube(shirt, 9));
     this.neck = add3(new Tube(skin, 4));
     this.head = makeHead(look);
-    this.hands = { lead: this.solid(new SphereGeometry(1.5, 16, 12), cloth('#f3f1ec', 0.6)), trail: this.solid(new SphereGeometry(1.45, 16, 12), skin) };
+    this.hands = {
+      lead: this.solid(new SphereGeometry(1.5, 16, 12), cloth('#f3f1ec', 0.6)),
+      trail: this.solid(new SphereGeometry(1.45, 16, 12), skin),
+    };
     this.shoes = sides(() => this.makeShoe(look.shoes));
-    this.shaft = this.solid(new CylinderGeometry(0.22, 0.28, 1, 10), new MeshStandardMaterial({ color: '#8d949b', roughness: 0.35, metalness: 0.6 }));
+    this.shaft = this.solid(
+      new CylinderGeometry(0.22, 0.28, 1, 10),
+      new MeshStandardMaterial({ color: '#8d949b', roughness: 0.35, metalness: 0.6 }),
+    );
     this.grip = this.solid(new CylinderGeometry(0.5, 0.42, 1, 12), cloth('#1e1f22', 0.8));
-    this.clubHead = this.solid(new SphereGeometry(1.5, 16, 10), new MeshStandardMaterial({ color: '#9aa1a8', roughness: 0.3, metalness: 0.6 }));
+    this.clubHead = this.solid(
+      new SphereGeometry(1.5, 16, 10),
+      new MeshStandardMaterial({ color: '#9aa1a8', roughness: 0.3, metalness: 0.6 }),
+    );
     this.group.add(this.head);
   }
 
@@ -94,11 +140,16 @@ export class Figure {
     for (const side of ['lead', 'trail'] as const) {
       const sign = side === 'lead' ? 1 : -1;
       const hip = add(L[`${side}_hip`], scale(hipLine, sign * 0.9 * k));
-      const radii = (table: readonly (readonly [number, number])[]) => table.map(([share, r]) => [share, r * size] as const);
+      const radii = (table: readonly (readonly [number, number])[]) =>
+        table.map(([share, r]) => [share, r * size] as const);
       this.legs[side].shape(limbRings(hip, L[`${side}_knee`], L[`${side}_ankle`], radii(LEG_RADII), hipLine));
       const shoulder = L[`${side}_shoulder`];
-      this.sleeves[side].shape(limbRings(shoulder, pose.elbows[side], L.grip, radii(SLEEVE_RADII), [0.3, 0.9, 0.2]));
-      this.arms[side].shape(limbRings(shoulder, pose.elbows[side], L.grip, radii(ARM_RADII), [0.3, 0.9, 0.2]));
+      this.sleeves[side].shape(
+        limbRings(shoulder, pose.elbows[side], L.grip, radii(SLEEVE_RADII), [0.3, 0.9, 0.2]),
+      );
+      this.arms[side].shape(
+        limbRings(shoulder, pose.elbows[side], L.grip, radii(ARM_RADII), [0.3, 0.9, 0.2]),
+      );
       this.placeShoe(side, L[`${side}_heel`], L[`${side}_toe`]);
     }
     this.shapeTrunk(pelvis, L.neck, hipLine, shoulderLine, size);
@@ -117,27 +168,51 @@ export class Figure {
     const ring = (share: number, wide: number, deep: number, lift: Vec3 = [0, 0, 0]): Ring => {
       const turn = Math.min(1, Math.max(0, (share - 0.12) / 0.6));
       const twisted = unit(add(scale(hipLine, 1 - turn), scale(shoulderLine, turn)));
-      return { at: add(add(pelvis, scale(way, share * long)), lift), wide: wide * size, deep: deep * size, across: twisted };
+      return {
+        at: add(add(pelvis, scale(way, share * long)), lift),
+        wide: wide * size,
+        deep: deep * size,
+        across: twisted,
+      };
     };
     const behind = unit(cross(way, hipLine));
     const back = scale(behind, (behind[1] > 0 ? -1 : 1) * 0.5);
-    this.hips.shape([ring(-0.17, 3.6, 3.2, back), ring(-0.1, 5.3, 4.3, back), ring(0, 6.3, 4.8, back), ring(0.1, 6.3, 4.5), ring(0.19, 5.9, 4.2)]);
+    this.hips.shape([
+      ring(-0.17, 3.6, 3.2, back),
+      ring(-0.1, 5.3, 4.3, back),
+      ring(0, 6.3, 4.8, back),
+      ring(0.1, 6.3, 4.5),
+      ring(0.19, 5.9, 4.2),
+    ]);
     this.belt.shape([ring(0.17, 6.05, 4.35), ring(0.2, 6.05, 4.35), ring(0.23, 6.0, 4.3)]);
     this.shirt.shape([
-      ring(0.2, 6.1, 4.4), ring(0.28, 5.95, 4.35), ring(0.42, 6.0, 4.3), ring(0.58, 6.6, 4.5), ring(0.72, 7.2, 4.6),
-      ring(0.83, 7.6, 4.3), ring(0.91, 7.3, 3.5), ring(0.97, 4.6, 2.8), ring(1.02, 2.6, 2.4),
+      ring(0.2, 6.1, 4.4),
+      ring(0.28, 5.95, 4.35),
+      ring(0.42, 6.0, 4.3),
+      ring(0.58, 6.6, 4.5),
+      ring(0.72, 7.2, 4.6),
+      ring(0.83, 7.6, 4.3),
+      ring(0.91, 7.3, 3.5),
+      ring(0.97, 4.6, 2.8),
+      ring(1.02, 2.6, 2.4),
     ]);
   }
 
   private shapeNeck(neck: Vec3, head: Vec3, across: Vec3, size: number): void {
     const at = (share: number): Vec3 => mix(neck, head, share);
-    this.neck.shape([-0.1, 0.2, 0.5, 0.8].map((share) => ({ at: at(share), wide: 1.8 * size, deep: 1.85 * size, across })));
+    this.neck.shape(
+      [-0.1, 0.2, 0.5, 0.8].map((share) => ({ at: at(share), wide: 1.8 * size, deep: 1.85 * size, across })),
+    );
   }
 
   private placeShoe(side: 'lead' | 'trail', heel: Vec3, toe: Vec3): void {
     const shoe = this.shoes[side];
     const way = unit(sub(toe, heel));
-    shoe.position.set(heel[0] + way[0] * 1.6 * this.k, heel[2] - 0.95 * this.k, heel[1] + way[1] * 1.6 * this.k);
+    shoe.position.set(
+      heel[0] + way[0] * 1.6 * this.k,
+      heel[2] - 0.95 * this.k,
+      heel[1] + way[1] * 1.6 * this.k,
+    );
     shoe.quaternion.setFromUnitVectors(new Vector3(0, 0, 1), new Vector3(way[0], way[2], way[1]));
     shoe.scale.setScalar(0.98 * this.k);
   }

@@ -52,8 +52,16 @@ async function renderJob(job: RenderJob): Promise<string> {
     draw(job.still / job.framesPerSecond);
     return toBase64(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer());
   }
-  const output = new Output({ format: new Mp4OutputFormat({ fastStart: 'in-memory' }), target: new BufferTarget() });
-  const source = new CanvasSource(canvas, { codec: 'avc', fullCodecString: 'avc1.42E01F', bitrate: job.bitrate, keyFrameInterval: 1 });
+  const output = new Output({
+    format: new Mp4OutputFormat({ fastStart: 'in-memory' }),
+    target: new BufferTarget(),
+  });
+  const source = new CanvasSource(canvas, {
+    codec: 'avc',
+    fullCodecString: 'avc1.42E01F',
+    bitrate: job.bitrate,
+    keyFrameInterval: 1,
+  });
   output.addVideoTrack(source, { frameRate: job.framesPerSecond });
   await output.start();
   const frames = Math.round(golfer.lengthSeconds * job.framesPerSecond);
@@ -81,7 +89,24 @@ function solvedCamera(standIn: StandInCamera): PerspectiveCamera {
   const { right, up, forward } = cameraFrame(kind, standIn.truth);
   const t = (v: Vec3) => [v[0], v[2], v[1]] as const;
   const [r, u, f] = [t(right), t(up), t(forward)];
-  const world = new Matrix4().set(r[0], u[0], -f[0], x, r[1], u[1], -f[1], z, r[2], u[2], -f[2], y, 0, 0, 0, 1);
+  const world = new Matrix4().set(
+    r[0],
+    u[0],
+    -f[0],
+    x,
+    r[1],
+    u[1],
+    -f[1],
+    z,
+    r[2],
+    u[2],
+    -f[2],
+    y,
+    0,
+    0,
+    0,
+    1,
+  );
   camera.matrixAutoUpdate = false;
   camera.matrix.copy(world);
   camera.matrixWorld.copy(world);
@@ -92,7 +117,8 @@ function solvedCamera(standIn: StandInCamera): PerspectiveCamera {
 function toBase64(buffer: ArrayBuffer): string {
   const bytes = new Uint8Array(buffer);
   let text = '';
-  for (let i = 0; i < bytes.length; i += 0x8000) text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
+  for (let i = 0; i < bytes.length; i += 0x8000)
+    text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
   return btoa(text);
 }
 

@@ -20,7 +20,13 @@ const BITRATE = 1_600_000;
 
 async function bundlePage(): Promise<string> {
   const page = new URL('./page.ts', import.meta.url).pathname;
-  const bundled = await build({ entryPoints: [page], bundle: true, format: 'iife', write: false, target: 'es2022' });
+  const bundled = await build({
+    entryPoints: [page],
+    bundle: true,
+    format: 'iife',
+    write: false,
+    target: 'es2022',
+  });
   return bundled.outputFiles[0]?.text ?? '';
 }
 
@@ -36,7 +42,17 @@ async function main(): Promise<void> {
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     protocolTimeout: 900_000,
-    args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-dev-shm-usage', '--enable-unsafe-swiftshader', '--use-gl=angle', '--use-angle=swiftshader'],
+    args: [
+      '--no-sandbox',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-dev-shm-usage',
+      '--enable-unsafe-swiftshader',
+      '--use-gl=angle',
+      '--use-angle=swiftshader',
+    ],
   });
   try {
     await mkdir(CLIPS, { recursive: true });
@@ -60,17 +76,31 @@ async function renderSwing(
   for (const camera of cameras) {
     const page = await browser.newPage();
     await page.goto(address);
-    const job: RenderJob = { swing, camera, framesPerSecond: FRAMES_PER_SECOND, bitrate: BITRATE, ...(still === undefined ? {} : { still }) };
+    const job: RenderJob = {
+      swing,
+      camera,
+      framesPerSecond: FRAMES_PER_SECOND,
+      bitrate: BITRATE,
+      ...(still === undefined ? {} : { still }),
+    };
     const started = Date.now();
-    const base64 = await page.evaluate((j) => (globalThis as unknown as { renderJob(job: unknown): Promise<string> }).renderJob(j), job as never);
+    const base64 = await page.evaluate(
+      (j) => (globalThis as unknown as { renderJob(job: unknown): Promise<string> }).renderJob(j),
+      job as never,
+    );
     const name = `${swing.key}.${camera.view.kind}`;
     const file = still === undefined ? join(CLIPS, `${name}.mp4`) : join(tmpdir(), `${name}.png`);
     await writeFile(file, Buffer.from(base64 as string, 'base64'));
-    console.log(`${file}: ${Math.round((base64 as string).length * 0.75 / 1024)} kB in ${((Date.now() - started) / 1000).toFixed(1)} s`);
+    console.log(
+      `${file}: ${Math.round(((base64 as string).length * 0.75) / 1024)} kB in ${((Date.now() - started) / 1000).toFixed(1)} s`,
+    );
     await page.close();
   }
   if (still === undefined) {
-    await writeFile(join(CLIPS, `${swing.key}.truth.json`), `${JSON.stringify(clipTruth(swing, cameras, FRAMES_PER_SECOND), null, 1)}\n`);
+    await writeFile(
+      join(CLIPS, `${swing.key}.truth.json`),
+      `${JSON.stringify(clipTruth(swing, cameras, FRAMES_PER_SECOND), null, 1)}\n`,
+    );
   }
 }
 

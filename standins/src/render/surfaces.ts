@@ -1,5 +1,5 @@
-import { cross, type Vec3, sub, unit, dot, scale, add } from '@inchstep/core/foundation';
-import { BufferGeometry, Float32BufferAttribute, Mesh, type Material } from 'three';
+import { add, cross, dot, scale, sub, unit, type Vec3 } from '@inchstep/core/foundation';
+import { BufferGeometry, Float32BufferAttribute, type Material, Mesh } from 'three';
 
 /** One ring of a tube: where it is, its half-widths, and which way its wide side points. */
 export interface Ring {
@@ -86,9 +86,7 @@ export function limbRings(
 /** 0 at `a`, 0.5 at the joint, 1 at `b`; the corner is rounded over a tenth on each side. */
 export function roundedPath(a: Vec3, joint: Vec3, b: Vec3, share: number): Vec3 {
   const straight = (t: number): Vec3 =>
-    t <= 0.5
-      ? add(a, scale(sub(joint, a), t / 0.5))
-      : add(joint, scale(sub(b, joint), (t - 0.5) / 0.5));
+    t <= 0.5 ? add(a, scale(sub(joint, a), t / 0.5)) : add(joint, scale(sub(b, joint), (t - 0.5) / 0.5));
   const reach = 0.08;
   if (Math.abs(share - 0.5) >= reach) return straight(share);
   const u = (share - 0.5 + reach) / (2 * reach);

@@ -1,18 +1,11 @@
 import type { Failure } from '@inchstep/contract/shared';
+import { HttpError } from './httpError.ts';
 
-/** A refusal or failure of the server, with words to show. */
-export class HttpError extends Error {
-  readonly status: number;
-  readonly failure: Failure;
-
-  constructor(status: number, failure: Failure) {
-    super(failure.message);
-    this.status = status;
-    this.failure = failure;
-  }
-}
-
-const OFFLINE: Failure = { code: 'offline', message: 'No connection to the program. What you entered is still here; try again when it is back.', problems: [] };
+const OFFLINE: Failure = {
+  code: 'offline',
+  message: 'No connection to the program. What you entered is still here; try again when it is back.',
+  problems: [],
+};
 
 async function answer<T>(request: Promise<Response>): Promise<T> {
   let response: Response;
@@ -30,7 +23,9 @@ const send = <T>(method: string, url: string, body?: unknown): Promise<T> =>
   answer<T>(
     fetch(url, {
       method,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      ...(body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     }),
   );
 
@@ -39,14 +34,21 @@ export const post = <T>(url: string, body?: unknown): Promise<T> => send<T>('POS
 export const put = <T>(url: string, body: unknown): Promise<T> => send<T>('PUT', url, body);
 
 /** Sends a file with progress (0..1); `signal` stops it. */
-export function upload<T>(url: string, fields: Record<string, string>, file: File, onProgress: (share: number) => void, signal: AbortSignal): Promise<T> {
+export function upload<T>(
+  url: string,
+  fields: Record<string, string>,
+  file: File,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<T> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     const form = new FormData();
     for (const [name, value] of Object.entries(fields)) form.set(name, value);
     form.set('file', file, file.name);
     request.open('POST', url);
-    request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0);
+    request.upload.onprogress = (event) =>
+      onProgress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onload = () => {
       const body = JSON.parse(request.responseText || 'null') as unknown;
       if (request.status < 300) resolve(body as T);

@@ -1,6 +1,6 @@
 import { CircleAlert, LoaderCircle } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { HttpError } from './http.ts';
+import { HttpError } from './httpError.ts';
 
 /** Shared pieces that every room may use; nothing here knows a room. */
 export function Loading({ what }: { readonly what: string }) {
@@ -12,7 +12,10 @@ export function Loading({ what }: { readonly what: string }) {
 }
 
 export function Failed({ error, again }: { readonly error: unknown; readonly again?: () => void }) {
-  const words = error instanceof HttpError ? error.message : 'Something broke on this screen. Load it again; nothing you saved is lost.';
+  const words =
+    error instanceof HttpError
+      ? error.message
+      : 'Something broke on this screen. Load it again; nothing you saved is lost.';
   return (
     <div role="alert" className="panel flex items-start gap-3 border-error p-4">
       <CircleAlert aria-hidden className="mt-0.5 shrink-0 text-error" size={22} />
@@ -28,7 +31,15 @@ export function Failed({ error, again }: { readonly error: unknown; readonly aga
   );
 }
 
-export function Empty({ title, children, action }: { readonly title: string; readonly children: ReactNode; readonly action?: ReactNode }) {
+export function Empty({
+  title,
+  children,
+  action,
+}: {
+  readonly title: string;
+  readonly children: ReactNode;
+  readonly action?: ReactNode;
+}) {
   return (
     <div className="panel border-dashed p-8 text-center">
       <h2 className="text-xl">{title}</h2>
@@ -38,7 +49,17 @@ export function Empty({ title, children, action }: { readonly title: string; rea
   );
 }
 
-export function Panel({ title, aside, children, className = '' }: { readonly title: string; readonly aside?: ReactNode; readonly children: ReactNode; readonly className?: string }) {
+export function Panel({
+  title,
+  aside,
+  children,
+  className = '',
+}: {
+  readonly title: string;
+  readonly aside?: ReactNode;
+  readonly children: ReactNode;
+  readonly className?: string;
+}) {
   return (
     <section className={`panel p-4 ${className}`} aria-label={title}>
       <div className="mb-2 flex items-baseline justify-between gap-3">
@@ -51,7 +72,15 @@ export function Panel({ title, aside, children, className = '' }: { readonly tit
 }
 
 /** A query's three faces in one place. */
-export function Shown<T>({ query, what, children }: { readonly query: { data: T | undefined; error: unknown; refetch: () => unknown }; readonly what: string; readonly children: (data: T) => ReactNode }) {
+export function Shown<T>({
+  query,
+  what,
+  children,
+}: {
+  readonly query: { data: T | undefined; error: unknown; refetch: () => unknown };
+  readonly what: string;
+  readonly children: (data: T) => ReactNode;
+}) {
   if (query.data !== undefined) return <>{children(query.data)}</>;
   if (query.error) return <Failed error={query.error} again={() => void query.refetch()} />;
   return <Loading what={what} />;
@@ -68,5 +97,7 @@ export function dayText(at: string, today: string): string {
   if (days === -1) return 'tomorrow';
   if (days > 1 && days < 14) return `${days} days ago`;
   if (days < -1 && days > -14) return `in ${-days} days`;
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(`${day}T12:00:00`));
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(
+    new Date(`${day}T12:00:00`),
+  );
 }

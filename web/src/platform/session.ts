@@ -2,11 +2,15 @@ import type { Me } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post } from './http.ts';
 
-export const useMe = () => useQuery({ queryKey: ['me'], queryFn: () => get<Me>('/api/me'), staleTime: 60_000 });
+export const useMe = () =>
+  useQuery({ queryKey: ['me'], queryFn: () => get<Me>('/api/me'), staleTime: 60_000 });
 
 function useEnter<T>(url: string) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: (body: T) => post(url, body), onSuccess: () => client.invalidateQueries() });
+  return useMutation({
+    mutationFn: (body: T) => post(url, body),
+    onSuccess: () => client.invalidateQueries(),
+  });
 }
 
 export const useSetup = () => useEnter<{ name: string; passphrase: string }>('/api/setup');

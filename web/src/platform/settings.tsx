@@ -28,7 +28,10 @@ export function SettingsProvider({ children }: { readonly children: ReactNode })
     document.documentElement.dataset.theme = settings.theme;
     localStorage.setItem(KEY, JSON.stringify(settings));
   }, [settings]);
-  const box = useMemo(() => ({ ...settings, change: (next: Partial<Settings>) => setSettings((now) => ({ ...now, ...next })) }), [settings]);
+  const box = useMemo(
+    () => ({ ...settings, change: (next: Partial<Settings>) => setSettings((now) => ({ ...now, ...next })) }),
+    [settings],
+  );
   return <Box value={box}>{children}</Box>;
 }
 

@@ -42,14 +42,21 @@ function Signed({ coach }: { readonly coach: string }) {
   useHotkeys('g>t', () => void navigate('/'));
   useHotkeys('g>r', () => void navigate('/students'));
   useHotkeys('g>n', () => void navigate('/students/new'));
-  const link = ({ isActive }: { isActive: boolean }) => `flex min-h-11 items-center px-3 font-semibold ${isActive ? 'bg-[var(--tape-ink)] text-[var(--tape)]' : 'hover:underline'}`;
+  const link = ({ isActive }: { isActive: boolean }) =>
+    `flex min-h-11 items-center px-3 font-semibold ${isActive ? 'bg-[var(--tape-ink)] text-[var(--tape)]' : 'hover:underline'}`;
   return (
     <div className="flex min-h-screen flex-col">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3"
+      >
         Skip to the page
       </a>
       <header className="tape-edge no-print flex items-end gap-2 px-4 pt-2">
-        <NavLink to="/" className="mr-4 flex min-h-11 items-center font-[family-name:var(--font-display)] text-xl font-bold">
+        <NavLink
+          to="/"
+          className="mr-4 flex min-h-11 items-center font-[family-name:var(--font-display)] text-xl font-bold"
+        >
           Inch Step
         </NavLink>
         <nav aria-label="Main" className="flex">
@@ -62,10 +69,16 @@ function Signed({ coach }: { readonly coach: string }) {
         </nav>
         <div className="ml-auto flex items-center gap-1">
           <span className="mr-2 text-sm max-md:hidden">{coach}</span>
-          <IconButton label={`Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`} onClick={() => change({ lengths: lengths === 'in' ? 'cm' : 'in' })}>
+          <IconButton
+            label={`Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`}
+            onClick={() => change({ lengths: lengths === 'in' ? 'cm' : 'in' })}
+          >
             <Ruler size={20} aria-hidden /> <span className="text-sm">{lengths}</span>
           </IconButton>
-          <IconButton label={theme === 'glare' ? 'Dark theme for the studio' : 'Light theme for glare'} onClick={() => change({ theme: theme === 'glare' ? 'studio' : 'glare' })}>
+          <IconButton
+            label={theme === 'glare' ? 'Dark theme for the studio' : 'Light theme for glare'}
+            onClick={() => change({ theme: theme === 'glare' ? 'studio' : 'glare' })}
+          >
             <Contrast size={20} aria-hidden />
           </IconButton>
           <IconButton label="Keys" onClick={toggleKeys}>
@@ -79,7 +92,11 @@ function Signed({ coach }: { readonly coach: string }) {
       <main id="main" className="flex-1">
         <Outlet />
       </main>
-      <Toaster position="bottom-center" theme={theme === 'glare' ? 'light' : 'dark'} toastOptions={{ duration: 8000 }} />
+      <Toaster
+        position="bottom-center"
+        theme={theme === 'glare' ? 'light' : 'dark'}
+        toastOptions={{ duration: 8000 }}
+      />
       <dialog ref={keys} className="modal" aria-label="Keys">
         <div className="modal-box max-w-xl">
           <h2 className="mb-3 text-xl">Keys</h2>
@@ -102,9 +119,23 @@ function Signed({ coach }: { readonly coach: string }) {
   );
 }
 
-function IconButton({ label, onClick, children }: { readonly label: string; readonly onClick: () => void; readonly children: React.ReactNode }) {
+function IconButton({
+  label,
+  onClick,
+  children,
+}: {
+  readonly label: string;
+  readonly onClick: () => void;
+  readonly children: React.ReactNode;
+}) {
   return (
-    <button type="button" aria-label={label} title={label} onClick={onClick} className="flex h-11 min-w-11 items-center justify-center gap-1 rounded hover:bg-black/10">
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      onClick={onClick}
+      className="flex h-11 min-w-11 items-center justify-center gap-1 rounded hover:bg-black/10"
+    >
       {children}
     </button>
   );

@@ -22,7 +22,11 @@ export function SignIn({ me }: { readonly me: Me }) {
       <div className="tape-edge rounded px-4 pt-4 pb-2">
         <h1 className="text-4xl">Inch Step</h1>
       </div>
-      <p className="text-lg">{fresh ? 'Welcome. Say who teaches here, and choose a passphrase that opens this program.' : 'The record of your students is behind this door.'}</p>
+      <p className="text-lg">
+        {fresh
+          ? 'Welcome. Say who teaches here, and choose a passphrase that opens this program.'
+          : 'The record of your students is behind this door.'}
+      </p>
       {me.demo && !fresh && (
         <button type="button" className="btn btn-primary btn-lg" onClick={() => demo.mutate(undefined)}>
           Enter as Ilse Varga (demo)
@@ -32,14 +36,38 @@ export function SignIn({ me }: { readonly me: Me }) {
         {fresh && (
           <label className="flex flex-col gap-1">
             Your name
-            <input className="input w-full" value={name} onChange={(e) => setName(e.target.value)} autoComplete="name" required maxLength={80} />
+            <input
+              className="input w-full"
+              value={name}
+              onChange={(e) => setName(e.target.value)}
+              autoComplete="name"
+              required
+              maxLength={80}
+            />
           </label>
         )}
         <label className="flex flex-col gap-1">
-          Passphrase {fresh && <span className="text-sm text-base-content/80">At least 10 characters; a short sentence is good.</span>}
-          <input className="input w-full" type="password" value={passphrase} onChange={(e) => setPassphrase(e.target.value)} autoComplete={fresh ? 'new-password' : 'current-password'} required minLength={fresh ? 10 : 1} />
+          Passphrase{' '}
+          {fresh && (
+            <span className="text-sm text-base-content/80">
+              At least 10 characters; a short sentence is good.
+            </span>
+          )}
+          <input
+            className="input w-full"
+            type="password"
+            value={passphrase}
+            onChange={(e) => setPassphrase(e.target.value)}
+            autoComplete={fresh ? 'new-password' : 'current-password'}
+            required
+            minLength={fresh ? 10 : 1}
+          />
         </label>
-        <button type="submit" className={me.demo && !fresh ? 'btn' : 'btn btn-primary'} disabled={setup.isPending || signIn.isPending}>
+        <button
+          type="submit"
+          className={me.demo && !fresh ? 'btn' : 'btn btn-primary'}
+          disabled={setup.isPending || signIn.isPending}
+        >
           {fresh ? 'Begin' : 'Open'}
         </button>
       </form>

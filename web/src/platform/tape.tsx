@@ -30,7 +30,8 @@ export function tapeDomain(band: TapeBand, value?: number, sd = 0, before?: numb
   const lo = band.lo ?? (band.hi ?? 0) - 4 * band.step;
   const hi = band.hi ?? (band.lo ?? 0) + 4 * band.step;
   const points = [lo - 1.5 * band.step, hi + 1.5 * band.step];
-  if (value !== undefined) points.push(value - Z95 * sd - 0.3 * band.step, value + Z95 * sd + 0.3 * band.step);
+  if (value !== undefined)
+    points.push(value - Z95 * sd - 0.3 * band.step, value + Z95 * sd + 0.3 * band.step);
   if (before !== undefined) points.push(before - 0.3 * band.step, before + 0.3 * band.step);
   return [Math.min(...points), Math.max(...points)];
 }
@@ -48,22 +49,65 @@ export function Tape({ name, band, value, sd = 0, before, verdict, compact = fal
   const x = (v: number) => scale(Math.min(high, Math.max(low, v)) * k);
   const ticks = scale.ticks(6);
   const minor = scale.ticks(24);
-  const label = value === undefined ? `${name}: not measured` : `${name}: ${text(value, band.unit)}, give or take ${text(Z95 * sd, band.unit === 'clock' ? 'ratio' : band.unit)}${verdict ? `, ${verdict}` : ''}`;
+  const label =
+    value === undefined
+      ? `${name}: not measured`
+      : `${name}: ${text(value, band.unit)}, give or take ${text(Z95 * sd, band.unit === 'clock' ? 'ratio' : band.unit)}${verdict ? `, ${verdict}` : ''}`;
   return (
-    <svg role="img" aria-labelledby={title} viewBox={`0 0 ${WIDTH} ${compact ? 44 : 58}`} className="block w-full">
+    <svg
+      role="img"
+      aria-labelledby={title}
+      viewBox={`0 0 ${WIDTH} ${compact ? 44 : 58}`}
+      className="block w-full"
+    >
       <title id={title}>{label}</title>
       <rect x={0} y={TAPE_TOP} width={WIDTH} height={TAPE_HEIGHT} rx={2} fill="var(--tape)" />
       {minor.map((t) => (
-        <line key={`m${t}`} x1={scale(t)} x2={scale(t)} y1={TAPE_TOP + TAPE_HEIGHT - 5} y2={TAPE_TOP + TAPE_HEIGHT} stroke="var(--tape-ink)" strokeWidth={0.8} />
+        <line
+          key={`m${t}`}
+          x1={scale(t)}
+          x2={scale(t)}
+          y1={TAPE_TOP + TAPE_HEIGHT - 5}
+          y2={TAPE_TOP + TAPE_HEIGHT}
+          stroke="var(--tape-ink)"
+          strokeWidth={0.8}
+        />
       ))}
       {ticks.map((t) => (
-        <line key={t} x1={scale(t)} x2={scale(t)} y1={TAPE_TOP + TAPE_HEIGHT - 10} y2={TAPE_TOP + TAPE_HEIGHT} stroke="var(--tape-ink)" strokeWidth={1.3} />
+        <line
+          key={t}
+          x1={scale(t)}
+          x2={scale(t)}
+          y1={TAPE_TOP + TAPE_HEIGHT - 10}
+          y2={TAPE_TOP + TAPE_HEIGHT}
+          stroke="var(--tape-ink)"
+          strokeWidth={1.3}
+        />
       ))}
-      <rect x={x(band.lo ?? low)} width={Math.max(1, x(band.hi ?? high) - x(band.lo ?? low))} y={TAPE_TOP + 11} height={5} fill="var(--tape-ink)" />
-      {before !== undefined && <path d={notch(x(before))} fill="var(--tape)" stroke="var(--tape-ink)" strokeWidth={1.4} strokeDasharray="2.5 1.5" />}
+      <rect
+        x={x(band.lo ?? low)}
+        width={Math.max(1, x(band.hi ?? high) - x(band.lo ?? low))}
+        y={TAPE_TOP + 11}
+        height={5}
+        fill="var(--tape-ink)"
+      />
+      {before !== undefined && (
+        <path
+          d={notch(x(before))}
+          fill="var(--tape)"
+          stroke="var(--tape-ink)"
+          strokeWidth={1.4}
+          strokeDasharray="2.5 1.5"
+        />
+      )}
       {value !== undefined && (
         <>
-          <path d={bracket(x(value - Z95 * sd), x(value + Z95 * sd))} fill="none" stroke="currentColor" strokeWidth={2} />
+          <path
+            d={bracket(x(value - Z95 * sd), x(value + Z95 * sd))}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={2}
+          />
           <path d={notch(x(value))} fill="var(--tape-ink)" />
         </>
       )}
@@ -77,5 +121,7 @@ export function Tape({ name, band, value, sd = 0, before, verdict, compact = fal
   );
 }
 
-const notch = (at: number): string => `M${at - 6} ${TAPE_TOP} L${at + 6} ${TAPE_TOP} L${at} ${TAPE_TOP + 11} Z`;
-const bracket = (from: number, to: number): string => `M${from} ${TAPE_TOP - 2} V${TAPE_TOP - 8} H${to} V${TAPE_TOP - 2}`;
+const notch = (at: number): string =>
+  `M${at - 6} ${TAPE_TOP} L${at + 6} ${TAPE_TOP} L${at} ${TAPE_TOP + 11} Z`;
+const bracket = (from: number, to: number): string =>
+  `M${from} ${TAPE_TOP - 2} V${TAPE_TOP - 8} H${to} V${TAPE_TOP - 2}`;

@@ -10,7 +10,9 @@ export function useUnits() {
     lengths,
     /** Factor from inches to what is shown. */
     perInch: metric ? CM_PER_IN : 1,
-    length: (inches: number, places = 1) => (metric ? `${inToCm(inches).toFixed(places === 0 ? 0 : 1)} cm` : `${inches.toFixed(places)} in`),
-    value: (value: number, unit: string) => (unit === 'in' && metric ? `${inToCm(value).toFixed(1)} cm` : valueText(value, unit)),
+    length: (inches: number, places = 1) =>
+      metric ? `${inToCm(inches).toFixed(places === 0 ? 0 : 1)} cm` : `${inches.toFixed(places)} in`,
+    value: (value: number, unit: string) =>
+      unit === 'in' && metric ? `${inToCm(value).toFixed(1)} cm` : valueText(value, unit),
   };
 }

@@ -1,5 +1,12 @@
 import { type Capture, cameraFrame, type Landmark, project, type Station } from '@inchstep/core/capture';
-import { FIT_LANDMARKS, type FloorStation, floorMap, type Measure, measureCapture, type Need } from '@inchstep/core/measures';
+import {
+  FIT_LANDMARKS,
+  type FloorStation,
+  floorMap,
+  type Measure,
+  measureCapture,
+  type Need,
+} from '@inchstep/core/measures';
 import { expose } from 'comlink';
 
 /** Where the fit expects a landmark in a picture. */
@@ -16,8 +23,17 @@ export interface FitAnswer {
   readonly needs: readonly Need[];
   readonly floor: readonly FloorStation[];
   readonly guesses: readonly Guess[];
-  readonly views: readonly { readonly id: string; readonly yawDeg: number; readonly yawSdDeg: number; readonly advice: readonly { readonly code: string; readonly moveIn?: number; readonly deg?: number }[] }[];
-  readonly suspects: readonly { readonly view: string; readonly station: Station; readonly landmark: Landmark }[];
+  readonly views: readonly {
+    readonly id: string;
+    readonly yawDeg: number;
+    readonly yawSdDeg: number;
+    readonly advice: readonly { readonly code: string; readonly moveIn?: number; readonly deg?: number }[];
+  }[];
+  readonly suspects: readonly {
+    readonly view: string;
+    readonly station: Station;
+    readonly landmark: Landmark;
+  }[];
   readonly ms: number;
 }
 
@@ -29,8 +45,17 @@ function fit(capture: Capture): FitAnswer {
     needs: measured.needs,
     floor: floorMap(measured.fit),
     guesses: guessesOf(capture, measured.fit),
-    views: measured.views.map((view) => ({ id: view.id, yawDeg: view.yawDeg, yawSdDeg: view.sd.yawDeg, advice: view.advice })),
-    suspects: measured.suspects.map(({ mark }) => ({ view: mark.view, station: mark.station, landmark: mark.landmark })),
+    views: measured.views.map((view) => ({
+      id: view.id,
+      yawDeg: view.yawDeg,
+      yawSdDeg: view.sd.yawDeg,
+      advice: view.advice,
+    })),
+    suspects: measured.suspects.map(({ mark }) => ({
+      view: mark.view,
+      station: mark.station,
+      landmark: mark.landmark,
+    })),
     ms: performance.now() - started,
   };
 }

@@ -1,5 +1,12 @@
 import { expose, transfer } from 'comlink';
-import { ALL_FORMATS, BlobSource, CanvasSink, EncodedPacketSink, Input, type InputVideoTrack } from 'mediabunny';
+import {
+  ALL_FORMATS,
+  BlobSource,
+  CanvasSink,
+  EncodedPacketSink,
+  Input,
+  type InputVideoTrack,
+} from 'mediabunny';
 
 export interface OpenedClip {
   readonly widthPx: number;
@@ -31,7 +38,10 @@ class ClipReader {
     if (!track) return { trouble: 'not_video', codec: '' };
     if (!(await track.canDecode())) return { trouble: 'codec', codec: track.codec ?? 'unknown' };
     const times: number[] = [];
-    for await (const packet of new EncodedPacketSink(track).packets(undefined, undefined, { metadataOnly: true })) times.push(packet.timestamp);
+    for await (const packet of new EncodedPacketSink(track).packets(undefined, undefined, {
+      metadataOnly: true,
+    }))
+      times.push(packet.timestamp);
     if (times.length === 0) return { trouble: 'no_frames', codec: '' };
     this.track = track;
     this.times = times.sort((a, b) => a - b);

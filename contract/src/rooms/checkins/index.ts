@@ -1,14 +1,20 @@
 import { QUEUE_REASONS } from '@inchstep/core/checkins';
-import type { Caution, SetupValue } from '@inchstep/core/prescription';
 import type { PlanItem } from '@inchstep/core/practice';
+import type { Caution, SetupValue } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { daySchema, idSchema } from '../../shared.ts';
 import { clipSchema } from '../capture/index.ts';
-import { holdSchema } from '../intake/index.ts';
 import { computed } from '../diagnosis/index.ts';
+import { holdSchema } from '../intake/index.ts';
 import { storedSetSchema } from '../practice/index.ts';
 
-export const linkSchema = z.object({ id: idSchema, createdAt: z.string(), expiresAt: z.string(), revokedAt: z.string().nullable(), lastUsedAt: z.string().nullable() });
+export const linkSchema = z.object({
+  id: idSchema,
+  createdAt: z.string(),
+  expiresAt: z.string(),
+  revokedAt: z.string().nullable(),
+  lastUsedAt: z.string().nullable(),
+});
 export type StudentLink = z.infer<typeof linkSchema>;
 /** The token is shown once, when the link is made; only its digest is kept. */
 export const newLinkSchema = linkSchema.extend({ token: z.string() });
@@ -63,7 +69,12 @@ export const pageSchema = z.object({
   day: computed<{ date: string; place: string; minutes: number; items: PlanItem[] } | null>(),
   nextDay: daySchema.nullable(),
   drills: z.array(
-    z.object({ id: z.string(), stage: z.string(), setup: computed<SetupValue[]>(), cautions: computed<Caution[]>() }),
+    z.object({
+      id: z.string(),
+      stage: z.string(),
+      setup: computed<SetupValue[]>(),
+      cautions: computed<Caution[]>(),
+    }),
   ),
   sets: z.array(storedSetSchema),
   checkins: z.array(checkinSchema),

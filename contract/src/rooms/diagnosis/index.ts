@@ -24,4 +24,7 @@ export const diagnosisSchema = z.object({
 });
 export type DiagnosisRecord = z.infer<typeof diagnosisSchema>;
 
-export const chooseWorkSchema = z.strictObject({ workOn: z.array(z.string()).min(1).max(2), note: z.string().max(500) });
+export const chooseWorkSchema = z.strictObject({
+  workOn: z.array(z.string()).min(1).max(2),
+  note: z.string().max(500),
+});

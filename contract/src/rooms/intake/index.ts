@@ -1,5 +1,17 @@
 import { WEEKDAYS } from '@inchstep/core/foundation';
-import { AIDS, ARM_SWINGS, BODY_AREAS, CUE_KINDS, CUE_SIDES, FLEXIBILITIES, HANDS, HEIGHT_RANGE_IN, LIMITS, PLACES, VIEW_KINDS } from '@inchstep/core/intake';
+import {
+  AIDS,
+  ARM_SWINGS,
+  BODY_AREAS,
+  CUE_KINDS,
+  CUE_SIDES,
+  FLEXIBILITIES,
+  HANDS,
+  HEIGHT_RANGE_IN,
+  LIMITS,
+  PLACES,
+  VIEW_KINDS,
+} from '@inchstep/core/intake';
 import { z } from 'zod';
 import { schoolSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
@@ -26,8 +38,12 @@ export const profileSchema = z.strictObject({
   handedness: z.enum(HANDS),
   heightIn: z
     .number({ error: 'give a height in inches' })
-    .min(HEIGHT_RANGE_IN.low, { error: `give the height in inches, ${HEIGHT_RANGE_IN.low} to ${HEIGHT_RANGE_IN.high}` })
-    .max(HEIGHT_RANGE_IN.high, { error: `give the height in inches, ${HEIGHT_RANGE_IN.low} to ${HEIGHT_RANGE_IN.high}` }),
+    .min(HEIGHT_RANGE_IN.low, {
+      error: `give the height in inches, ${HEIGHT_RANGE_IN.low} to ${HEIGHT_RANGE_IN.high}`,
+    })
+    .max(HEIGHT_RANGE_IN.high, {
+      error: `give the height in inches, ${HEIGHT_RANGE_IN.low} to ${HEIGHT_RANGE_IN.high}`,
+    }),
   outerHipWidthIn: z.number().min(6).max(30).nullable(),
   hipJointsApartIn: z.number().min(3).max(15).nullable(),
   flexibility: z.enum(FLEXIBILITIES),
@@ -63,7 +79,26 @@ export type Student = z.infer<typeof studentSchema>;
 export const newStudentSchema = z.strictObject({ id: idSchema, profile: profileSchema });
 export const editStudentSchema = z.strictObject({ version: versionSchema, profile: profileSchema });
 
-export const EVENT_KINDS = ['created', 'edited', 'archived', 'restored', 'clip', 'measured', 'diagnosed', 'work_chosen', 'drills_chosen', 'planned', 'gate', 'link', 'link_revoked', 'checkin', 'reply', 'hold', 'hold_lifted', 'undone'] as const;
+export const EVENT_KINDS = [
+  'created',
+  'edited',
+  'archived',
+  'restored',
+  'clip',
+  'measured',
+  'diagnosed',
+  'work_chosen',
+  'drills_chosen',
+  'planned',
+  'gate',
+  'link',
+  'link_revoked',
+  'checkin',
+  'reply',
+  'hold',
+  'hold_lifted',
+  'undone',
+] as const;
 export const eventSchema = z.object({
   id: idSchema,
   at: z.string(),
@@ -72,7 +107,10 @@ export const eventSchema = z.object({
 });
 export type ThreadEvent = z.infer<typeof eventSchema>;
 
-export const setupSchema = z.strictObject({ name: name, passphrase: z.string().min(10, { error: 'use at least 10 characters' }).max(200) });
+export const setupSchema = z.strictObject({
+  name: name,
+  passphrase: z.string().min(10, { error: 'use at least 10 characters' }).max(200),
+});
 export const signInSchema = z.strictObject({ passphrase: z.string().min(1).max(200) });
 export const meSchema = z.object({
   state: z.enum(['new', 'signed_out', 'signed_in']),
@@ -83,7 +121,14 @@ export const meSchema = z.object({
 export type Me = z.infer<typeof meSchema>;
 
 /** A pain report stops a student's drills until the coach lifts it, with a note. */
-export const holdSchema = z.object({ id: idSchema, where: z.string(), at: z.string(), liftedAt: z.string().nullable(), liftNote: z.string() });
+export const holdSchema = z.object({
+  id: idSchema,
+  where: z.string(),
+  at: z.string(),
+  liftedAt: z.string().nullable(),
+  liftNote: z.string(),
+});
 export type Hold = z.infer<typeof holdSchema>;
-export const liftHoldSchema = z.strictObject({ note: z.string().trim().min(3, { error: 'say why it is lifted' }).max(500) });
-
+export const liftHoldSchema = z.strictObject({
+  note: z.string().trim().min(3, { error: 'say why it is lifted' }).max(500),
+});

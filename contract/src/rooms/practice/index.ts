@@ -31,7 +31,11 @@ export const setLogSchema = z.strictObject({
   date: daySchema,
   drill: z.string(),
   stage: z.enum(STAGES),
-  reps: z.string().min(1).max(400).regex(/^[PF?]+$/, { error: 'write each repetition as P, F or ?' }),
+  reps: z
+    .string()
+    .min(1)
+    .max(400)
+    .regex(/^[PF?]+$/, { error: 'write each repetition as P, F or ?' }),
   felt: z.int().min(0).max(10).nullable(),
 });
 export type SetLog = z.infer<typeof setLogSchema>;

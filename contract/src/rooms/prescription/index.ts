@@ -3,7 +3,11 @@ import { z } from 'zod';
 import { idSchema } from '../../shared.ts';
 import { computed } from '../diagnosis/index.ts';
 
-export const prescriptionSchema = z.object({ diagnosisId: idSchema, workOn: z.array(z.string()), result: computed<Prescription>() });
+export const prescriptionSchema = z.object({
+  diagnosisId: idSchema,
+  workOn: z.array(z.string()),
+  result: computed<Prescription>(),
+});
 export type PrescriptionRecord = z.infer<typeof prescriptionSchema>;
 
 export const chooseDrillsSchema = z.strictObject({

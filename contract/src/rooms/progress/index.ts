@@ -41,7 +41,16 @@ export const briefSchema = z.object({
   stage: z.string().nullable(),
   repsDone: z.number(),
   repsPlanned: z.number(),
-  moved: z.array(z.object({ measure: z.string(), verdict: z.string(), direction: z.string(), before: z.number(), after: z.number(), unit: z.string() })),
+  moved: z.array(
+    z.object({
+      measure: z.string(),
+      verdict: z.string(),
+      direction: z.string(),
+      before: z.number(),
+      after: z.number(),
+      unit: z.string(),
+    }),
+  ),
   limits: z.array(z.string()),
   hold: z.boolean(),
   lastWords: z.string(),

@@ -50,8 +50,7 @@ export function cameraPrior(view: View): CameraPrior {
   const along = Math.hypot(aim.sdIn, distanceSd);
   const position =
     view.kind === 'face_on' ? [aim.x, aim.y + distance, height] : [aim.x - distance, aim.y, height];
-  const positionSd =
-    view.kind === 'face_on' ? [aim.sdIn, along, heightSd] : [along, aim.sdIn, heightSd];
+  const positionSd = view.kind === 'face_on' ? [aim.sdIn, along, heightSd] : [along, aim.sdIn, heightSd];
   return {
     mean: [...position, 0, 0, 0, focal],
     sd: [

@@ -13,7 +13,9 @@ export interface CameraKnowledge {
   readonly yawSdDeg?: number | undefined;
   readonly pitchSdDeg?: number | undefined;
   readonly rollSdDeg?: number | undefined;
-  readonly aimIn?: { readonly x: number; readonly y: number; readonly z: number; readonly sdIn: number } | undefined;
+  readonly aimIn?:
+    | { readonly x: number; readonly y: number; readonly z: number; readonly sdIn: number }
+    | undefined;
 }
 
 /** A stick end (or other known place) on the ground, seen at pixel (u, v). */

@@ -69,9 +69,7 @@ const isInside = (u: number, v: number, view: { widthPx: number; heightPx: numbe
 export type StationTimes = Partial<Record<Station, number>>;
 
 /** The first pair of stations that stand in the wrong order, or null. */
-export function stationsOutOfOrder(
-  times: StationTimes,
-): { earlier: Station; later: Station } | null {
+export function stationsOutOfOrder(times: StationTimes): { earlier: Station; later: Station } | null {
   let last: { station: Station; at: number } | null = null;
   for (const station of STATIONS) {
     const at = times[station];

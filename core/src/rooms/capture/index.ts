@@ -27,8 +27,8 @@ export {
   type Landmark,
   MARKS_WANTED,
   SIGHT_SD_PX,
-  STICK_PLACES,
   type Sight,
+  STICK_PLACES,
   sightSdPx,
 } from './landmarks.ts';
 export {

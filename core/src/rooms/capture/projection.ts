@@ -14,12 +14,7 @@ export interface Projection {
 }
 
 /** Pixel of a point: principal point in the middle, square pixels, no lens distortion. */
-export function project(
-  point: Vec3,
-  camera: CameraVector,
-  frame: CameraFrame,
-  picture: Picture,
-): Projection {
+export function project(point: Vec3, camera: CameraVector, frame: CameraFrame, picture: Picture): Projection {
   const d = sub(point, [camera[0] as number, camera[1] as number, camera[2] as number]);
   const depthIn = dot(d, frame.forward);
   const perInch = (camera[6] as number) / depthIn;

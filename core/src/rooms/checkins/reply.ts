@@ -14,13 +14,21 @@ export interface ReplyFacts {
   readonly pain: boolean;
   /** What got better, surest first. */
   readonly better: readonly MovedMeasure[];
-  readonly practised: { readonly repsDone: number; readonly repsPlanned: number; readonly passRate: number | null };
+  readonly practised: {
+    readonly repsDone: number;
+    readonly repsPlanned: number;
+    readonly passRate: number | null;
+  };
   /** The one key piece now: a drill at a stage. */
   readonly key: { readonly drill: string; readonly stage: Stage; readonly speedPct: number } | null;
   readonly gate: 'advance' | 'hold' | 'continue' | 'back' | null;
   /** Faults that are to be left alone for now. */
   readonly leave: readonly string[];
-  readonly sendNext: { readonly view: 'face_on' | 'down_the_line'; readonly swings: number; readonly by: string } | null;
+  readonly sendNext: {
+    readonly view: 'face_on' | 'down_the_line';
+    readonly swings: number;
+    readonly by: string;
+  } | null;
 }
 
 const SURENESS: Record<MovedMeasure['verdict'], number> = { real: 0, maybe: 1, cant_tell: 2, none: 3 };

@@ -1,6 +1,6 @@
 import { type Strength, strengthOf } from '../measures/index.ts';
-import { CAUSES, downstreamOf } from './causeTable.ts';
 import { bandContextOf, type CaseFile } from './caseFile.ts';
+import { CAUSES, downstreamOf } from './causeTable.ts';
 import { type Evidence, measuredEvidence, seenEvidence } from './evidence.ts';
 import { BLOCKERS, FAULTS, type Fault, PHASES } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
@@ -21,7 +21,10 @@ export interface Root {
 export interface LeftAlone {
   readonly fault: string;
   readonly probability: number;
-  readonly why: { readonly code: 'follows'; readonly root: string } | { readonly code: 'later' } | { readonly code: 'unsure' };
+  readonly why:
+    | { readonly code: 'follows'; readonly root: string }
+    | { readonly code: 'later' }
+    | { readonly code: 'unsure' };
 }
 
 export interface Diagnosis {
@@ -52,15 +55,26 @@ export function diagnose(file: CaseFile): Diagnosis {
   const present = presentFindings(evidence);
   const severities = faultSeverities(evidence, links, present);
   const believed = FAULTS.filter((fault) => (posteriors.get(fault.id) ?? 0) > BELIEVED);
-  const rootFaults = rankRoots(findRoots(believed, posteriors, links, present, severities), posteriors, severities);
-  const weights = weighEvidence(evidence, links, rootFaults.map((fault) => fault.id), posteriors);
-  const roots = rootFaults.map((fault): Root => ({
-    fault: fault.id,
-    probability: posteriors.get(fault.id) as number,
-    strength: strengthOf(severities.get(fault.id) ?? 0),
-    explains: explainedBy(fault.id, believed, rootFaults),
-    ...(weights.get(fault.id) as { for: Weighed[]; against: Weighed[] }),
-  }));
+  const rootFaults = rankRoots(
+    findRoots(believed, posteriors, links, present, severities),
+    posteriors,
+    severities,
+  );
+  const weights = weighEvidence(
+    evidence,
+    links,
+    rootFaults.map((fault) => fault.id),
+    posteriors,
+  );
+  const roots = rootFaults.map(
+    (fault): Root => ({
+      fault: fault.id,
+      probability: posteriors.get(fault.id) as number,
+      strength: strengthOf(severities.get(fault.id) ?? 0),
+      explains: explainedBy(fault.id, believed, rootFaults),
+      ...(weights.get(fault.id) as { for: Weighed[]; against: Weighed[] }),
+    }),
+  );
   const workOn = chooseWork(file, roots, posteriors);
   const enough = roots.length > 0 || looksTaken(evidence) >= ENOUGH_LOOKS;
   return {
@@ -94,9 +108,7 @@ const squared = (e: Evidence): Evidence => ({
 });
 
 const presentFindings = (evidence: readonly Evidence[]): Set<string> =>
-  new Set(
-    evidence.filter((e) => e.ifPresent > PRESENT_RATIO * e.ifAbsent).map((e) => e.finding),
-  );
+  new Set(evidence.filter((e) => e.ifPresent > PRESENT_RATIO * e.ifAbsent).map((e) => e.finding));
 
 /** Steps beyond the band of each fault's own findings; something merely seen counts as clear. */
 function faultSeverities(
@@ -201,7 +213,8 @@ function leaveAlone(
     const probability = posteriors.get(id) ?? 0;
     if (workOn.includes(id) || probability < WORTH_MENTIONING) continue;
     const root = roots.find((r) => r.fault === id || r.explains.includes(id));
-    if (root && root.fault !== id) left.push({ fault: id, probability, why: { code: 'follows', root: root.fault } });
+    if (root && root.fault !== id)
+      left.push({ fault: id, probability, why: { code: 'follows', root: root.fault } });
     else if (root) left.push({ fault: id, probability, why: { code: 'later' } });
     else left.push({ fault: id, probability, why: { code: 'unsure' } });
   }

@@ -23,10 +23,13 @@ export interface Marginals {
 }
 
 export function marginals(variableCount: number, factors: readonly Factor[]): Marginals {
-  const probes = Array.from({ length: variableCount }, (_, v): Factor => ({
-    variables: [v],
-    table: Float64Array.of(1, 1),
-  }));
+  const probes = Array.from(
+    { length: variableCount },
+    (_, v): Factor => ({
+      variables: [v],
+      table: Float64Array.of(1, 1),
+    }),
+  );
   const { buckets, constant } = eliminateAll(variableCount, [...factors, ...probes]);
   const slopes = backward(buckets, constant);
   const one = new Float64Array(variableCount);

@@ -62,8 +62,7 @@ function sideLikelihood(
   // In steps beyond this edge, so that both sides read alike.
   const seenAt = (sign * (measure.value - edge)) / band.step;
   const sd = Math.max(measure.sd / band.step, 0.05);
-  const width =
-    band.lo !== null && band.hi !== null ? (band.hi - band.lo) / band.step : OPEN_BAND_WIDTH;
+  const width = band.lo !== null && band.hi !== null ? (band.hi - band.lo) / band.step : OPEN_BAND_WIDTH;
   let present = 0;
   let absent = 0;
   const [from, to] = [seenAt - 4 * sd, seenAt + 4 * sd];

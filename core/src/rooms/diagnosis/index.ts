@@ -14,7 +14,7 @@ export {
   priorLogOdds,
   type Root,
 } from './diagnose.ts';
-export { type CaseFinding, type CaseMeasure, type Evidence } from './evidence.ts';
+export type { CaseFinding, CaseMeasure, Evidence } from './evidence.ts';
 export { BLOCKERS, FAULTS, type Fault, faultById, PHASES, type Phase } from './faultTable.ts';
 export {
   BALL_FINDINGS,

@@ -17,7 +17,12 @@ export interface NextLook {
 const OBJECT_TESTS = new Set(['obs.pushes_aid_away', 'obs.leaves_aid']);
 const QUESTIONS = new Set(['obs.low_back_ache_after_practice', 'obs.self_reports_still_head']);
 /** Seen only from behind the line. */
-const DOWN_THE_LINE_ONLY = new Set(['seat_drift_top', 'seat_loss_arm_down', 'seat_loss_delivery', 'seat_loss_impact']);
+const DOWN_THE_LINE_ONLY = new Set([
+  'seat_drift_top',
+  'seat_loss_arm_down',
+  'seat_loss_delivery',
+  'seat_loss_impact',
+]);
 const CANDIDATES = 10;
 const WORTHWHILE_BITS = 0.02;
 // What a look at a finding says when it is there, and when it is not.
@@ -68,7 +73,10 @@ function expectedGain(
   const ifNo = faultPosteriors([...evidence, no], links);
   const chance = chanceOfYes(posteriors, ifYes, ifNo);
   const gainBits = before - chance * entropy(ifYes) - (1 - chance) * entropy(ifNo);
-  const between = FAULTS.map(({ id }) => ({ id, moved: Math.abs((ifYes.get(id) ?? 0) - (ifNo.get(id) ?? 0)) }))
+  const between = FAULTS.map(({ id }) => ({
+    id,
+    moved: Math.abs((ifYes.get(id) ?? 0) - (ifNo.get(id) ?? 0)),
+  }))
     .sort((a, b) => b.moved - a.moved)
     .slice(0, 2)
     .map(({ id }) => id);
@@ -92,8 +100,7 @@ function chanceOfYes(
   return Math.min(1, Math.max(0, chance));
 }
 
-const bits = (p: number): number =>
-  p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p));
+const bits = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)));
 
 const entropy = (posteriors: ReadonlyMap<string, number>): number =>
   [...posteriors.values()].reduce((sum, p) => sum + bits(p), 0);

@@ -54,8 +54,7 @@ export function bandFor(id: string, context: BandContext): Band {
   };
 }
 
-export const allBands = (context: BandContext): Band[] =>
-  BAND_ROWS.map((row) => bandFor(row.id, context));
+export const allBands = (context: BandContext): Band[] => BAND_ROWS.map((row) => bandFor(row.id, context));
 
 function applyClub(id: string, draft: Draft, { club, heightIn }: BandContext): void {
   if (id === 'base_ratio') {

@@ -17,13 +17,7 @@ export interface SafetyAnswers {
 
 export interface LimitReason {
   readonly limit: Limit;
-  readonly because:
-    | 'pain_now'
-    | 'injured_in_year'
-    | 'trouble'
-    | 'dizziness'
-    | 'clinician'
-    | 'pregnant';
+  readonly because: 'pain_now' | 'injured_in_year' | 'trouble' | 'dizziness' | 'clinician' | 'pregnant';
 }
 
 /**

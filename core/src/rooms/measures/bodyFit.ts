@@ -1,10 +1,10 @@
 import { type ArrowFactor, factorArrow, type Vec3 } from '../../foundation/index.ts';
 import {
   BALL_CENTRE_HEIGHT_IN,
+  CAMERA_SIZE,
   type CameraFrame,
   type CameraPrior,
   type Capture,
-  CAMERA_SIZE,
   cameraFrame,
   cameraPrior,
   type Mark,
@@ -117,10 +117,12 @@ function descend(start: Float64Array, gather: (x: Float64Array) => NormalEquatio
       x = next;
       equations = tried;
       damping /= 10;
-      if (gain < COST_TOLERANCE * (1 + equations.cost)) return { x, iterations: iteration, stopped: 'converged' };
+      if (gain < COST_TOLERANCE * (1 + equations.cost))
+        return { x, iterations: iteration, stopped: 'converged' };
     } else {
       // A refused step so small that nothing can be gained is convergence, not failure.
-      if (tried.cost - equations.cost < COST_TOLERANCE) return { x, iterations: iteration, stopped: 'converged' };
+      if (tried.cost - equations.cost < COST_TOLERANCE)
+        return { x, iterations: iteration, stopped: 'converged' };
       damping *= 8;
       if (damping > 1e8) return { x, iterations: iteration, stopped: 'no_descent' };
     }

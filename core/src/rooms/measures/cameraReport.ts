@@ -38,10 +38,22 @@ export function reportCameras(fit: BodyFit): CameraReport[] {
     const start = fit.layout.cameraAt(i);
     const sds = camera.map((_, k) => Math.sqrt(fit.variance([[start + k, 1]])));
     const [x, y, z, yaw, pitch, roll, focal] = camera as number[] as [
-      number, number, number, number, number, number, number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
     ];
     const [xSd, ySd, zSd, yawSd, pitchSd, rollSd, focalSd] = sds as [
-      number, number, number, number, number, number, number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
     ];
     return {
       id: view.id,
@@ -50,7 +62,13 @@ export function reportCameras(fit: BodyFit): CameraReport[] {
       yawDeg: yaw,
       pitchDeg: pitch,
       rollDeg: roll,
-      sd: { focalPx: focalSd, positionIn: [xSd, ySd, zSd], yawDeg: yawSd, pitchDeg: pitchSd, rollDeg: rollSd },
+      sd: {
+        focalPx: focalSd,
+        positionIn: [xSd, ySd, zSd],
+        yawDeg: yawSd,
+        pitchDeg: pitchSd,
+        rollDeg: rollSd,
+      },
       advice: adviseCamera(fit, i, { yaw, yawSd, roll, rollSd, heightIn: z }),
     };
   });

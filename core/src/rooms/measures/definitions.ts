@@ -92,16 +92,15 @@ const ADDRESS: readonly MeasureDefinition[] = [
     'pelvis_offset_address',
     'address',
     [['address', [...HIPS, 'lead_ankle', 'trail_ankle']]],
-    (at) =>
-      pelvis(at, 'address')[0] -
-      midpoint(at('address', 'lead_ankle'), at('address', 'trail_ankle'))[0],
+    (at) => pelvis(at, 'address')[0] - midpoint(at('address', 'lead_ankle'), at('address', 'trail_ankle'))[0],
   ),
   define('turn_address', 'address', [['address', HIPS]], (at) => turn(at, 'address')),
-  define('trunk_lean_address', 'address', [['address', [...HIPS, 'neck']]], (at) =>
-    trunkLean(at, 'address'),
-  ),
-  define('knee_flex_address', 'address', [['address', [...LEG.lead, ...LEG.trail]]], (at) =>
-    (flex(at, 'address', 'lead') + flex(at, 'address', 'trail')) / 2,
+  define('trunk_lean_address', 'address', [['address', [...HIPS, 'neck']]], (at) => trunkLean(at, 'address')),
+  define(
+    'knee_flex_address',
+    'address',
+    [['address', [...LEG.lead, ...LEG.trail]]],
+    (at) => (flex(at, 'address', 'lead') + flex(at, 'address', 'trail')) / 2,
   ),
   define('lead_foot_flare', 'address', [['address', ['lead_heel', 'lead_toe']]], (at) => {
     const foot = sub(at('address', 'lead_toe'), at('address', 'lead_heel'));
@@ -115,33 +114,44 @@ const ADDRESS: readonly MeasureDefinition[] = [
 
 const TOP: readonly MeasureDefinition[] = [
   define('shift_top', 'top', since('top', HIPS), (at) => shift(at, 'top')),
-  define('trail_hip_past_line', 'top', since('top', ['trail_hip']), (at) =>
-    -moved(at, 'trail_hip', 'address', 'top', 0),
+  define(
+    'trail_hip_past_line',
+    'top',
+    since('top', ['trail_hip']),
+    (at) => -moved(at, 'trail_hip', 'address', 'top', 0),
   ),
   define('turn_top', 'top', [['top', HIPS]], (at) => -turn(at, 'top')),
   define('tilt_top', 'top', [['top', HIPS]], (at) => trailHigher(at, 'top')),
-  define('trail_hip_depth_top', 'top', since('top', ['trail_hip']), (at) =>
-    -moved(at, 'trail_hip', 'address', 'top', 1),
+  define(
+    'trail_hip_depth_top',
+    'top',
+    since('top', ['trail_hip']),
+    (at) => -moved(at, 'trail_hip', 'address', 'top', 1),
   ),
-  define('seat_drift_top', 'top', since('top', ['seat']), (at) =>
-    moved(at, 'seat', 'address', 'top', 1),
-  ),
-  define('lead_knee_in_top', 'top', since('top', ['lead_knee']), (at) =>
-    -moved(at, 'lead_knee', 'address', 'top', 0),
+  define('seat_drift_top', 'top', since('top', ['seat']), (at) => moved(at, 'seat', 'address', 'top', 1)),
+  define(
+    'lead_knee_in_top',
+    'top',
+    since('top', ['lead_knee']),
+    (at) => -moved(at, 'lead_knee', 'address', 'top', 0),
   ),
   define('lead_knee_out_top', 'top', since('top', ['lead_knee']), (at) =>
     moved(at, 'lead_knee', 'address', 'top', 1),
   ),
-  define('lead_knee_flex_change_top', 'top', since('top', LEG.lead), (at) =>
-    flex(at, 'top', 'lead') - flex(at, 'address', 'lead'),
+  define(
+    'lead_knee_flex_change_top',
+    'top',
+    since('top', LEG.lead),
+    (at) => flex(at, 'top', 'lead') - flex(at, 'address', 'lead'),
   ),
-  define('trail_knee_flex_change_top', 'top', since('top', LEG.trail), (at) =>
-    flex(at, 'top', 'trail') - flex(at, 'address', 'trail'),
+  define(
+    'trail_knee_flex_change_top',
+    'top',
+    since('top', LEG.trail),
+    (at) => flex(at, 'top', 'trail') - flex(at, 'address', 'trail'),
   ),
   define('trunk_lean_top', 'top', [['top', [...HIPS, 'neck']]], (at) => trunkLean(at, 'top')),
-  define('head_shift_top', 'top', since('top', ['head']), (at) =>
-    moved(at, 'head', 'address', 'top', 0),
-  ),
+  define('head_shift_top', 'top', since('top', ['head']), (at) => moved(at, 'head', 'address', 'top', 0)),
 ];
 
 const DOWN: readonly MeasureDefinition[] = [
@@ -166,8 +176,7 @@ const DOWN: readonly MeasureDefinition[] = [
     station: 'delivery',
     needs: since('delivery', ['lead_hip']),
     // The outer edge of the thigh rides with the hip joint; a thigh is half the hips' width.
-    value: (at, sizes) =>
-      moved(at, 'lead_hip', 'address', 'delivery', 0) / (sizes.outerHipWidthIn / 2),
+    value: (at, sizes) => moved(at, 'lead_hip', 'address', 'delivery', 0) / (sizes.outerHipWidthIn / 2),
     dividesByHipWidth: true,
   },
   define('seat_loss_delivery', 'delivery', both('top', 'delivery', ['seat']), (at) =>
@@ -205,9 +214,7 @@ const IMPACT: readonly MeasureDefinition[] = [
     [['impact', ['lead_knee', 'lead_ankle']]],
     (at) => at('impact', 'lead_knee')[0] - at('impact', 'lead_ankle')[0],
   ),
-  define('lead_knee_flex_impact', 'impact', [['impact', LEG.lead]], (at) =>
-    flex(at, 'impact', 'lead'),
-  ),
+  define('lead_knee_flex_impact', 'impact', [['impact', LEG.lead]], (at) => flex(at, 'impact', 'lead')),
   define('trail_heel_up_impact', 'impact', since('impact', ['trail_heel']), (at) =>
     moved(at, 'trail_heel', 'address', 'impact', 2),
   ),

@@ -18,7 +18,9 @@ export interface FloorStation {
   readonly centre: Vec3;
   /** Of the pelvis centre's travel since address. */
   readonly ellipse: GroundEllipse;
-  readonly feet: Readonly<Record<'lead' | 'trail', { readonly heel: Vec3; readonly toe: Vec3; readonly ankle: Vec3 }>>;
+  readonly feet: Readonly<
+    Record<'lead' | 'trail', { readonly heel: Vec3; readonly toe: Vec3; readonly ankle: Vec3 }>
+  >;
 }
 
 /** sqrt of the 95 % quantile of chi-square with two degrees of freedom. */
@@ -39,7 +41,9 @@ export function floorMap(fit: BodyFit): FloorStation[] {
       station,
       leadHip,
       trailHip,
-      centre: [0, 1, 2].map((axis) => ((leadHip[axis] as number) + (trailHip[axis] as number)) / 2) as unknown as Vec3,
+      centre: [0, 1, 2].map(
+        (axis) => ((leadHip[axis] as number) + (trailHip[axis] as number)) / 2,
+      ) as unknown as Vec3,
       ellipse: travelEllipse(fit, station),
       feet: { lead: foot('lead'), trail: foot('trail') },
     };

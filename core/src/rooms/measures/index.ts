@@ -19,5 +19,5 @@ export {
   type Measured,
   measureCapture,
 } from './measureCapture.ts';
-export { type Need, type NeedWhat } from './needs.ts';
-export { type Judged, judge, type Strength, severityOf, strengthOf, SURE, type Verdict } from './verdict.ts';
+export type { Need, NeedWhat } from './needs.ts';
+export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

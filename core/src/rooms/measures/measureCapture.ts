@@ -63,8 +63,8 @@ export function measureCapture(capture: Capture): Measured {
     needs.every(([station, landmarks]) => landmarks.every((l) => marked.has(`${station}/${l}`)));
   const context = bandContext(capture);
   const sizes = golferSizes(capture);
-  const poseMeasures = POSE_MEASURES.filter((definition) => has(definition.needs)).map(
-    (definition) => measureOne(fit, definition, sizes, context),
+  const poseMeasures = POSE_MEASURES.filter((definition) => has(definition.needs)).map((definition) =>
+    measureOne(fit, definition, sizes, context),
   );
   const peak = backPeak(fit, has);
   const peakMeasure = peak ? [measureOne(fit, shiftBackPeak(peak), sizes, context)] : [];
@@ -83,8 +83,7 @@ export function measureCapture(capture: Capture): Measured {
 function golferSizes(capture: Capture): GolferSizes {
   return {
     outerHipWidthIn: bodySizes(capture.golfer).outerHipWidthIn,
-    outerHipWidthSdShare:
-      capture.golfer.outerHipWidthIn === null ? SIZE_SD_SHARE : TAPED_WIDTH_SD_SHARE,
+    outerHipWidthSdShare: capture.golfer.outerHipWidthIn === null ? SIZE_SD_SHARE : TAPED_WIDTH_SD_SHARE,
   };
 }
 
@@ -109,36 +108,28 @@ function measureOne(
   return judged(definition.id, definition.station, value, Math.sqrt(variance), context);
 }
 
-function judged(
-  id: string,
-  station: Station,
-  value: number,
-  sd: number,
-  context: BandContext,
-): Measure {
+function judged(id: string, station: Station, value: number, sd: number, context: BandContext): Measure {
   const band = bandFor(id, context);
   const { verdict, severity } = judge(value, sd, band);
   return { id, station, value, sd, lo95: value - Z95 * sd, hi95: value + Z95 * sd, verdict, severity, band };
 }
 
 /** The measure's slope along every coordinate it reads, by central differences. */
-function slopesOf(
-  fit: BodyFit,
-  definition: MeasureDefinition,
-  sizes: GolferSizes,
-): [number, number][] {
+function slopesOf(fit: BodyFit, definition: MeasureDefinition, sizes: GolferSizes): [number, number][] {
   const form: [number, number][] = [];
   for (const [station, landmarks] of definition.needs) {
     for (const landmark of landmarks) {
       const start = fit.layout.landmarkAt(station, landmark);
       for (let axis = 0; axis < 3; axis++) {
-        const nudged = (by: number): PoseReader => (s, l) => {
-          const point = fit.landmark(s, l);
-          if (s !== station || l !== landmark) return point;
-          const moved: [number, number, number] = [...point];
-          moved[axis] = (moved[axis] as number) + by;
-          return moved;
-        };
+        const nudged =
+          (by: number): PoseReader =>
+          (s, l) => {
+            const point = fit.landmark(s, l);
+            if (s !== station || l !== landmark) return point;
+            const moved: [number, number, number] = [...point];
+            moved[axis] = (moved[axis] as number) + by;
+            return moved;
+          };
         const up = definition.value(nudged(DIFFERENCE_STEP_IN), sizes);
         const down = definition.value(nudged(-DIFFERENCE_STEP_IN), sizes);
         form.push([start + axis, (up - down) / (2 * DIFFERENCE_STEP_IN)]);
@@ -167,7 +158,14 @@ function bearing(
 ): Measure[] {
   const to = definition.to === 'back_peak' ? peak : definition.to;
   const hips = ['lead_hip', 'trail_hip'] as const;
-  if (!to || !has([[definition.from, hips], [to, hips]])) return [];
+  if (
+    !to ||
+    !has([
+      [definition.from, hips],
+      [to, hips],
+    ])
+  )
+    return [];
   const form = (axis: 0 | 1): [number, number][] =>
     hips.flatMap((hip) => [
       [fit.layout.landmarkAt(to, hip) + axis, 0.5] as [number, number],

@@ -54,11 +54,7 @@ export function needsOf(
 }
 
 /** A second view first; with both views there, sticks on the ground in each. */
-function wantForDoubt(
-  capture: Capture,
-  id: string,
-  want: (what: NeedWhat, id: string) => void,
-): void {
+function wantForDoubt(capture: Capture, id: string, want: (what: NeedWhat, id: string) => void): void {
   const kinds = new Set(capture.views.map((view) => view.kind));
   const missing = (['face_on', 'down_the_line'] as const).find((kind) => !kinds.has(kind));
   if (missing) {

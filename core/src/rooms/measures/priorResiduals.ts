@@ -67,7 +67,11 @@ export class PriorResiduals {
       for (let i = 0; i < indices.length; i++) {
         value += (coefficients[i] as number) * (x[indices[i] as number] as number);
       }
-      equations.add(indices, coefficients.map((c) => c / sd), value / sd);
+      equations.add(
+        indices,
+        coefficients.map((c) => c / sd),
+        value / sd,
+      );
     }
     for (const stretch of this.stretches) addStretch(equations, x, stretch);
   }
@@ -273,7 +277,9 @@ export const startingVector = (
   cameras: readonly CameraPrior[],
 ): Float64Array => {
   const x = new Float64Array(layout.size);
-  cameras.forEach((camera, i) => x.set(camera.mean, layout.cameraAt(i)));
+  cameras.forEach((camera, i) => {
+    x.set(camera.mean, layout.cameraAt(i));
+  });
   SEGMENTS.forEach((segment, i) => {
     x[layout.segmentAt(i)] = Math.log(segment.share * capture.golfer.heightIn);
   });

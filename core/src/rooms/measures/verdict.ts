@@ -18,8 +18,7 @@ export function judge(value: number, sd: number, band: Band): Judged {
   const below = band.lo === null ? 0 : tail(band.lo - value, sd);
   const above = band.hi === null ? 0 : tail(value - band.hi, sd);
   const inBand = Math.max(0, 1 - below - above);
-  const verdict =
-    inBand >= SURE ? 'in' : below >= SURE ? 'low' : above >= SURE ? 'high' : 'cant_tell';
+  const verdict = inBand >= SURE ? 'in' : below >= SURE ? 'low' : above >= SURE ? 'high' : 'cant_tell';
   return { verdict, severity: severityOf(value, band), inBand };
 }
 

@@ -8,10 +8,20 @@ export {
   heldBy,
   type MeasureGate,
   measureGate,
-  readReps,
   type Rep,
+  readReps,
   repGate,
 } from './gate.ts';
-export { buildPlan, type Give, type Plan, type PlanDay, type PlanItem, type PlanStage } from './plan.ts';
+export { buildPlan } from './plan.ts';
+export type { Give, Plan, PlanDay, PlanItem, PlanStage } from './planModel.ts';
 export { checkPlan, type DoneSet, type PlanProblem, type PlanRequest } from './planRequest.ts';
-export { REHEARSALS_PER_BALL, SECONDS, STAGE_ROWS, STAGES, type Stage, stageAfter, stageBefore, stageRow } from './stages.ts';
+export {
+  REHEARSALS_PER_BALL,
+  SECONDS,
+  STAGE_ROWS,
+  STAGES,
+  type Stage,
+  stageAfter,
+  stageBefore,
+  stageRow,
+} from './stages.ts';

@@ -1,4 +1,13 @@
-import { bad, good, type IsoDay, isIsoDay, type Problem, problem, type Result, type Weekday } from '../../foundation/index.ts';
+import {
+  bad,
+  good,
+  type IsoDay,
+  isIsoDay,
+  type Problem,
+  problem,
+  type Result,
+  type Weekday,
+} from '../../foundation/index.ts';
 import type { CaseFile } from '../diagnosis/index.ts';
 import type { Place } from '../intake/index.ts';
 import { drillById } from '../prescription/index.ts';
@@ -48,7 +57,10 @@ export function checkPlan(request: PlanRequest): Result<PlanRequest, PlanProblem
     date(request.nextLesson, 'planning.nextLesson');
     if (request.nextLesson < request.start) {
       problems.push(
-        problem('lesson_before_start', 'planning.nextLesson', { start: request.start, nextLesson: request.nextLesson }),
+        problem('lesson_before_start', 'planning.nextLesson', {
+          start: request.start,
+          nextLesson: request.nextLesson,
+        }),
       );
     }
   }
@@ -59,7 +71,9 @@ export function checkPlan(request: PlanRequest): Result<PlanRequest, PlanProblem
   request.done.forEach((set, i) => {
     date(set.date, `planning.done[${i}].date`);
     if (set.passes > set.reps) {
-      problems.push(problem('passes_over_reps', `planning.done[${i}].passes`, { passes: set.passes, reps: set.reps }));
+      problems.push(
+        problem('passes_over_reps', `planning.done[${i}].passes`, { passes: set.passes, reps: set.reps }),
+      );
     }
   });
   return problems.length > 0 ? bad(problems) : good(request);

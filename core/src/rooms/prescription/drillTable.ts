@@ -1,5 +1,5 @@
-import type { Aid, CueKind, CueSide, Place, SchoolChoice } from '../intake/index.ts';
 import type { Phase } from '../diagnosis/index.ts';
+import type { Aid, CueKind, CueSide, Place, SchoolChoice } from '../intake/index.ts';
 
 /** B back, H hip, K knee, A ankle, T turning balance; 1 light, 2 marked. */
 export type LoadClass = 'B' | 'H' | 'K' | 'A' | 'T';
@@ -44,13 +44,20 @@ type Row = [
   cue: string,
   overdo: string,
   moves: string,
-  extras?: { schools?: SchoolChoice[]; clashes?: SchoolChoice[]; face?: true; notWith?: string[]; setup?: SetupDistance[] },
+  extras?: {
+    schools?: SchoolChoice[];
+    clashes?: SchoolChoice[];
+    face?: true;
+    notWith?: string[];
+    setup?: SetupDistance[];
+  },
 ];
 
 const scaled = (id: string, valueIn: number): SetupDistance => ({ id, valueIn, scales: true });
 const fixed = (id: string, valueIn: number): SetupDistance => ({ id, valueIn, scales: false });
 
 // fixes "fault strength"; aids: comma = and, slash = or; places h r n c, then ball use; cue "kind side".
+// biome-ignore format: a row a drill, so that the table can be read
 const ROWS: readonly Row[] = [
   ['stance_ruler', 'setup', 'base_narrow 3, base_wide 3, hips_off_centre 2', 'stick', 'hr no', '', 'external both', '', 'base_ratio'],
   ['level_bump', 'setup', 'false_bump 3, hips_off_centre 3', 'bar', 'hrc either', '', 'inner lead', 'hips_off_centre', 'pelvis_offset_address trunk_lean_address', { schools: ['setup_bias.preset'], setup: [fixed('bump', 1)] }],
@@ -101,7 +108,12 @@ function toDrill([id, phase, fixes, aids, where, loads, cue, overdo, moves, extr
     aids: aids === '' ? [] : aids.split(',').map((group) => group.split('/') as Aid[]),
     places: [...places].map((letter) => PLACE_OF[letter] as Place),
     ball,
-    loads: Object.fromEntries(loads.split(' ').filter(Boolean).map((l) => [l[0], Number(l[1])])),
+    loads: Object.fromEntries(
+      loads
+        .split(' ')
+        .filter(Boolean)
+        .map((l) => [l[0], Number(l[1])]),
+    ),
     cue: { kind, side },
     overdo: overdo === '' ? null : overdo,
     moves: moves.split(' '),

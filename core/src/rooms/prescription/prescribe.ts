@@ -1,7 +1,15 @@
 import { type CaseFile, type Diagnosis, diagnose } from '../diagnosis/index.ts';
 import { isChild } from '../intake/index.ts';
 import { DRILLS, type Drill } from './drillTable.ts';
-import { type Caution, cautionsFor, drillsClash, historyWith, type Refusal, refuse, watchesFor } from './rules.ts';
+import {
+  type Caution,
+  cautionsFor,
+  drillsClash,
+  historyWith,
+  type Refusal,
+  refuse,
+  watchesFor,
+} from './rules.ts';
 import { type SetupValue, setupFor } from './setupCard.ts';
 
 export interface ScorePart {
@@ -41,7 +49,8 @@ export interface Prescription {
 }
 
 /** Measures that only a down-the-line film shows well; the rest are seen face-on. */
-const SEEN_DOWN_THE_LINE = /^(seat_|bearing_|hip_extension|incline|trail_hip_depth|trail_knee_kick|lead_knee_out)/;
+const SEEN_DOWN_THE_LINE =
+  /^(seat_|bearing_|hip_extension|incline|trail_hip_depth|trail_knee_kick|lead_knee_out)/;
 /** A second drill must earn its place beside the first. */
 const SUPPORT_SHARE = 0.55;
 const SHORT_WEEK_MINUTES = 60;
@@ -103,7 +112,8 @@ function scoreParts(
   diagnosis: Diagnosis,
 ): ScorePart[] {
   const parts: ScorePart[] = [];
-  const give = (code: ScorePart['code'], points: number, about: string) => parts.push({ code, points, about });
+  const give = (code: ScorePart['code'], points: number, about: string) =>
+    parts.push({ code, points, about });
   const { student } = file;
   give('root', 2 * strength, fault);
   const explained = diagnosis.roots.find((root) => root.fault === fault)?.explains ?? [];
@@ -128,14 +138,11 @@ function scoreParts(
 }
 
 /** Same fault from another side: another place or another kind of cue, and no quarrel. */
-function findSupport(
-  first: Prescribed,
-  others: readonly Prescribed[],
-  file: CaseFile,
-): Prescribed | null {
+function findSupport(first: Prescribed, others: readonly Prescribed[], file: CaseFile): Prescribed | null {
   const { student } = file;
   const room = 2 - file.active.length;
-  if (student.beginner || isChild(student) || student.minutesPerWeek < SHORT_WEEK_MINUTES || room < 2) return null;
+  if (student.beginner || isChild(student) || student.minutesPerWeek < SHORT_WEEK_MINUTES || room < 2)
+    return null;
   const primary = DRILLS.find((drill) => drill.id === first.id) as Drill;
   for (const other of others) {
     const drill = DRILLS.find((candidate) => candidate.id === other.id) as Drill;

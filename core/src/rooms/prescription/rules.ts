@@ -71,13 +71,18 @@ export function drillsClash(a: Drill, otherId: string): boolean {
   if (!b) return false;
   const cures = (drill: Drill, fault: string | null) =>
     fault !== null && drill.fixes.some((fix) => fix.fault === fault && fix.strength >= 2);
-  return (
-    a.notWith.includes(b.id) || b.notWith.includes(a.id) || cures(a, b.overdo) || cures(b, a.overdo)
-  );
+  return a.notWith.includes(b.id) || b.notWith.includes(a.id) || cures(a, b.overdo) || cures(b, a.overdo);
 }
 
 export interface Caution {
-  readonly code: 'light_load' | 'marked_load' | 'object_near_swing' | 'stick_cap' | 'clear_space' | 'child' | 'hazard';
+  readonly code:
+    | 'light_load'
+    | 'marked_load'
+    | 'object_near_swing'
+    | 'stick_cap'
+    | 'clear_space'
+    | 'child'
+    | 'hazard';
   readonly about: string;
 }
 

@@ -1,5 +1,13 @@
 import type { CaseFile } from '../diagnosis/index.ts';
-import { bodySizes, CLUBS, type Club, lengthScale, resolveSchool, bandFor, type School } from '../intake/index.ts';
+import {
+  bandFor,
+  bodySizes,
+  CLUBS,
+  type Club,
+  lengthScale,
+  resolveSchool,
+  type School,
+} from '../intake/index.ts';
 import type { Drill } from './drillTable.ts';
 
 export interface SetupValue {

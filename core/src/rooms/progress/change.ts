@@ -43,7 +43,8 @@ export function judgeChange(measure: string, sessions: readonly Session[], famil
   const lastVariance = sessionVariance(last, spread);
   const weights = earlier.map((session) => 1 / sessionVariance(session, spread));
   const total = weights.reduce((a, b) => a + b, 0);
-  const baseline = earlier.reduce((sum, session, i) => sum + mean(session.values) * (weights[i] as number), 0) / total;
+  const baseline =
+    earlier.reduce((sum, session, i) => sum + mean(session.values) * (weights[i] as number), 0) / total;
   const delta = mean(last.values) - baseline;
   const se = Math.sqrt(lastVariance + 1 / total);
   const t = (tail: number) => studentQuantile(1 - tail / 2, spread.dof);
@@ -80,7 +81,10 @@ interface Spread {
 function spreads(measure: string, sessions: readonly Session[], earlier: readonly Session[]): Spread {
   const step = stepOf(measure);
   const repeats = sessions.reduce((sum, s) => sum + s.values.length - 1, 0);
-  const deviations = sessions.reduce((sum, s) => sum + (s.values.length > 1 ? squaredDeviations(s.values) : 0), 0);
+  const deviations = sessions.reduce(
+    (sum, s) => sum + (s.values.length > 1 ? squaredDeviations(s.values) : 0),
+    0,
+  );
   const guess = (SWING_SPREAD_STEPS * step) ** 2;
   const swing = (SWING_SPREAD_WEIGHT * guess + deviations) / (SWING_SPREAD_WEIGHT + repeats);
   return {

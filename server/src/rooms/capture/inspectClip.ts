@@ -1,7 +1,7 @@
 import { open } from 'node:fs/promises';
 import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input, type InputVideoTrack } from 'mediabunny';
 import { Refusal } from '../../platform/errors.ts';
-import { firstBox, type BoxScan, scanBoxes } from './boxes.ts';
+import { type BoxScan, firstBox, scanBoxes } from './boxes.ts';
 
 export interface ClipFacts {
   readonly container: 'mp4' | 'mov' | 'webm';

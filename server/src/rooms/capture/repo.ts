@@ -6,7 +6,12 @@ import { clips, swings } from './tables.ts';
 type ClipRow = typeof clips.$inferSelect;
 type SwingRow = typeof swings.$inferSelect;
 
-const toClip = (row: ClipRow): Clip => ({ id: row.id, studentId: row.studentId, createdAt: row.createdAt, ...row.facts });
+const toClip = (row: ClipRow): Clip => ({
+  id: row.id,
+  studentId: row.studentId,
+  createdAt: row.createdAt,
+  ...row.facts,
+});
 const toSwing = ({ body, ...row }: SwingRow): Swing => ({ ...row, ...body });
 
 export const insertClip = (db: Db, clip: Clip, file: string): void => {
@@ -18,7 +23,13 @@ export const clipById = (db: Db, id: string): { clip: Clip; file: string } | nul
   return row ? { clip: toClip(row), file: row.file } : null;
 };
 export const clipsOf = (db: Db, studentId: string): Clip[] =>
-  db.select().from(clips).where(eq(clips.studentId, studentId)).orderBy(desc(clips.createdAt)).all().map(toClip);
+  db
+    .select()
+    .from(clips)
+    .where(eq(clips.studentId, studentId))
+    .orderBy(desc(clips.createdAt))
+    .all()
+    .map(toClip);
 
 export const insertSwing = (db: Db, swing: Swing): void => {
   db.insert(swings).values(toRow(swing)).onConflictDoNothing().run();
@@ -28,7 +39,13 @@ export const swingById = (db: Db, id: string): Swing | null => {
   return row ? toSwing(row) : null;
 };
 export const swingsOf = (db: Db, studentId: string): Swing[] =>
-  db.select().from(swings).where(eq(swings.studentId, studentId)).orderBy(desc(swings.recordedOn), desc(swings.createdAt)).all().map(toSwing);
+  db
+    .select()
+    .from(swings)
+    .where(eq(swings.studentId, studentId))
+    .orderBy(desc(swings.recordedOn), desc(swings.createdAt))
+    .all()
+    .map(toSwing);
 
 export function updateSwing(db: Db, swing: Swing, version: number): boolean {
   const { id, body, recordedOn } = toRow(swing);
@@ -44,4 +61,7 @@ export const setDiscarded = (db: Db, id: string, discardedAt: string | null): vo
   db.update(swings).set({ discardedAt }).where(eq(swings.id, id)).run();
 };
 
-const toRow = ({ club, speed, views, marks, ...row }: Swing): SwingRow => ({ ...row, body: { club, speed, views, marks } });
+const toRow = ({ club, speed, views, marks, ...row }: Swing): SwingRow => ({
+  ...row,
+  body: { club, speed, views, marks },
+});

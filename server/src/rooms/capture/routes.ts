@@ -4,28 +4,76 @@ import { daySchema, idSchema } from '@inchstep/contract/shared';
 import { VIEW_KINDS } from '@inchstep/core/intake';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
-import type { App } from '../../platform/app.ts';
 import type { Context } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { addClip, captureOf, clipFile, createSwing, discardSwing, editSwing, getSwing, listClips, listSwings, type Upload } from './service.ts';
+import type { App } from '../../platform/http.ts';
+import {
+  addClip,
+  captureOf,
+  clipFile,
+  createSwing,
+  discardSwing,
+  editSwing,
+  getSwing,
+  listClips,
+  listSwings,
+  type Upload,
+} from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['capture'];
 const one = { 200: swingSchema };
 
 export function captureRoutes(app: App, ctx: Context): void {
-  app.get('/api/students/:id/clips', { schema: { tags, params, response: { 200: z.array(clipSchema) } } }, async ({ params: p }) => listClips(ctx, p.id));
-  app.post('/api/students/:id/clips', { schema: { tags, params, response: { 200: clipSchema }, summary: 'Multipart: id, kind, recordedOn, then file' } }, async (request) =>
-    addClip(ctx, request.params.id, await readUpload(request, 'coach')),
+  app.get(
+    '/api/students/:id/clips',
+    { schema: { tags, params, response: { 200: z.array(clipSchema) } } },
+    async ({ params: p }) => listClips(ctx, p.id),
   );
-  app.get('/api/clips/:id/file', { schema: { tags, params } }, async (request, reply) => sendClip(ctx, request.params.id, request, reply));
-  app.get('/api/students/:id/swings', { schema: { tags, params, response: { 200: z.array(swingSchema) } } }, async ({ params: p }) => listSwings(ctx, p.id));
-  app.post('/api/students/:id/swings', { schema: { tags, params, body: newSwingSchema, response: one } }, async ({ params: p, body: { id, ...input } }) => createSwing(ctx, p.id, id, input));
-  app.get('/api/swings/:id', { schema: { tags, params, response: one } }, async ({ params: p }) => getSwing(ctx, p.id));
-  app.put('/api/swings/:id', { schema: { tags, params, body: editSwingSchema, response: one } }, async ({ params: p, body: { version, ...input } }) => editSwing(ctx, p.id, version, input));
-  app.post('/api/swings/:id/discard', { schema: { tags, params, response: one } }, async ({ params: p }) => discardSwing(ctx, p.id, true));
-  app.post('/api/swings/:id/restore', { schema: { tags, params, response: one } }, async ({ params: p }) => discardSwing(ctx, p.id, false));
-  app.get('/api/swings/:id/capture', { schema: { tags, params, response: { 200: captureSchema } } }, async ({ params: p }) => toCaptureDocument(captureOf(ctx, getSwing(ctx, p.id))));
+  app.post(
+    '/api/students/:id/clips',
+    {
+      schema: {
+        tags,
+        params,
+        response: { 200: clipSchema },
+        summary: 'Multipart: id, kind, recordedOn, then file',
+      },
+    },
+    async (request) => addClip(ctx, request.params.id, await readUpload(request, 'coach')),
+  );
+  app.get('/api/clips/:id/file', { schema: { tags, params } }, async (request, reply) =>
+    sendClip(ctx, request.params.id, request, reply),
+  );
+  app.get(
+    '/api/students/:id/swings',
+    { schema: { tags, params, response: { 200: z.array(swingSchema) } } },
+    async ({ params: p }) => listSwings(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/swings',
+    { schema: { tags, params, body: newSwingSchema, response: one } },
+    async ({ params: p, body: { id, ...input } }) => createSwing(ctx, p.id, id, input),
+  );
+  app.get('/api/swings/:id', { schema: { tags, params, response: one } }, async ({ params: p }) =>
+    getSwing(ctx, p.id),
+  );
+  app.put(
+    '/api/swings/:id',
+    { schema: { tags, params, body: editSwingSchema, response: one } },
+    async ({ params: p, body: { version, ...input } }) => editSwing(ctx, p.id, version, input),
+  );
+  app.post('/api/swings/:id/discard', { schema: { tags, params, response: one } }, async ({ params: p }) =>
+    discardSwing(ctx, p.id, true),
+  );
+  app.post('/api/swings/:id/restore', { schema: { tags, params, response: one } }, async ({ params: p }) =>
+    discardSwing(ctx, p.id, false),
+  );
+  app.get(
+    '/api/swings/:id/capture',
+    { schema: { tags, params, response: { 200: captureSchema } } },
+    async ({ params: p }) => toCaptureDocument(captureOf(ctx, getSwing(ctx, p.id))),
+  );
 }
 
 const fieldsSchema = z.object({ id: idSchema, kind: z.enum(VIEW_KINDS), recordedOn: daySchema });
@@ -38,26 +86,52 @@ export async function readUpload(request: FastifyRequest, from: Upload['from']):
     const value = part.fields[name];
     return value && 'value' in value ? value.value : undefined;
   };
-  const fields = fieldsSchema.safeParse({ id: field('id'), kind: field('kind'), recordedOn: field('recordedOn') });
+  const fields = fieldsSchema.safeParse({
+    id: field('id'),
+    kind: field('kind'),
+    recordedOn: field('recordedOn'),
+  });
   if (!fields.success) {
     part.file.resume();
-    throw Refusal.of(fields.error.issues.map((issue) => ({ code: 'bad_input', path: issue.path.join('.'), detail: { message: issue.message } })));
+    throw Refusal.of(
+      fields.error.issues.map((issue) => ({
+        code: 'bad_input',
+        path: issue.path.join('.'),
+        detail: { message: issue.message },
+      })),
+    );
   }
-  return { ...fields.data, fileName: part.filename, from, stream: part.file, truncated: () => part.file.truncated };
+  return {
+    ...fields.data,
+    fileName: part.filename,
+    from,
+    stream: part.file,
+    truncated: () => part.file.truncated,
+  };
 }
 
 const TYPES = { mp4: 'video/mp4', mov: 'video/quicktime', webm: 'video/webm' } as const;
 
 /** The clip as it came, with ranges so that players can seek. */
-export async function sendClip(ctx: Context, id: string, request: FastifyRequest, reply: FastifyReply): Promise<FastifyReply> {
+export async function sendClip(
+  ctx: Context,
+  id: string,
+  request: FastifyRequest,
+  reply: FastifyReply,
+): Promise<FastifyReply> {
   const { clip, file } = clipFile(ctx, id);
   const size = await ctx.files.sizeOf(file);
-  reply.type(TYPES[clip.container]).header('accept-ranges', 'bytes').header('cache-control', 'private, max-age=86400');
+  reply
+    .type(TYPES[clip.container])
+    .header('accept-ranges', 'bytes')
+    .header('cache-control', 'private, max-age=86400');
   const [, from, to] = /^bytes=(\d*)-(\d*)$/.exec(request.headers.range ?? '') ?? [];
-  if (from === undefined || (from === '' && to === '')) return reply.header('content-length', size).send(ctx.files.read(file));
+  if (from === undefined || (from === '' && to === ''))
+    return reply.header('content-length', size).send(ctx.files.read(file));
   const start = from === '' ? Math.max(0, size - Number(to)) : Number(from);
   const end = from === '' || to === '' ? size - 1 : Math.min(Number(to), size - 1);
-  if (start > end || start >= size) return reply.status(416).header('content-range', `bytes */${size}`).send();
+  if (start > end || start >= size)
+    return reply.status(416).header('content-range', `bytes */${size}`).send();
   return reply
     .status(206)
     .header('content-range', `bytes ${start}-${end}/${size}`)

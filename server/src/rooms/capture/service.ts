@@ -2,10 +2,19 @@ import type { Readable } from 'node:stream';
 import type { Clip, Swing } from '@inchstep/contract/capture';
 import { type Capture, checkCapture, stationsOutOfOrder } from '@inchstep/core/capture';
 import { type Context, stamp, today } from '../../platform/context.ts';
-import { Refusal, valueOf } from '../../platform/errors.ts';
+import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { consentMissing, getStudent, record, schoolOf } from '../intake/index.ts';
 import { inspectClip } from './inspectClip.ts';
-import { clipById, clipsOf, insertClip, insertSwing, setDiscarded, swingById, swingsOf, updateSwing } from './repo.ts';
+import {
+  clipById,
+  clipsOf,
+  insertClip,
+  insertSwing,
+  setDiscarded,
+  swingById,
+  swingsOf,
+  updateSwing,
+} from './repo.ts';
 
 export interface Upload {
   readonly id: string;
@@ -77,10 +86,24 @@ export function getSwing(ctx: Context, id: string): Swing {
 
 export type SwingInput = Pick<Swing, 'recordedOn' | 'club' | 'speed' | 'views' | 'marks'>;
 
-export function createSwing(ctx: Context, studentId: string, id: string, input: SwingInput, from: Swing['from'] = 'coach'): Swing {
+export function createSwing(
+  ctx: Context,
+  studentId: string,
+  id: string,
+  input: SwingInput,
+  from: Swing['from'] = 'coach',
+): Swing {
   const known = swingById(ctx.db, id);
   if (known) return known;
-  const swing: Swing = { id, studentId, version: 1, ...input, from, discardedAt: null, createdAt: stamp(ctx) };
+  const swing: Swing = {
+    id,
+    studentId,
+    version: 1,
+    ...input,
+    from,
+    discardedAt: null,
+    createdAt: stamp(ctx),
+  };
   checkSwing(ctx, swing);
   insertSwing(ctx.db, swing);
   return swing;
@@ -94,13 +117,15 @@ export function editSwing(ctx: Context, id: string, version: number, input: Swin
 }
 
 function checkSwing(ctx: Context, swing: Swing): void {
-  if (swing.recordedOn > today(ctx)) throw new Refusal('date_in_future', { value: swing.recordedOn }, 'recordedOn');
+  if (swing.recordedOn > today(ctx))
+    throw new Refusal('date_in_future', { value: swing.recordedOn }, 'recordedOn');
   swing.views.forEach((view, i) => {
     const wrong = stationsOutOfOrder(view.stationTimes);
     if (wrong) throw new Refusal('stations_out_of_order', { ...wrong }, `views[${i}].stationTimes`);
-    if (view.clipId !== null && clipFile(ctx, view.clipId).clip.studentId !== swing.studentId) throw new Refusal('not_found');
+    if (view.clipId !== null && clipFile(ctx, view.clipId).clip.studentId !== swing.studentId)
+      throw new Refusal('not_found');
   });
-  valueOf(checkCapture(captureOf(ctx, swing)));
+  orRefuse(checkCapture(captureOf(ctx, swing)));
 }
 
 export function discardSwing(ctx: Context, id: string, discarded: boolean): Swing {
@@ -124,7 +149,14 @@ export function captureOf(ctx: Context, swing: Swing): Capture {
     },
     club: swing.club,
     school: schoolOf(student),
-    views: swing.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({ id: kind, kind, widthPx, heightPx, camera, groundMarks })),
+    views: swing.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
+      id: kind,
+      kind,
+      widthPx,
+      heightPx,
+      camera,
+      groundMarks,
+    })),
     marks: swing.marks,
   };
 }

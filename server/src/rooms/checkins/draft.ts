@@ -1,10 +1,9 @@
-import { betterFirst, type MovedMeasure, type ReplyFacts } from '@inchstep/core/checkins';
-import { plusDays } from '@inchstep/core/foundation';
-import { stageRow } from '@inchstep/core/practice';
-import { judgeChange, movedToward } from '@inchstep/core/progress';
-import { mean } from '@inchstep/core/foundation';
-import { drillById } from '@inchstep/core/prescription';
 import { draftReply } from '@inchstep/contract/words';
+import { betterFirst, type MovedMeasure, type ReplyFacts } from '@inchstep/core/checkins';
+import { mean, plusDays } from '@inchstep/core/foundation';
+import { stageRow } from '@inchstep/core/practice';
+import { drillById } from '@inchstep/core/prescription';
+import { judgeChange, movedToward } from '@inchstep/core/progress';
 import { type Context, today } from '../../platform/context.ts';
 import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent } from '../intake/index.ts';
@@ -38,8 +37,18 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
       passRate: judged.length === 0 ? null : judged.filter((letter) => letter === 'P').length / judged.length,
     },
     key: state ? { drill: state.drill, stage: state.stage, speedPct: stageRow(state.stage).speedPct } : null,
-    gate: state ? (state.held.length === 0 ? 'advance' : state.gate.decision === 'hold' ? 'hold' : 'continue') : null,
-    leave: latest?.result.leaveAlone.filter((l) => l.why.code === 'follows').map((l) => l.fault).slice(0, 3) ?? [],
+    gate: state
+      ? state.held.length === 0
+        ? 'advance'
+        : state.gate.decision === 'hold'
+          ? 'hold'
+          : 'continue'
+      : null,
+    leave:
+      latest?.result.leaveAlone
+        .filter((l) => l.why.code === 'follows')
+        .map((l) => l.fault)
+        .slice(0, 3) ?? [],
     sendNext: { view: films[0] ?? 'face_on', swings: 3, by: plusDays(today(ctx), 7) },
   };
 }
@@ -47,19 +56,37 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
 /** Changes of the measures that the drills in use should move. */
 function movedMeasures(ctx: Context, studentId: string): MovedMeasure[] {
   const readings = listReadings(ctx, studentId);
-  const ids = new Set((drillsInUse(ctx, studentId)?.drills ?? []).flatMap((id) => drillById(id)?.moves ?? []));
+  const ids = new Set(
+    (drillsInUse(ctx, studentId)?.drills ?? []).flatMap((id) => drillById(id)?.moves ?? []),
+  );
   return [...ids].flatMap((id) => {
     const days = new Map<string, { value: number; sd: number; band: MovedBand }[]>();
     for (const reading of readings) {
       const found = reading.measures.find((m) => m.id === id);
       if (found) days.set(reading.recordedOn, [...(days.get(reading.recordedOn) ?? []), found]);
     }
-    const sessions = [...days].sort(([a], [b]) => (a < b ? -1 : 1)).map(([date, found]) => ({ date, values: found.map((m) => m.value), sd: mean(found.map((m) => m.sd)), band: found[0]?.band as MovedBand }));
+    const sessions = [...days]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([date, found]) => ({
+        date,
+        values: found.map((m) => m.value),
+        sd: mean(found.map((m) => m.sd)),
+        band: found[0]?.band as MovedBand,
+      }));
     const last = sessions.at(-1);
     if (!last || sessions.length < 2) return [];
     const change = judgeChange(id, sessions, ids.size);
     const after = mean(last.values);
-    return [{ id, unit: last.band.unit, before: after - change.delta, after, verdict: change.verdict, direction: movedToward(after - change.delta, after, last.band) }];
+    return [
+      {
+        id,
+        unit: last.band.unit,
+        before: after - change.delta,
+        after,
+        verdict: change.verdict,
+        direction: movedToward(after - change.delta, after, last.band),
+      },
+    ];
   });
 }
 

@@ -10,7 +10,13 @@ import { insertLink, linkByHash, linksOf, revokeLinks, touchLink } from './repo.
 export function makeLink(ctx: Context, studentId: string, days: number): StudentLink & { token: string } {
   getStudent(ctx, studentId);
   const token = newToken();
-  const link = { id: newId(), createdAt: stamp(ctx), expiresAt: addDays(ctx.now(), days).toISOString(), revokedAt: null, lastUsedAt: null };
+  const link = {
+    id: newId(),
+    createdAt: stamp(ctx),
+    expiresAt: addDays(ctx.now(), days).toISOString(),
+    revokedAt: null,
+    lastUsedAt: null,
+  };
   ctx.db.transaction(() => {
     revokeLinks(ctx.db, studentId, stamp(ctx));
     insertLink(ctx.db, { ...link, studentId, tokenHash: hashToken(token) });

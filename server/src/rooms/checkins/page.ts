@@ -1,5 +1,5 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import { drillById, setupFor, cautionsFor, type Drill } from '@inchstep/core/prescription';
+import { cautionsFor, type Drill, drillById, setupFor } from '@inchstep/core/prescription';
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { caseOf } from '../diagnosis/index.ts';
@@ -27,7 +27,12 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     nextDay: next?.date ?? null,
     drills: (plan?.drills ?? []).map((id) => {
       const drill = drillById(id) as Drill;
-      return { id, stage: stageOf(ctx, studentId, id), setup: setupFor(drill, file), cautions: cautionsFor(drill, file) };
+      return {
+        id,
+        stage: stageOf(ctx, studentId, id),
+        setup: setupFor(drill, file),
+        cautions: cautionsFor(drill, file),
+      };
     }),
     sets: listSets(ctx, studentId).slice(-RECENT_SETS),
     checkins: listCheckins(ctx, studentId).slice(0, 10),

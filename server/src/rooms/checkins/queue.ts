@@ -1,5 +1,11 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
-import { type QueueEntry, type QueueReason, REPLY_DUE_HOURS, rankQueue, SILENT_AFTER_DAYS } from '@inchstep/core/checkins';
+import {
+  type QueueEntry,
+  type QueueReason,
+  REPLY_DUE_HOURS,
+  rankQueue,
+  SILENT_AFTER_DAYS,
+} from '@inchstep/core/checkins';
 import { differenceInHours, parseISO } from 'date-fns';
 import type { Context } from '../../platform/context.ts';
 import { holdOf, listStudents } from '../intake/index.ts';
@@ -20,13 +26,26 @@ export function queueOf(ctx: Context): QueueRow[] {
   }
   return rankQueue(entries).map(({ id, student, reason, waitingHours }) => {
     const known = names.get(id);
-    return { id, studentId: student, studentName: known?.name ?? '', checkinId: known?.checkinId ?? null, reason, waitingHours, note: known?.note ?? '' };
+    return {
+      id,
+      studentId: student,
+      studentName: known?.name ?? '',
+      checkinId: known?.checkinId ?? null,
+      reason,
+      waitingHours,
+      note: known?.note ?? '',
+    };
   });
 }
 
 /** One line per student: an unanswered check-in if there is one, with all reasons that apply. */
-function entryFor(ctx: Context, studentId: string): (QueueEntry & { checkinId: string | null; note: string }) | null {
-  const open = listCheckins(ctx, studentId).filter((checkin) => checkin.reply === null).at(-1);
+function entryFor(
+  ctx: Context,
+  studentId: string,
+): (QueueEntry & { checkinId: string | null; note: string }) | null {
+  const open = listCheckins(ctx, studentId)
+    .filter((checkin) => checkin.reply === null)
+    .at(-1);
   const hold = holdOf(ctx, studentId);
   const gates = gateStates(ctx, studentId);
   const reasons: QueueReason[] = [];
@@ -39,7 +58,8 @@ function entryFor(ctx: Context, studentId: string): (QueueEntry & { checkinId: s
   const waiting = gates.find((g) => g.gate.decision !== 'continue' && !g.held.some((h) => h.code === 'pain'));
   const sets = listSets(ctx, studentId);
   if (waiting) because('gate_waiting', sets.at(-1)?.at ?? ctx.now().toISOString());
-  if (gates.some((g) => g.held.some((h) => h.code === 'watch'))) because('watch_over', ctx.now().toISOString());
+  if (gates.some((g) => g.held.some((h) => h.code === 'watch')))
+    because('watch_over', ctx.now().toISOString());
   const plan = currentPlan(ctx, studentId);
   const lastSign = sets.at(-1)?.at ?? plan?.at;
   if (plan && lastSign && hoursSince(ctx, lastSign) >= SILENT_AFTER_DAYS * 24) because('silent', lastSign);
@@ -55,4 +75,5 @@ function entryFor(ctx: Context, studentId: string): (QueueEntry & { checkinId: s
   };
 }
 
-const hoursSince = (ctx: Context, at: string): number => Math.max(0, differenceInHours(ctx.now(), parseISO(at)));
+const hoursSince = (ctx: Context, at: string): number =>
+  Math.max(0, differenceInHours(ctx.now(), parseISO(at)));

@@ -10,10 +10,17 @@ export type LinkRow = typeof links.$inferSelect;
 export const insertLink = (db: Db, row: LinkRow): void => {
   db.insert(links).values(row).run();
 };
-export const linkByHash = (db: Db, tokenHash: string): LinkRow | null => db.select().from(links).where(eq(links.tokenHash, tokenHash)).get() ?? null;
+export const linkByHash = (db: Db, tokenHash: string): LinkRow | null =>
+  db.select().from(links).where(eq(links.tokenHash, tokenHash)).get() ?? null;
 export const linksOf = (db: Db, studentId: string): StudentLink[] =>
   db
-    .select({ id: links.id, createdAt: links.createdAt, expiresAt: links.expiresAt, revokedAt: links.revokedAt, lastUsedAt: links.lastUsedAt })
+    .select({
+      id: links.id,
+      createdAt: links.createdAt,
+      expiresAt: links.expiresAt,
+      revokedAt: links.revokedAt,
+      lastUsedAt: links.lastUsedAt,
+    })
     .from(links)
     .where(eq(links.studentId, studentId))
     .orderBy(desc(links.createdAt))
@@ -22,15 +29,21 @@ export const touchLink = (db: Db, id: string, lastUsedAt: string): void => {
   db.update(links).set({ lastUsedAt }).where(eq(links.id, id)).run();
 };
 export const revokeLinks = (db: Db, studentId: string, revokedAt: string): number =>
-  db.update(links).set({ revokedAt }).where(and(eq(links.studentId, studentId), isNull(links.revokedAt))).run().changes;
+  db
+    .update(links)
+    .set({ revokedAt })
+    .where(and(eq(links.studentId, studentId), isNull(links.revokedAt)))
+    .run().changes;
 
 export const insertCheckin = (db: Db, row: CheckinRow): void => {
   db.insert(checkins).values(row).onConflictDoNothing().run();
 };
-export const checkinById = (db: Db, id: string): CheckinRow | null => db.select().from(checkins).where(eq(checkins.id, id)).get() ?? null;
+export const checkinById = (db: Db, id: string): CheckinRow | null =>
+  db.select().from(checkins).where(eq(checkins.id, id)).get() ?? null;
 export const checkinsOf = (db: Db, studentId: string): CheckinRow[] =>
   db.select().from(checkins).where(eq(checkins.studentId, studentId)).orderBy(desc(checkins.at)).all();
-export const replyTo = (db: Db, checkinId: string): ReplyRow | null => db.select().from(replies).where(eq(replies.checkinId, checkinId)).get() ?? null;
+export const replyTo = (db: Db, checkinId: string): ReplyRow | null =>
+  db.select().from(replies).where(eq(replies.checkinId, checkinId)).get() ?? null;
 export const insertReply = (db: Db, row: ReplyRow): void => {
   db.insert(replies).values(row).onConflictDoNothing().run();
 };

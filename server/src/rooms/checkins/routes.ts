@@ -1,11 +1,21 @@
-import { askLinkSchema, checkinSchema, checkinSendSchema, draftSchema, linkSchema, newLinkSchema, pageSchema, queueEntrySchema, sendReplySchema } from '@inchstep/contract/checkins';
 import { clipSchema } from '@inchstep/contract/capture';
+import {
+  askLinkSchema,
+  checkinSchema,
+  checkinSendSchema,
+  draftSchema,
+  linkSchema,
+  newLinkSchema,
+  pageSchema,
+  queueEntrySchema,
+  sendReplySchema,
+} from '@inchstep/contract/checkins';
 import { setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
-import type { App } from '../../platform/app.ts';
 import type { Context } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import type { App } from '../../platform/http.ts';
 import { addClip, clipFile, readUpload, sendClip } from '../capture/index.ts';
 import { logSet } from '../practice/index.ts';
 import { draftFor } from './draft.ts';
@@ -18,17 +28,47 @@ const params = z.object({ id: idSchema });
 const tags = ['checkins'];
 
 export function checkinRoutes(app: App, ctx: Context): void {
-  app.get('/api/queue', { schema: { tags, response: { 200: z.array(queueEntrySchema) } } }, async () => queueOf(ctx));
-  app.get('/api/students/:id/links', { schema: { tags, params, response: { 200: z.array(linkSchema) } } }, async ({ params: p }) => listLinks(ctx, p.id));
-  app.post('/api/students/:id/links', { schema: { tags, params, body: askLinkSchema, response: { 200: newLinkSchema } } }, async ({ params: p, body }) => makeLink(ctx, p.id, body.days));
-  app.post('/api/students/:id/links/revoke', { schema: { tags, params, response: { 200: okSchema } } }, async ({ params: p }) => {
-    closeLinks(ctx, p.id);
-    return { ok: true as const };
-  });
-  app.get('/api/students/:id/checkins', { schema: { tags, params, response: { 200: z.array(checkinSchema) } } }, async ({ params: p }) => listCheckins(ctx, p.id));
-  app.get('/api/checkins/:id', { schema: { tags, params, response: { 200: checkinSchema } } }, async ({ params: p }) => getCheckin(ctx, p.id));
-  app.get('/api/checkins/:id/draft', { schema: { tags, params, response: { 200: draftSchema } } }, async ({ params: p }) => draftFor(ctx, p.id));
-  app.post('/api/checkins/:id/reply', { schema: { tags, params, body: sendReplySchema, response: { 200: checkinSchema } } }, async ({ params: p, body }) => sendReply(ctx, p.id, body.id, body.text));
+  app.get('/api/queue', { schema: { tags, response: { 200: z.array(queueEntrySchema) } } }, async () =>
+    queueOf(ctx),
+  );
+  app.get(
+    '/api/students/:id/links',
+    { schema: { tags, params, response: { 200: z.array(linkSchema) } } },
+    async ({ params: p }) => listLinks(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/links',
+    { schema: { tags, params, body: askLinkSchema, response: { 200: newLinkSchema } } },
+    async ({ params: p, body }) => makeLink(ctx, p.id, body.days),
+  );
+  app.post(
+    '/api/students/:id/links/revoke',
+    { schema: { tags, params, response: { 200: okSchema } } },
+    async ({ params: p }) => {
+      closeLinks(ctx, p.id);
+      return { ok: true as const };
+    },
+  );
+  app.get(
+    '/api/students/:id/checkins',
+    { schema: { tags, params, response: { 200: z.array(checkinSchema) } } },
+    async ({ params: p }) => listCheckins(ctx, p.id),
+  );
+  app.get(
+    '/api/checkins/:id',
+    { schema: { tags, params, response: { 200: checkinSchema } } },
+    async ({ params: p }) => getCheckin(ctx, p.id),
+  );
+  app.get(
+    '/api/checkins/:id/draft',
+    { schema: { tags, params, response: { 200: draftSchema } } },
+    async ({ params: p }) => draftFor(ctx, p.id),
+  );
+  app.post(
+    '/api/checkins/:id/reply',
+    { schema: { tags, params, body: sendReplySchema, response: { 200: checkinSchema } } },
+    async ({ params: p, body }) => sendReply(ctx, p.id, body.id, body.text),
+  );
   studentPageRoutes(app, ctx);
 }
 
@@ -36,16 +76,42 @@ export function checkinRoutes(app: App, ctx: Context): void {
 function studentPageRoutes(app: App, ctx: Context): void {
   const byToken = z.object({ token: z.string().min(20).max(100) });
   const open = { open: true, rateLimit: { max: 240, timeWindow: '1 minute' } } as const;
-  app.get('/api/page/:token', { config: open, schema: { tags, params: byToken, response: { 200: pageSchema } } }, async ({ params: p }) => pageOf(ctx, openLink(ctx, p.token)));
-  app.post('/api/page/:token/sets', { config: open, schema: { tags, params: byToken, body: setLogSchema, response: { 200: storedSetSchema } } }, async ({ params: p, body }) => logSet(ctx, openLink(ctx, p.token), body, 'student'));
-  app.post('/api/page/:token/checkins', { config: open, schema: { tags, params: byToken, body: checkinSendSchema, response: { 200: checkinSchema } } }, async ({ params: p, body }) => receiveCheckin(ctx, openLink(ctx, p.token), body));
-  app.post('/api/page/:token/clips', { config: open, schema: { tags, params: byToken, response: { 200: clipSchema } } }, async (request) => {
-    const studentId = openLink(ctx, request.params.token);
-    return addClip(ctx, studentId, await readUpload(request, 'student'));
-  });
-  app.get('/api/page/:token/clips/:id/file', { config: open, schema: { tags, params: byToken.extend({ id: idSchema }) } }, async (request, reply) => {
-    const studentId = openLink(ctx, request.params.token);
-    if (clipFile(ctx, request.params.id).clip.studentId !== studentId) throw new Refusal('not_found');
-    return sendClip(ctx, request.params.id, request, reply);
-  });
+  app.get(
+    '/api/page/:token',
+    { config: open, schema: { tags, params: byToken, response: { 200: pageSchema } } },
+    async ({ params: p }) => pageOf(ctx, openLink(ctx, p.token)),
+  );
+  app.post(
+    '/api/page/:token/sets',
+    {
+      config: open,
+      schema: { tags, params: byToken, body: setLogSchema, response: { 200: storedSetSchema } },
+    },
+    async ({ params: p, body }) => logSet(ctx, openLink(ctx, p.token), body, 'student'),
+  );
+  app.post(
+    '/api/page/:token/checkins',
+    {
+      config: open,
+      schema: { tags, params: byToken, body: checkinSendSchema, response: { 200: checkinSchema } },
+    },
+    async ({ params: p, body }) => receiveCheckin(ctx, openLink(ctx, p.token), body),
+  );
+  app.post(
+    '/api/page/:token/clips',
+    { config: open, schema: { tags, params: byToken, response: { 200: clipSchema } } },
+    async (request) => {
+      const studentId = openLink(ctx, request.params.token);
+      return addClip(ctx, studentId, await readUpload(request, 'student'));
+    },
+  );
+  app.get(
+    '/api/page/:token/clips/:id/file',
+    { config: open, schema: { tags, params: byToken.extend({ id: idSchema }) } },
+    async (request, reply) => {
+      const studentId = openLink(ctx, request.params.token);
+      if (clipFile(ctx, request.params.id).clip.studentId !== studentId) throw new Refusal('not_found');
+      return sendClip(ctx, request.params.id, request, reply);
+    },
+  );
 }

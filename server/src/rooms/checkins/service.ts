@@ -16,7 +16,8 @@ function present(ctx: Context, { clipIds, ...row }: CheckinRow): Checkin {
 
 /** Takes a check-in once, however often an offline phone sends it. Pain holds the drills at once. */
 export function receiveCheckin(ctx: Context, studentId: string, sent: CheckinSend): Checkin {
-  for (const id of sent.clipIds) if (clipFile(ctx, id).clip.studentId !== studentId) throw new Refusal('not_found');
+  for (const id of sent.clipIds)
+    if (clipFile(ctx, id).clip.studentId !== studentId) throw new Refusal('not_found');
   const known = checkinById(ctx.db, sent.id);
   if (known) {
     if (known.studentId !== studentId) throw new Refusal('not_found');
@@ -36,15 +37,24 @@ export function getCheckin(ctx: Context, id: string): Checkin {
   return present(ctx, row);
 }
 
-export const listCheckins = (ctx: Context, studentId: string): Checkin[] => checkinsOf(ctx.db, studentId).map((row) => present(ctx, row));
-export const lastCheckin = (ctx: Context, studentId: string): Checkin | null => listCheckins(ctx, studentId)[0] ?? null;
-export const checkinDays = (ctx: Context, studentId: string): string[] => [...new Set(checkinsOf(ctx.db, studentId).map((row) => row.at.slice(0, 10)))].sort();
+export const listCheckins = (ctx: Context, studentId: string): Checkin[] =>
+  checkinsOf(ctx.db, studentId).map((row) => present(ctx, row));
+export const lastCheckin = (ctx: Context, studentId: string): Checkin | null =>
+  listCheckins(ctx, studentId)[0] ?? null;
+export const checkinDays = (ctx: Context, studentId: string): string[] =>
+  [...new Set(checkinsOf(ctx.db, studentId).map((row) => row.at.slice(0, 10)))].sort();
 
 /** Sends the coach's answer: to the student's page, and as a mail file to the outbox. */
 export async function sendReply(ctx: Context, checkinId: string, id: string, text: string): Promise<Checkin> {
   const checkin = getCheckin(ctx, checkinId);
   const { profile } = getStudent(ctx, checkin.studentId);
-  await ctx.outbox.put({ id, toName: `${profile.firstName} ${profile.familyName}`, subject: 'About your check-in', text, at: ctx.now() });
+  await ctx.outbox.put({
+    id,
+    toName: `${profile.firstName} ${profile.familyName}`,
+    subject: 'About your check-in',
+    text,
+    at: ctx.now(),
+  });
   ctx.db.transaction(() => {
     insertReply(ctx.db, { id, checkinId, text, at: stamp(ctx) });
     record(ctx, checkin.studentId, 'reply', { checkin: checkinId });

@@ -1,8 +1,8 @@
 import { chooseWorkSchema, diagnosisSchema, newDiagnosisSchema } from '@inchstep/contract/diagnosis';
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
-import type { App } from '../../platform/app.ts';
 import type { Context } from '../../platform/context.ts';
+import type { App } from '../../platform/http.ts';
 import { chooseWork, listDiagnoses, makeDiagnosis, unchooseWork } from './service.ts';
 
 const params = z.object({ id: idSchema });
@@ -10,8 +10,24 @@ const tags = ['diagnosis'];
 const one = { 200: diagnosisSchema };
 
 export function diagnosisRoutes(app: App, ctx: Context): void {
-  app.get('/api/students/:id/diagnoses', { schema: { tags, params, response: { 200: z.array(diagnosisSchema) } } }, async ({ params: p }) => listDiagnoses(ctx, p.id));
-  app.post('/api/students/:id/diagnoses', { schema: { tags, params, body: newDiagnosisSchema, response: one } }, async ({ params: p, body }) => makeDiagnosis(ctx, p.id, body.id, body.swingId, body.findings));
-  app.post('/api/diagnoses/:id/choose', { schema: { tags, params, body: chooseWorkSchema, response: one } }, async ({ params: p, body }) => chooseWork(ctx, p.id, body.workOn, body.note));
-  app.post('/api/diagnoses/:id/unchoose', { schema: { tags, params, response: one } }, async ({ params: p }) => unchooseWork(ctx, p.id));
+  app.get(
+    '/api/students/:id/diagnoses',
+    { schema: { tags, params, response: { 200: z.array(diagnosisSchema) } } },
+    async ({ params: p }) => listDiagnoses(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/diagnoses',
+    { schema: { tags, params, body: newDiagnosisSchema, response: one } },
+    async ({ params: p, body }) => makeDiagnosis(ctx, p.id, body.id, body.swingId, body.findings),
+  );
+  app.post(
+    '/api/diagnoses/:id/choose',
+    { schema: { tags, params, body: chooseWorkSchema, response: one } },
+    async ({ params: p, body }) => chooseWork(ctx, p.id, body.workOn, body.note),
+  );
+  app.post(
+    '/api/diagnoses/:id/unchoose',
+    { schema: { tags, params, response: one } },
+    async ({ params: p }) => unchooseWork(ctx, p.id),
+  );
 }

@@ -1,18 +1,23 @@
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { type CaseFile, type CaseFinding, checkCase, diagnose, faultById } from '@inchstep/core/diagnosis';
 import { type Context, stamp } from '../../platform/context.ts';
-import { Refusal, valueOf } from '../../platform/errors.ts';
+import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getSwing } from '../capture/index.ts';
 import { factsOf, getStudent, record, schoolOf } from '../intake/index.ts';
 import { getReading } from '../measures/index.ts';
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
 /** The case of a student for one swing (or none) and what was ticked. */
-export function caseOf(ctx: Context, studentId: string, swingId: string | null, findings: readonly CaseFinding[]): CaseFile {
+export function caseOf(
+  ctx: Context,
+  studentId: string,
+  swingId: string | null,
+  findings: readonly CaseFinding[],
+): CaseFile {
   const student = getStudent(ctx, studentId);
   if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
   const reading = swingId === null ? null : getReading(ctx, swingId);
-  return valueOf(
+  return orRefuse(
     checkCase({
       student: factsOf(ctx, student),
       school: schoolOf(student),
@@ -25,7 +30,13 @@ export function caseOf(ctx: Context, studentId: string, swingId: string | null, 
   );
 }
 
-export function makeDiagnosis(ctx: Context, studentId: string, id: string, swingId: string | null, findings: CaseFinding[]): DiagnosisRecord {
+export function makeDiagnosis(
+  ctx: Context,
+  studentId: string,
+  id: string,
+  swingId: string | null,
+  findings: CaseFinding[],
+): DiagnosisRecord {
   const known = diagnosisById(ctx.db, id);
   if (known) return known;
   const result = diagnose(caseOf(ctx, studentId, swingId, findings));

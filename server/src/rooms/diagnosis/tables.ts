@@ -10,7 +10,9 @@ export const diagnoses = sqliteTable(
       .notNull()
       .references(() => students.id, { onDelete: 'cascade' }),
     at: text('at').notNull(),
-    body: text('body', { mode: 'json' }).$type<Pick<DiagnosisRecord, 'swingId' | 'findings' | 'result'>>().notNull(),
+    body: text('body', { mode: 'json' })
+      .$type<Pick<DiagnosisRecord, 'swingId' | 'findings' | 'result'>>()
+      .notNull(),
     chosen: text('chosen', { mode: 'json' }).$type<DiagnosisRecord['chosen']>(),
   },
   (t) => [index('diagnoses_by_student').on(t.studentId, t.at)],

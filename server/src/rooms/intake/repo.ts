@@ -6,7 +6,8 @@ import { events, holds, students } from './tables.ts';
 export type StudentRow = typeof students.$inferSelect;
 
 export const allStudents = (db: Db): StudentRow[] => db.select().from(students).all();
-export const studentRow = (db: Db, id: string): StudentRow | undefined => db.select().from(students).where(eq(students.id, id)).get();
+export const studentRow = (db: Db, id: string): StudentRow | undefined =>
+  db.select().from(students).where(eq(students.id, id)).get();
 export const insertStudent = (db: Db, row: StudentRow): void => {
   db.insert(students).values(row).run();
 };
@@ -38,9 +39,21 @@ export const eventsOf = (db: Db, studentId: string): ThreadEvent[] =>
     .all();
 
 export const insertHold = (db: Db, studentId: string, hold: Hold): void => {
-  db.insert(holds).values({ ...hold, studentId }).onConflictDoNothing().run();
+  db.insert(holds)
+    .values({ ...hold, studentId })
+    .onConflictDoNothing()
+    .run();
 };
 export const openHold = (db: Db, studentId: string): Hold | null =>
-  db.select().from(holds).where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt))).orderBy(desc(holds.at)).get() ?? null;
+  db
+    .select()
+    .from(holds)
+    .where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt)))
+    .orderBy(desc(holds.at))
+    .get() ?? null;
 export const liftHolds = (db: Db, studentId: string, liftedAt: string, liftNote: string): number =>
-  db.update(holds).set({ liftedAt, liftNote }).where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt))).run().changes;
+  db
+    .update(holds)
+    .set({ liftedAt, liftNote })
+    .where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt)))
+    .run().changes;

@@ -1,8 +1,15 @@
-import { editStudentSchema, eventSchema, holdSchema, liftHoldSchema, newStudentSchema, studentSchema } from '@inchstep/contract/intake';
+import {
+  editStudentSchema,
+  eventSchema,
+  holdSchema,
+  liftHoldSchema,
+  newStudentSchema,
+  studentSchema,
+} from '@inchstep/contract/intake';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
-import type { App } from '../../platform/app.ts';
 import type { Context } from '../../platform/context.ts';
+import type { App } from '../../platform/http.ts';
 import { holdOf, liftHold } from './holds.ts';
 import { archiveStudent, createStudent, editStudent, getStudent, listStudents, thread } from './service.ts';
 
@@ -11,16 +18,42 @@ const tags = ['intake'];
 const one = { 200: studentSchema };
 
 export function intakeRoutes(app: App, ctx: Context): void {
-  app.get('/api/students', { schema: { tags, response: { 200: z.array(studentSchema) } } }, async () => listStudents(ctx));
-  app.post('/api/students', { schema: { tags, body: newStudentSchema, response: one } }, async ({ body }) => createStudent(ctx, body.id, body.profile));
-  app.get('/api/students/:id', { schema: { tags, params, response: one } }, async ({ params: p }) => getStudent(ctx, p.id));
-  app.put('/api/students/:id', { schema: { tags, params, body: editStudentSchema, response: one } }, async ({ params: p, body }) => editStudent(ctx, p.id, body.version, body.profile));
-  app.post('/api/students/:id/archive', { schema: { tags, params, response: one } }, async ({ params: p }) => archiveStudent(ctx, p.id, true));
-  app.post('/api/students/:id/restore', { schema: { tags, params, response: one } }, async ({ params: p }) => archiveStudent(ctx, p.id, false));
-  app.get('/api/students/:id/thread', { schema: { tags, params, response: { 200: z.array(eventSchema) } } }, async ({ params: p }) => thread(ctx, p.id));
-  app.get('/api/students/:id/hold', { schema: { tags, params, response: { 200: holdSchema.nullable() } } }, async ({ params: p }) => holdOf(ctx, p.id));
-  app.post('/api/students/:id/hold/lift', { schema: { tags, params, body: liftHoldSchema, response: { 200: okSchema } } }, async ({ params: p, body }) => {
-    liftHold(ctx, p.id, body.note);
-    return { ok: true as const };
-  });
+  app.get('/api/students', { schema: { tags, response: { 200: z.array(studentSchema) } } }, async () =>
+    listStudents(ctx),
+  );
+  app.post('/api/students', { schema: { tags, body: newStudentSchema, response: one } }, async ({ body }) =>
+    createStudent(ctx, body.id, body.profile),
+  );
+  app.get('/api/students/:id', { schema: { tags, params, response: one } }, async ({ params: p }) =>
+    getStudent(ctx, p.id),
+  );
+  app.put(
+    '/api/students/:id',
+    { schema: { tags, params, body: editStudentSchema, response: one } },
+    async ({ params: p, body }) => editStudent(ctx, p.id, body.version, body.profile),
+  );
+  app.post('/api/students/:id/archive', { schema: { tags, params, response: one } }, async ({ params: p }) =>
+    archiveStudent(ctx, p.id, true),
+  );
+  app.post('/api/students/:id/restore', { schema: { tags, params, response: one } }, async ({ params: p }) =>
+    archiveStudent(ctx, p.id, false),
+  );
+  app.get(
+    '/api/students/:id/thread',
+    { schema: { tags, params, response: { 200: z.array(eventSchema) } } },
+    async ({ params: p }) => thread(ctx, p.id),
+  );
+  app.get(
+    '/api/students/:id/hold',
+    { schema: { tags, params, response: { 200: holdSchema.nullable() } } },
+    async ({ params: p }) => holdOf(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/hold/lift',
+    { schema: { tags, params, body: liftHoldSchema, response: { 200: okSchema } } },
+    async ({ params: p, body }) => {
+      liftHold(ctx, p.id, body.note);
+      return { ok: true as const };
+    },
+  );
 }

@@ -1,12 +1,23 @@
-import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
 import { plain } from '@inchstep/contract/formats';
+import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
 import { limitSet, limitsFrom, resolveSchool, type School, type StudentFacts } from '@inchstep/core/intake';
 import { differenceInYears, parseISO } from 'date-fns';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { allStudents, eventsOf, insertEvent, insertStudent, openHold, type StudentRow, setArchived, studentRow, updateProfile } from './repo.ts';
+import {
+  allStudents,
+  eventsOf,
+  insertEvent,
+  insertStudent,
+  openHold,
+  type StudentRow,
+  setArchived,
+  studentRow,
+  updateProfile,
+} from './repo.ts';
 
-export const ageOn = (bornOn: string, day: string): number => differenceInYears(parseISO(day), parseISO(bornOn));
+export const ageOn = (bornOn: string, day: string): number =>
+  differenceInYears(parseISO(day), parseISO(bornOn));
 
 function present(ctx: Context, row: StudentRow): Student {
   return {
@@ -73,7 +84,13 @@ export function archiveStudent(ctx: Context, id: string, archived: boolean): Stu
   return getStudent(ctx, id);
 }
 
-export function record(ctx: Context, studentId: string, kind: ThreadEvent['kind'], detail: ThreadEvent['detail'], id = newId()): void {
+export function record(
+  ctx: Context,
+  studentId: string,
+  kind: ThreadEvent['kind'],
+  detail: ThreadEvent['detail'],
+  id = newId(),
+): void {
   insertEvent(ctx.db, { id, studentId, at: stamp(ctx), kind, detail });
 }
 
@@ -111,4 +128,5 @@ export function factsOf(ctx: Context, student: Student): StudentFacts {
 }
 
 /** A child's clips wait until a guardian has agreed. */
-export const consentMissing = (student: Student): boolean => student.ageYears < 18 && student.profile.guardianConsent === null;
+export const consentMissing = (student: Student): boolean =>
+  student.ageYears < 18 && student.profile.guardianConsent === null;

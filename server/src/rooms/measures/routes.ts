@@ -1,15 +1,27 @@
 import { readingSchema } from '@inchstep/contract/measures';
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
-import type { App } from '../../platform/app.ts';
 import type { Context } from '../../platform/context.ts';
+import type { App } from '../../platform/http.ts';
 import { getReading, listReadings, measureSwing } from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['measures'];
 
 export function measureRoutes(app: App, ctx: Context): void {
-  app.post('/api/swings/:id/measure', { schema: { tags, params, response: { 200: readingSchema } } }, async ({ params: p }) => measureSwing(ctx, p.id));
-  app.get('/api/swings/:id/reading', { schema: { tags, params, response: { 200: readingSchema } } }, async ({ params: p }) => getReading(ctx, p.id));
-  app.get('/api/students/:id/readings', { schema: { tags, params, response: { 200: z.array(readingSchema) } } }, async ({ params: p }) => listReadings(ctx, p.id));
+  app.post(
+    '/api/swings/:id/measure',
+    { schema: { tags, params, response: { 200: readingSchema } } },
+    async ({ params: p }) => measureSwing(ctx, p.id),
+  );
+  app.get(
+    '/api/swings/:id/reading',
+    { schema: { tags, params, response: { 200: readingSchema } } },
+    async ({ params: p }) => getReading(ctx, p.id),
+  );
+  app.get(
+    '/api/students/:id/readings',
+    { schema: { tags, params, response: { 200: z.array(readingSchema) } } },
+    async ({ params: p }) => listReadings(ctx, p.id),
+  );
 }

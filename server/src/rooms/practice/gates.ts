@@ -1,8 +1,16 @@
 import type { GateState } from '@inchstep/contract/practice';
-import { type FilmedValue, heldBy, measureGate, readReps, type Stage, stageRow, repGate } from '@inchstep/core/practice';
-import { type Drill, drillById } from '@inchstep/core/prescription';
 import { faultById } from '@inchstep/core/diagnosis';
 import { type Band, bandFor } from '@inchstep/core/intake';
+import {
+  type FilmedValue,
+  heldBy,
+  measureGate,
+  readReps,
+  repGate,
+  type Stage,
+  stageRow,
+} from '@inchstep/core/practice';
+import { type Drill, drillById } from '@inchstep/core/prescription';
 import type { Context } from '../../platform/context.ts';
 import { factsOf, getStudent, holdOf, schoolOf } from '../intake/index.ts';
 import { listReadings } from '../measures/index.ts';
@@ -10,7 +18,11 @@ import { drillsInUse } from '../prescription/index.ts';
 import { listGates, listSets, stageOf } from './service.ts';
 
 /** Speed at which a swing must be filmed to count for a stage. */
-const SPEED_OF: Partial<Record<Stage, string>> = { half: 'half', three_quarter: 'three_quarter', full: 'full' };
+const SPEED_OF: Partial<Record<Stage, string>> = {
+  half: 'half',
+  three_quarter: 'three_quarter',
+  full: 'full',
+};
 
 /** Where each drill in use stands, and everything that holds it there. */
 export function gateStates(ctx: Context, studentId: string): GateState[] {
@@ -30,17 +42,31 @@ function gateState(ctx: Context, studentId: string, drillId: string, since: stri
   const moved = movedMeasure(ctx, studentId, drill);
   const swings = moved ? filmed(ctx, studentId, moved.id, stage, from) : [];
   const measured = moved ? measureGate(swings, moved.band) : { swings: 0, inBand: null, open: false };
-  const held = heldBy(gate, stageRow(stage).measureGate, measured, watchOver(ctx, studentId, drill, from), holdOf(ctx, studentId) !== null);
+  const held = heldBy(
+    gate,
+    stageRow(stage).measureGate,
+    measured,
+    watchOver(ctx, studentId, drill, from),
+    holdOf(ctx, studentId) !== null,
+  );
   return { drill: drillId, stage, gate, measure: { ...measured, id: moved?.id ?? null }, held };
 }
 
 const lastDecision = (ctx: Context, studentId: string, drill: string): string | null =>
-  listGates(ctx, studentId).filter((row) => row.drill === drill).at(-1)?.at ?? null;
+  listGates(ctx, studentId)
+    .filter((row) => row.drill === drill)
+    .at(-1)?.at ?? null;
 
 function bandContext(ctx: Context, studentId: string) {
   const student = getStudent(ctx, studentId);
   const facts = factsOf(ctx, student);
-  return { heightIn: facts.heightIn, flexibility: facts.flexibility, armSwing: facts.armSwing, club: 'mid_iron' as const, school: schoolOf(student) };
+  return {
+    heightIn: facts.heightIn,
+    flexibility: facts.flexibility,
+    armSwing: facts.armSwing,
+    club: 'mid_iron' as const,
+    school: schoolOf(student),
+  };
 }
 
 /** The drill's first measure that pictures can show. */
@@ -59,7 +85,9 @@ function filmed(ctx: Context, studentId: string, measure: string, stage: Stage, 
 /** A watched measure that the latest swing shows on the far side of its band. */
 function watchOver(ctx: Context, studentId: string, drill: Drill, from: string): string | null {
   const fault = drill.overdo ? faultById(drill.overdo) : undefined;
-  const latest = listReadings(ctx, studentId).filter((reading) => reading.at >= from).at(-1);
+  const latest = listReadings(ctx, studentId)
+    .filter((reading) => reading.at >= from)
+    .at(-1);
   if (!fault || !latest) return null;
   const over = fault.evidence.find(({ finding, strength }) => {
     const [id, side] = finding.split('.');

@@ -6,7 +6,10 @@ import { gateDecisions, plans, setLogs } from './tables.ts';
 export type GateRow = typeof gateDecisions.$inferSelect;
 
 export const insertPlan = (db: Db, { drills, ask, plan, ...row }: PlanRecord): void => {
-  db.insert(plans).values({ ...row, body: { drills, ask, plan } }).onConflictDoNothing().run();
+  db.insert(plans)
+    .values({ ...row, body: { drills, ask, plan } })
+    .onConflictDoNothing()
+    .run();
 };
 export const plansOf = (db: Db, studentId: string): PlanRecord[] =>
   db
@@ -18,7 +21,10 @@ export const plansOf = (db: Db, studentId: string): PlanRecord[] =>
     .map(({ body, ...row }) => ({ ...row, ...body }));
 
 export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
-  db.insert(setLogs).values({ ...set, studentId }).onConflictDoNothing().run();
+  db.insert(setLogs)
+    .values({ ...set, studentId })
+    .onConflictDoNothing()
+    .run();
 };
 export const setsOf = (db: Db, studentId: string): StoredSet[] =>
   db
@@ -33,4 +39,9 @@ export const insertGate = (db: Db, row: GateRow): void => {
   db.insert(gateDecisions).values(row).onConflictDoNothing().run();
 };
 export const gatesOf = (db: Db, studentId: string): GateRow[] =>
-  db.select().from(gateDecisions).where(eq(gateDecisions.studentId, studentId)).orderBy(asc(gateDecisions.at)).all();
+  db
+    .select()
+    .from(gateDecisions)
+    .where(eq(gateDecisions.studentId, studentId))
+    .orderBy(asc(gateDecisions.at))
+    .all();

@@ -1,10 +1,18 @@
-import { decideGateSchema, gateStateSchema, newPlanSchema, planAskSchema, planSchema, setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
 import { computed } from '@inchstep/contract/diagnosis';
+import {
+  decideGateSchema,
+  gateStateSchema,
+  newPlanSchema,
+  planAskSchema,
+  planSchema,
+  setLogSchema,
+  storedSetSchema,
+} from '@inchstep/contract/practice';
 import { idSchema } from '@inchstep/contract/shared';
 import type { Plan } from '@inchstep/core/practice';
 import { z } from 'zod';
-import type { App } from '../../platform/app.ts';
 import type { Context } from '../../platform/context.ts';
+import type { App } from '../../platform/http.ts';
 import { gateStates } from './gates.ts';
 import { currentPlan, decideGate, listSets, logSet, previewPlan, savePlan } from './service.ts';
 
@@ -13,14 +21,42 @@ const tags = ['practice'];
 const preview = z.object({ drills: z.array(z.string()), plan: computed<Plan>() });
 
 export function practiceRoutes(app: App, ctx: Context): void {
-  app.post('/api/students/:id/plans/preview', { schema: { tags, params, body: planAskSchema, response: { 200: preview } } }, async ({ params: p, body }) => previewPlan(ctx, p.id, body));
-  app.post('/api/students/:id/plans', { schema: { tags, params, body: newPlanSchema, response: { 200: planSchema } } }, async ({ params: p, body: { id, ...ask } }) => savePlan(ctx, p.id, id, ask));
-  app.get('/api/students/:id/plan', { schema: { tags, params, response: { 200: planSchema.nullable() } } }, async ({ params: p }) => currentPlan(ctx, p.id));
-  app.get('/api/students/:id/sets', { schema: { tags, params, response: { 200: z.array(storedSetSchema) } } }, async ({ params: p }) => listSets(ctx, p.id));
-  app.post('/api/students/:id/sets', { schema: { tags, params, body: setLogSchema, response: { 200: storedSetSchema } } }, async ({ params: p, body }) => logSet(ctx, p.id, body, 'coach'));
-  app.get('/api/students/:id/gates', { schema: { tags, params, response: { 200: z.array(gateStateSchema) } } }, async ({ params: p }) => gateStates(ctx, p.id));
-  app.post('/api/students/:id/gates', { schema: { tags, params, body: decideGateSchema, response: { 200: z.array(gateStateSchema) } } }, async ({ params: p, body }) => {
-    decideGate(ctx, p.id, body);
-    return gateStates(ctx, p.id);
-  });
+  app.post(
+    '/api/students/:id/plans/preview',
+    { schema: { tags, params, body: planAskSchema, response: { 200: preview } } },
+    async ({ params: p, body }) => previewPlan(ctx, p.id, body),
+  );
+  app.post(
+    '/api/students/:id/plans',
+    { schema: { tags, params, body: newPlanSchema, response: { 200: planSchema } } },
+    async ({ params: p, body: { id, ...ask } }) => savePlan(ctx, p.id, id, ask),
+  );
+  app.get(
+    '/api/students/:id/plan',
+    { schema: { tags, params, response: { 200: planSchema.nullable() } } },
+    async ({ params: p }) => currentPlan(ctx, p.id),
+  );
+  app.get(
+    '/api/students/:id/sets',
+    { schema: { tags, params, response: { 200: z.array(storedSetSchema) } } },
+    async ({ params: p }) => listSets(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/sets',
+    { schema: { tags, params, body: setLogSchema, response: { 200: storedSetSchema } } },
+    async ({ params: p, body }) => logSet(ctx, p.id, body, 'coach'),
+  );
+  app.get(
+    '/api/students/:id/gates',
+    { schema: { tags, params, response: { 200: z.array(gateStateSchema) } } },
+    async ({ params: p }) => gateStates(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/gates',
+    { schema: { tags, params, body: decideGateSchema, response: { 200: z.array(gateStateSchema) } } },
+    async ({ params: p, body }) => {
+      decideGate(ctx, p.id, body);
+      return gateStates(ctx, p.id);
+    },
+  );
 }

@@ -1,8 +1,15 @@
 import type { PlanAsk, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
-import { buildPlan, checkPlan, type Plan, type Stage, stageAfter, stageBefore } from '@inchstep/core/practice';
+import {
+  buildPlan,
+  checkPlan,
+  type Plan,
+  type Stage,
+  stageAfter,
+  stageBefore,
+} from '@inchstep/core/practice';
 import { drillById } from '@inchstep/core/prescription';
 import { type Context, stamp, today } from '../../platform/context.ts';
-import { Refusal, valueOf } from '../../platform/errors.ts';
+import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { caseOf } from '../diagnosis/index.ts';
 import { getStudent, holdOf, record } from '../intake/index.ts';
 import { drillsInUse } from '../prescription/index.ts';
@@ -14,12 +21,18 @@ export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { dr
   const choice = drillsInUse(ctx, studentId);
   if (!choice) throw new Refusal('no_drills');
   const sets = setsOf(ctx.db, studentId);
-  const request = valueOf(
+  const request = orRefuse(
     checkPlan({
       file: caseOf(ctx, studentId, null, []),
       drills: choice.drills,
       ...ask,
-      done: sets.map((set) => ({ date: set.date, drill: set.drill, stage: set.stage, reps: set.reps.length, passes: count(set.reps, 'P') })),
+      done: sets.map((set) => ({
+        date: set.date,
+        drill: set.drill,
+        stage: set.stage,
+        reps: set.reps.length,
+        passes: count(set.reps, 'P'),
+      })),
       missed: [],
       reached: Object.fromEntries(choice.drills.map((drill) => [drill, stageOf(ctx, studentId, drill)])),
     }),
@@ -27,7 +40,8 @@ export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { dr
   return { drills: choice.drills, plan: buildPlan(request) };
 }
 
-export const count = (reps: string, letter: string): number => [...reps].filter((rep) => rep === letter).length;
+export const count = (reps: string, letter: string): number =>
+  [...reps].filter((rep) => rep === letter).length;
 
 export function savePlan(ctx: Context, studentId: string, id: string, ask: PlanAsk): PlanRecord {
   const known = plansOf(ctx.db, studentId).find((plan) => plan.id === id);
@@ -77,6 +91,11 @@ export function decideGate(ctx: Context, studentId: string, row: Omit<GateRow, '
   if (holdOf(ctx, studentId) && row.decision === 'advance') throw new Refusal('pain_hold');
   ctx.db.transaction(() => {
     insertGate(ctx.db, { ...row, studentId, at: stamp(ctx) });
-    record(ctx, studentId, 'gate', { drill: row.drill, stage: row.stage, decision: row.decision, note: row.note });
+    record(ctx, studentId, 'gate', {
+      drill: row.drill,
+      stage: row.stage,
+      decision: row.decision,
+      note: row.note,
+    });
   });
 }

@@ -4,10 +4,21 @@ import type { Db } from '../../platform/db.ts';
 import { drillChoices } from './tables.ts';
 
 export const insertChoice = (db: Db, studentId: string, choice: DrillChoice): void => {
-  db.insert(drillChoices).values({ ...choice, studentId }).onConflictDoNothing().run();
+  db.insert(drillChoices)
+    .values({ ...choice, studentId })
+    .onConflictDoNothing()
+    .run();
 };
 export const choicesOf = (db: Db, studentId: string): DrillChoice[] =>
-  db.select().from(drillChoices).where(eq(drillChoices.studentId, studentId)).orderBy(desc(drillChoices.at)).all();
+  db
+    .select()
+    .from(drillChoices)
+    .where(eq(drillChoices.studentId, studentId))
+    .orderBy(desc(drillChoices.at))
+    .all();
 export const endChoices = (db: Db, studentId: string, endedAt: string): void => {
-  db.update(drillChoices).set({ endedAt }).where(and(eq(drillChoices.studentId, studentId), isNull(drillChoices.endedAt))).run();
+  db.update(drillChoices)
+    .set({ endedAt })
+    .where(and(eq(drillChoices.studentId, studentId), isNull(drillChoices.endedAt)))
+    .run();
 };

@@ -16,19 +16,29 @@ export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRec
 }
 
 /** Takes drills into use; the ones used until now are put aside. Pain stops it, nothing else does. */
-export function chooseDrills(ctx: Context, choice: Pick<DrillChoice, 'id' | 'diagnosisId' | 'drills' | 'note'>): DrillChoice {
+export function chooseDrills(
+  ctx: Context,
+  choice: Pick<DrillChoice, 'id' | 'diagnosisId' | 'drills' | 'note'>,
+): DrillChoice {
   const { studentId } = getDiagnosis(ctx, choice.diagnosisId);
   const unknown = choice.drills.find((id) => !drillById(id));
   if (unknown) throw new Refusal('unknown_drill', { id: unknown }, 'drills');
   const prescription = prescribeFor(ctx, choice.diagnosisId);
   const refused = prescription.result.rejected.filter((refusal) => choice.drills.includes(refusal.id));
-  if (refused.some((refusal) => refusal.code === 'limit' && refusal.about === 'pain')) throw new Refusal('pain_hold');
+  if (refused.some((refusal) => refusal.code === 'limit' && refusal.about === 'pain'))
+    throw new Refusal('pain_hold');
   const [first, second] = choice.drills;
-  const clash = first && second && drillsClash(drillById(first) as NonNullable<ReturnType<typeof drillById>>, second);
+  const clash =
+    first && second && drillsClash(drillById(first) as NonNullable<ReturnType<typeof drillById>>, second);
   if ((refused.length > 0 || clash) && choice.note.trim() === '') {
     throw new Refusal('bad_input', { message: 'overruling a rule needs a note' }, 'note');
   }
-  const entry: DrillChoice = { ...choice, forFault: prescription.workOn[0] ?? '', at: stamp(ctx), endedAt: null };
+  const entry: DrillChoice = {
+    ...choice,
+    forFault: prescription.workOn[0] ?? '',
+    at: stamp(ctx),
+    endedAt: null,
+  };
   ctx.db.transaction(() => {
     endChoices(ctx.db, studentId, stamp(ctx));
     insertChoice(ctx.db, studentId, entry);

@@ -1,15 +1,15 @@
-import type { Brief, Progress, Series } from '@inchstep/contract/progress';
 import type { Reading } from '@inchstep/contract/measures';
+import type { Brief, Progress, Series } from '@inchstep/contract/progress';
 import { mean } from '@inchstep/core/foundation';
 import { drillById } from '@inchstep/core/prescription';
 import { judgeChange, movedToward, sessionPoint } from '@inchstep/core/progress';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { type Context, today } from '../../platform/context.ts';
-import { lastCheckin, checkinDays } from '../checkins/index.ts';
+import { checkinDays, lastCheckin } from '../checkins/index.ts';
 import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent, holdOf, listStudents } from '../intake/index.ts';
 import { listReadings } from '../measures/index.ts';
-import { count, currentPlan, gateStates, listGates, listSets } from '../practice/index.ts';
+import { currentPlan, gateStates, listGates, listSets } from '../practice/index.ts';
 import { drillsInUse } from '../prescription/index.ts';
 
 /** Sessions of one measure: the full-speed swings of a day, unless only others were filmed. */
@@ -20,10 +20,12 @@ function sessionsOf(readings: readonly Reading[], measure: string) {
     if (!found) continue;
     days.set(reading.recordedOn, [...(days.get(reading.recordedOn) ?? []), found]);
   }
-  return [...days].sort(([a], [b]) => (a < b ? -1 : 1)).map(([date, found]) => {
-    const session = { date, values: found.map((m) => m.value), sd: mean(found.map((m) => m.sd)) };
-    return { ...session, ...sessionPoint(measure, session) };
-  });
+  return [...days]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([date, found]) => {
+      const session = { date, values: found.map((m) => m.value), sd: mean(found.map((m) => m.sd)) };
+      return { ...session, ...sessionPoint(measure, session) };
+    });
 }
 
 function seriesOf(readings: readonly Reading[], measure: string, family: number): Series | null {
@@ -32,7 +34,14 @@ function seriesOf(readings: readonly Reading[], measure: string, family: number)
   const last = sessions.at(-1);
   if (!band || !last) return null;
   const change = judgeChange(measure, sessions, family);
-  return { measure, band, sessions, change, direction: movedToward(last.mean - change.delta, last.mean, band), family };
+  return {
+    measure,
+    band,
+    sessions,
+    change,
+    direction: movedToward(last.mean - change.delta, last.mean, band),
+    family,
+  };
 }
 
 /** Measures that the drills in use are there to move, then those of the chosen faults. */
@@ -49,14 +58,20 @@ export function progressOf(ctx: Context, studentId: string): Progress {
   const ids = new Set(readings.flatMap((reading) => reading.measures.map((m) => m.id)));
   // False alarms are shared among the measures a coach is asked to look at together.
   const family = Math.max(1, focus.length);
-  const series = [...ids].map((id) => seriesOf(readings, id, focus.includes(id) ? family : ids.size)).filter((s) => s !== null);
+  const series = [...ids]
+    .map((id) => seriesOf(readings, id, focus.includes(id) ? family : ids.size))
+    .filter((s) => s !== null);
   const rank = (id: string) => (focus.includes(id) ? focus.indexOf(id) : 100);
   return {
     series: series.sort((a, b) => rank(a.measure) - rank(b.measure)),
     focus,
     lessons: [...new Set(listDiagnoses(ctx, studentId).map((d) => d.at.slice(0, 10)))].sort(),
     checkins: checkinDays(ctx, studentId),
-    stages: listGates(ctx, studentId).map((gate) => ({ drill: gate.drill, stage: gate.stage, from: gate.at.slice(0, 10) })),
+    stages: listGates(ctx, studentId).map((gate) => ({
+      drill: gate.drill,
+      stage: gate.stage,
+      from: gate.at.slice(0, 10),
+    })),
   };
 }
 
@@ -88,12 +103,27 @@ export function briefOf(ctx: Context, studentId: string): Brief {
     repsPlanned: planned.reduce((sum, item) => sum + item.rehearsals + item.balls, 0),
     moved: moved.map((s) => {
       const last = s.sessions.at(-1)?.mean ?? 0;
-      return { measure: s.measure, verdict: s.change.verdict, direction: s.direction, before: last - s.change.delta, after: last, unit: s.band.unit };
+      return {
+        measure: s.measure,
+        verdict: s.change.verdict,
+        direction: s.direction,
+        before: last - s.change.delta,
+        after: last,
+        unit: s.band.unit,
+      };
     }),
     limits: [...new Set(student.limits.map((l) => l.limit))],
     hold,
     lastWords: lastCheckin(ctx, studentId)?.note ?? '',
-    state: stateOf(ctx, { hold, hasDrills: choice !== null, since, lastSet: sets.at(-1)?.date ?? null, gateOpen: gates.some((g) => g.gate.decision !== 'continue'), series: moved, reachedFull: gates.every((g) => g.stage === 'course' || g.stage === 'clubs') }),
+    state: stateOf(ctx, {
+      hold,
+      hasDrills: choice !== null,
+      since,
+      lastSet: sets.at(-1)?.date ?? null,
+      gateOpen: gates.some((g) => g.gate.decision !== 'continue'),
+      series: moved,
+      reachedFull: gates.every((g) => g.stage === 'course' || g.stage === 'clubs'),
+    }),
   };
 }
 
@@ -114,7 +144,11 @@ function stateOf(ctx: Context, facts: StateFacts): Brief['state'] {
   if (facts.reachedFull && facts.series.some(isOwned)) return 'owned';
   if (facts.gateOpen) return 'gate_waiting';
   const began = facts.since === '' ? 0 : daysSince(facts.since);
-  if ((facts.lastSet === null && began >= SILENT_DAYS) || (facts.lastSet !== null && daysSince(facts.lastSet) >= SILENT_DAYS)) return 'silent';
+  if (
+    (facts.lastSet === null && began >= SILENT_DAYS) ||
+    (facts.lastSet !== null && daysSince(facts.lastSet) >= SILENT_DAYS)
+  )
+    return 'silent';
   const moves = facts.series.some((s) => s.change.verdict === 'real' && s.direction === 'better');
   return began >= STALLED_DAYS && facts.series.length > 0 && !moves ? 'stalled' : 'working';
 }
@@ -122,9 +156,15 @@ function stateOf(ctx: Context, facts: StateFacts): Brief['state'] {
 /** In its band on two days at least a week apart. */
 function isOwned(series: Series): boolean {
   const { lo, hi } = series.band;
-  const days = series.sessions.filter((s) => (lo === null || s.mean >= lo) && (hi === null || s.mean <= hi)).map((s) => s.date);
+  const days = series.sessions
+    .filter((s) => (lo === null || s.mean >= lo) && (hi === null || s.mean <= hi))
+    .map((s) => s.date);
   const [first, last] = [days[0], days.at(-1)];
-  return first !== undefined && last !== undefined && differenceInCalendarDays(parseISO(last), parseISO(first)) >= OWNED_DAYS;
+  return (
+    first !== undefined &&
+    last !== undefined &&
+    differenceInCalendarDays(parseISO(last), parseISO(first)) >= OWNED_DAYS
+  );
 }
 
 export const allBriefs = (ctx: Context): Brief[] =>

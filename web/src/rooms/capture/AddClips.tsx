@@ -6,7 +6,17 @@ import { Failed } from '../../platform/parts.tsx';
 import { useUploadClip } from './queries.ts';
 
 /** Takes a clip for one view, with progress and a way to stop. */
-export function AddClip({ studentId, kind, recordedOn, onAdded }: { readonly studentId: string; readonly kind: Clip['kind']; readonly recordedOn: string; readonly onAdded: (clip: Clip) => void }) {
+export function AddClip({
+  studentId,
+  kind,
+  recordedOn,
+  onAdded,
+}: {
+  readonly studentId: string;
+  readonly kind: Clip['kind'];
+  readonly recordedOn: string;
+  readonly onAdded: (clip: Clip) => void;
+}) {
   const send = useUploadClip(studentId);
   const [share, setShare] = useState(0);
   const stop = useRef<AbortController | null>(null);
@@ -14,13 +24,20 @@ export function AddClip({ studentId, kind, recordedOn, onAdded }: { readonly stu
     if (!file) return;
     stop.current = new AbortController();
     setShare(0);
-    send.mutate({ file, kind, recordedOn, onProgress: setShare, signal: stop.current.signal }, { onSuccess: onAdded });
+    send.mutate(
+      { file, kind, recordedOn, onProgress: setShare, signal: stop.current.signal },
+      { onSuccess: onAdded },
+    );
   };
   const stopped = send.error instanceof DOMException;
   return (
     <div className="panel flex min-h-44 flex-1 flex-col items-center justify-center gap-3 border-dashed p-4 text-center">
       <h3 className="text-lg">{VIEW_WORDS[kind]}</h3>
-      <p className="text-sm text-base-content/80">{kind === 'face_on' ? 'Phone at belt-buckle height, square to the body, 12 to 14 feet away.' : 'Phone on the hand line, at belt height, behind the player.'}</p>
+      <p className="text-sm text-base-content/80">
+        {kind === 'face_on'
+          ? 'Phone at belt-buckle height, square to the body, 12 to 14 feet away.'
+          : 'Phone on the hand line, at belt height, behind the player.'}
+      </p>
       {send.isPending ? (
         <div className="flex w-full flex-col items-center gap-2" role="status">
           <progress className="progress w-full" value={share} max={1} aria-label="Sending the clip" />
@@ -31,7 +48,13 @@ export function AddClip({ studentId, kind, recordedOn, onAdded }: { readonly stu
       ) : (
         <label className="btn btn-primary">
           <Upload aria-hidden size={20} /> Choose a clip
-          <input data-testid={`file-${kind}`} type="file" accept="video/mp4,video/quicktime,video/webm,.mp4,.mov,.webm" className="sr-only" onChange={(e) => choose(e.target.files?.[0])} />
+          <input
+            data-testid={`file-${kind}`}
+            type="file"
+            accept="video/mp4,video/quicktime,video/webm,.mp4,.mov,.webm"
+            className="sr-only"
+            onChange={(e) => choose(e.target.files?.[0])}
+          />
         </label>
       )}
       {send.error && !stopped && <Failed error={send.error} />}

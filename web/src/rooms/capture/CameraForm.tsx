@@ -7,13 +7,28 @@ const TAPED_DISTANCE_SD_IN = 3;
 const TAPED_HEIGHT_SD_IN = 1.5;
 
 /** What the coach knows of the phone: how far, how high, and where the sticks lay. */
-export function CameraForm({ view, state, dispatch }: { readonly view: SwingView; readonly state: BenchState; readonly dispatch: (action: BenchAction) => void }) {
+export function CameraForm({
+  view,
+  state,
+  dispatch,
+}: {
+  readonly view: SwingView;
+  readonly state: BenchState;
+  readonly dispatch: (action: BenchAction) => void;
+}) {
   const { lengths } = useUnits();
-  const shown = (inches: number | undefined) => (inches === undefined ? '' : Math.round((lengths === 'cm' ? inToCm(inches) : inches) * 10) / 10);
+  const shown = (inches: number | undefined) =>
+    inches === undefined ? '' : Math.round((lengths === 'cm' ? inToCm(inches) : inches) * 10) / 10;
   const change = (field: 'distanceIn' | 'heightIn', text: string) => {
     const number = Number(text.replace(',', '.'));
-    const inches = text.trim() === '' || Number.isNaN(number) || number <= 0 ? undefined : lengths === 'cm' ? cmToIn(number) : number;
-    const sd = field === 'distanceIn' ? { distanceSdIn: TAPED_DISTANCE_SD_IN } : { heightSdIn: TAPED_HEIGHT_SD_IN };
+    const inches =
+      text.trim() === '' || Number.isNaN(number) || number <= 0
+        ? undefined
+        : lengths === 'cm'
+          ? cmToIn(number)
+          : number;
+    const sd =
+      field === 'distanceIn' ? { distanceSdIn: TAPED_DISTANCE_SD_IN } : { heightSdIn: TAPED_HEIGHT_SD_IN };
     dispatch({ type: 'camera', view: view.kind, camera: { ...view.camera, [field]: inches, ...sd } });
   };
   const ends = view.groundMarks.length;
@@ -22,10 +37,20 @@ export function CameraForm({ view, state, dispatch }: { readonly view: SwingView
       {(['distanceIn', 'heightIn'] as const).map((field) => (
         <label key={`${view.kind}${field}${lengths}`} className="flex flex-col">
           {field === 'distanceIn' ? 'Phone to player' : 'Phone height'} ({lengths})
-          <input className="input w-24" inputMode="decimal" defaultValue={shown(view.camera[field])} onBlur={(e) => change(field, e.target.value)} />
+          <input
+            className="input w-24"
+            inputMode="decimal"
+            defaultValue={shown(view.camera[field])}
+            onBlur={(e) => change(field, e.target.value)}
+          />
         </label>
       ))}
-      <button type="button" className={`btn ${state.stick !== null ? 'btn-primary' : ''}`} aria-pressed={state.stick !== null} onClick={() => dispatch({ type: 'look', stick: state.stick === null ? Math.min(ends, 3) : null })}>
+      <button
+        type="button"
+        className={`btn ${state.stick !== null ? 'btn-primary' : ''}`}
+        aria-pressed={state.stick !== null}
+        onClick={() => dispatch({ type: 'look', stick: state.stick === null ? Math.min(ends, 3) : null })}
+      >
         Stick ends {ends}/4
       </button>
       {ends > 0 && (

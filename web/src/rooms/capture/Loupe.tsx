@@ -4,7 +4,17 @@ const SIZE = 150;
 const TIMES = 4;
 
 /** A magnifier beside the finger, so that the finger hides nothing. */
-export function Loupe({ picture, view, u, v }: { readonly picture: ImageBitmap; readonly view: { widthPx: number; heightPx: number }; readonly u: number; readonly v: number }) {
+export function Loupe({
+  picture,
+  view,
+  u,
+  v,
+}: {
+  readonly picture: ImageBitmap;
+  readonly view: { widthPx: number; heightPx: number };
+  readonly u: number;
+  readonly v: number;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');

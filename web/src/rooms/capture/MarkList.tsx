@@ -5,7 +5,13 @@ import { type BenchAction, type BenchState, markAt } from './benchState.ts';
 const SIGHT_NAMES: Record<Sight, string> = { clear: 'clear', partly: 'partly hidden', guessed: 'guessed' };
 
 /** Which landmark comes next, which are down, and how well each was seen. */
-export function MarkList({ state, dispatch }: { readonly state: BenchState; readonly dispatch: (action: BenchAction) => void }) {
+export function MarkList({
+  state,
+  dispatch,
+}: {
+  readonly state: BenchState;
+  readonly dispatch: (action: BenchAction) => void;
+}) {
   const width = state.work.views.find((v) => v.kind === state.view)?.widthPx ?? 1080;
   return (
     <ul aria-label="Landmarks" className="flex flex-wrap gap-1">
@@ -15,7 +21,12 @@ export function MarkList({ state, dispatch }: { readonly state: BenchState; read
         const here = state.landmark === landmark;
         return (
           <li key={landmark}>
-            <button type="button" aria-pressed={here} onClick={() => dispatch({ type: 'look', landmark, stick: null })} className={`min-h-11 rounded border-[1.5px] px-2 text-sm ${here ? 'border-primary bg-primary text-primary-content' : mark ? 'border-base-content' : 'border-dashed border-base-300'}`}>
+            <button
+              type="button"
+              aria-pressed={here}
+              onClick={() => dispatch({ type: 'look', landmark, stick: null })}
+              className={`min-h-11 rounded border-[1.5px] px-2 text-sm ${here ? 'border-primary bg-primary text-primary-content' : mark ? 'border-base-content' : 'border-dashed border-base-300'}`}
+            >
               {LANDMARK_WORDS[landmark]}
               {sight && sight !== 'clear' && <span> ({SIGHT_NAMES[sight]})</span>}
             </button>
@@ -28,5 +39,7 @@ export function MarkList({ state, dispatch }: { readonly state: BenchState; read
 
 function sightOf(sdPx: number, widthPx: number): Sight {
   const sights = Object.keys(SIGHT_SD_PX) as Sight[];
-  return sights.reduce((best, sight) => (Math.abs(sightSdPx(sight, widthPx) - sdPx) < Math.abs(sightSdPx(best, widthPx) - sdPx) ? sight : best));
+  return sights.reduce((best, sight) =>
+    Math.abs(sightSdPx(sight, widthPx) - sdPx) < Math.abs(sightSdPx(best, widthPx) - sdPx) ? sight : best,
+  );
 }

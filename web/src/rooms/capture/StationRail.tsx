@@ -17,7 +17,15 @@ export const STATION_KEYS: Readonly<Record<Station, string>> = {
 };
 
 /** Stations top to bottom along a tape: what is named, how many marks, what is still missing. */
-export function StationRail({ state, onGo, onName }: { readonly state: BenchState; readonly onGo: (station: Station) => void; readonly onName: (station: Station) => void }) {
+export function StationRail({
+  state,
+  onGo,
+  onName,
+}: {
+  readonly state: BenchState;
+  readonly onGo: (station: Station) => void;
+  readonly onName: (station: Station) => void;
+}) {
   const view = state.work.views.find((v) => v.kind === state.view);
   return (
     <ol className="flex flex-col" aria-label="Stations">
@@ -27,15 +35,35 @@ export function StationRail({ state, onGo, onName }: { readonly state: BenchStat
         const marks = state.work.marks.filter((m) => m.view === state.view && m.station === station).length;
         const here = state.station === station;
         return (
-          <li key={station} className={`flex items-stretch border-l-4 ${here ? 'border-primary bg-base-200' : 'border-base-300'}`}>
-            <button type="button" onClick={() => onGo(station)} aria-current={here ? 'step' : undefined} className="flex min-h-11 min-w-0 flex-1 items-center gap-2 px-2 text-left">
-              {time === undefined ? <CircleDashed aria-label="not named" size={16} className="shrink-0 opacity-60" /> : <Check aria-label="named" size={16} className="shrink-0" />}
-              <span className={`min-w-0 flex-1 leading-tight ${main ? 'font-semibold' : ''}`}>{STATION_WORDS[station]}</span>
+          <li
+            key={station}
+            className={`flex items-stretch border-l-4 ${here ? 'border-primary bg-base-200' : 'border-base-300'}`}
+          >
+            <button
+              type="button"
+              onClick={() => onGo(station)}
+              aria-current={here ? 'step' : undefined}
+              className="flex min-h-11 min-w-0 flex-1 items-center gap-2 px-2 text-left"
+            >
+              {time === undefined ? (
+                <CircleDashed aria-label="not named" size={16} className="shrink-0 opacity-60" />
+              ) : (
+                <Check aria-label="named" size={16} className="shrink-0" />
+              )}
+              <span className={`min-w-0 flex-1 leading-tight ${main ? 'font-semibold' : ''}`}>
+                {STATION_WORDS[station]}
+              </span>
               <span className="text-sm tabular-nums">
                 {marks}/{MARKS_WANTED[state.view].length}
               </span>
             </button>
-            <button type="button" title={`Name ${STATION_WORDS[station]} at this frame`} aria-label={`Name ${STATION_WORDS[station]} at this frame`} onClick={() => onName(station)} className="min-h-11 w-11 border-l border-base-300 font-semibold uppercase hover:bg-base-300">
+            <button
+              type="button"
+              title={`Name ${STATION_WORDS[station]} at this frame`}
+              aria-label={`Name ${STATION_WORDS[station]} at this frame`}
+              onClick={() => onName(station)}
+              className="min-h-11 w-11 border-l border-base-300 font-semibold uppercase hover:bg-base-300"
+            >
               {STATION_KEYS[station]}
             </button>
           </li>

@@ -46,7 +46,9 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
       dispatch({ type: 'stick', u: at.u, v: at.v });
       return;
     }
-    const near = marks.map((m) => ({ m, d: Math.hypot(m.u - at.u, m.v - at.v) })).sort((a, b) => a.d - b.d)[0];
+    const near = marks
+      .map((m) => ({ m, d: Math.hypot(m.u - at.u, m.v - at.v) }))
+      .sort((a, b) => a.d - b.d)[0];
     const landmark = near && near.d < at.grab ? near.m.landmark : state.landmark;
     dispatch({ type: 'look', view: view.kind, landmark });
     setDrag({ landmark, u: at.u, v: at.v });
@@ -61,14 +63,25 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
     if (!drag) return;
     const inside = (value: number, size: number) => Math.min(size, Math.max(0, value));
     const had = marks.some((m) => m.landmark === drag.landmark);
-    dispatch({ type: 'mark', landmark: drag.landmark, u: inside(drag.u, view.widthPx), v: inside(drag.v, view.heightPx), stay: had });
+    dispatch({
+      type: 'mark',
+      landmark: drag.landmark,
+      u: inside(drag.u, view.widthPx),
+      v: inside(drag.v, view.heightPx),
+      stay: had,
+    });
     setDrag(null);
   };
   const focus = drag ?? (active ? hover : null);
   const marked = new Set(marks.map((m) => m.landmark));
-  const open = guesses.filter((g) => g.view === view.kind && g.station === state.station && !marked.has(g.landmark));
+  const open = guesses.filter(
+    (g) => g.view === view.kind && g.station === state.station && !marked.has(g.landmark),
+  );
   return (
-    <figure className={`flex min-w-0 flex-col rounded border-[3px] ${active ? 'border-primary' : 'border-base-300'}`} aria-label={`${VIEW_WORDS[view.kind]} view`}>
+    <figure
+      className={`flex min-w-0 flex-col rounded border-[3px] ${active ? 'border-primary' : 'border-base-300'}`}
+      aria-label={`${VIEW_WORDS[view.kind]} view`}
+    >
       <div
         ref={box}
         data-testid={`pane-${view.kind}`}
@@ -80,28 +93,67 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
         onPointerLeave={() => setHover(null)}
       >
         <FrameCanvas picture={frames.picture} view={view} />
-        <svg viewBox={`0 0 ${view.widthPx} ${view.heightPx}`} className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+        <svg
+          viewBox={`0 0 ${view.widthPx} ${view.heightPx}`}
+          className="pointer-events-none absolute inset-0 h-full w-full"
+          aria-hidden
+        >
           {view.groundMarks.map((g) => (
-            <path key={`${g.xIn},${g.yIn}`} d={cross(g.u, g.v, 10)} stroke="#ffffff" strokeWidth={3} fill="none" />
+            <path
+              key={`${g.xIn},${g.yIn}`}
+              d={cross(g.u, g.v, 10)}
+              stroke="#ffffff"
+              strokeWidth={3}
+              fill="none"
+            />
           ))}
           {open.map((g) => (
-            <circle key={g.landmark} cx={g.u} cy={g.v} r={6} fill="none" stroke="#f2dc9b" strokeWidth={2} strokeDasharray="3 2.5" opacity={g.landmark === state.landmark ? 1 : 0.65} />
+            <circle
+              key={g.landmark}
+              cx={g.u}
+              cy={g.v}
+              r={6}
+              fill="none"
+              stroke="#f2dc9b"
+              strokeWidth={2}
+              strokeDasharray="3 2.5"
+              opacity={g.landmark === state.landmark ? 1 : 0.65}
+            />
           ))}
           {marks
             .filter((m) => m.landmark !== drag?.landmark)
             .map((m) => (
-              <MarkShape key={m.landmark} u={m.u} v={m.v} sd={m.sdPx} chosen={active && m.landmark === state.landmark} name={LANDMARK_WORDS[m.landmark] ?? ''} />
+              <MarkShape
+                key={m.landmark}
+                u={m.u}
+                v={m.v}
+                sd={m.sdPx}
+                chosen={active && m.landmark === state.landmark}
+                name={LANDMARK_WORDS[m.landmark] ?? ''}
+              />
             ))}
-          {drag && <MarkShape u={drag.u} v={drag.v} sd={0} chosen name={LANDMARK_WORDS[drag.landmark] ?? ''} />}
+          {drag && (
+            <MarkShape u={drag.u} v={drag.v} sd={0} chosen name={LANDMARK_WORDS[drag.landmark] ?? ''} />
+          )}
         </svg>
-        {focus && frames.picture && (drag || state.stick !== null) && <Loupe picture={frames.picture} view={view} u={focus.u} v={focus.v} />}
+        {focus && frames.picture && (drag || state.stick !== null) && (
+          <Loupe picture={frames.picture} view={view} u={focus.u} v={focus.v} />
+        )}
         {frames.trouble && <ClipTrouble trouble={frames.trouble.trouble} codec={frames.trouble.codec} />}
-        {view.clipId && !frames.clip && !frames.trouble && <p className="absolute inset-x-0 top-1/2 text-center text-white">Reading the clip …</p>}
-        {!view.clipId && <p className="absolute inset-x-3 top-1/2 text-center text-white">Marks only: no clip came with this view.</p>}
+        {view.clipId && !frames.clip && !frames.trouble && (
+          <p className="absolute inset-x-0 top-1/2 text-center text-white">Reading the clip …</p>
+        )}
+        {!view.clipId && (
+          <p className="absolute inset-x-3 top-1/2 text-center text-white">
+            Marks only: no clip came with this view.
+          </p>
+        )}
       </div>
       <figcaption className="flex items-center justify-between gap-2 px-2 py-1 text-sm">
         <span className="font-semibold">{VIEW_WORDS[view.kind]}</span>
-        <span data-testid={`frame-${view.kind}`}>{frames.clip ? `frame ${frames.index + 1} of ${frames.clip.times.length}` : ''}</span>
+        <span data-testid={`frame-${view.kind}`}>
+          {frames.clip ? `frame ${frames.index + 1} of ${frames.clip.times.length}` : ''}
+        </span>
         {state.stick !== null && active && (
           <span className="font-semibold">
             Stick end at {STICK_PLACES[state.stick]?.xIn} in, {STICK_PLACES[state.stick]?.yIn} in
@@ -118,18 +170,67 @@ function FrameCanvas({ picture, view }: { readonly picture: ImageBitmap | null; 
     const context = canvas.current?.getContext('2d');
     if (context && picture) context.drawImage(picture, 0, 0, view.widthPx, view.heightPx);
   }, [picture, view.widthPx, view.heightPx]);
-  return <canvas ref={canvas} width={view.widthPx} height={view.heightPx} className="absolute inset-0 h-full w-full" />;
+  return (
+    <canvas
+      ref={canvas}
+      width={view.widthPx}
+      height={view.heightPx}
+      className="absolute inset-0 h-full w-full"
+    />
+  );
 }
 
 /** A mark is a small plumb bob: a ring for its trust, a dot for its place; the chosen one carries its name. */
-function MarkShape({ u, v, sd, chosen, name }: { readonly u: number; readonly v: number; readonly sd: number; readonly chosen: boolean; readonly name: string }) {
+function MarkShape({
+  u,
+  v,
+  sd,
+  chosen,
+  name,
+}: {
+  readonly u: number;
+  readonly v: number;
+  readonly sd: number;
+  readonly chosen: boolean;
+  readonly name: string;
+}) {
   return (
     <g>
-      <circle cx={u} cy={v} r={Math.max(6, 2 * sd)} fill="none" stroke="#17242b" strokeWidth={4} opacity={0.6} />
-      <circle cx={u} cy={v} r={Math.max(6, 2 * sd)} fill="none" stroke={chosen ? '#f2dc9b' : '#ffffff'} strokeWidth={2} />
-      <circle cx={u} cy={v} r={2.4} fill={chosen ? '#f2dc9b' : '#ffffff'} stroke="#17242b" strokeWidth={0.8} />
+      <circle
+        cx={u}
+        cy={v}
+        r={Math.max(6, 2 * sd)}
+        fill="none"
+        stroke="#17242b"
+        strokeWidth={4}
+        opacity={0.6}
+      />
+      <circle
+        cx={u}
+        cy={v}
+        r={Math.max(6, 2 * sd)}
+        fill="none"
+        stroke={chosen ? '#f2dc9b' : '#ffffff'}
+        strokeWidth={2}
+      />
+      <circle
+        cx={u}
+        cy={v}
+        r={2.4}
+        fill={chosen ? '#f2dc9b' : '#ffffff'}
+        stroke="#17242b"
+        strokeWidth={0.8}
+      />
       {chosen && (
-        <text x={u + 14} y={v - 8} fontSize={17} fill="#ffffff" stroke="#17242b" strokeWidth={4} paintOrder="stroke">
+        <text
+          x={u + 14}
+          y={v - 8}
+          fontSize={17}
+          fill="#ffffff"
+          stroke="#17242b"
+          strokeWidth={4}
+          paintOrder="stroke"
+        >
           {name}
         </text>
       )}
@@ -137,10 +238,12 @@ function MarkShape({ u, v, sd, chosen, name }: { readonly u: number; readonly v:
   );
 }
 
-const cross = (u: number, v: number, r: number): string => `M${u - r} ${v} H${u + r} M${u} ${v - r} V${v + r}`;
+const cross = (u: number, v: number, r: number): string =>
+  `M${u - r} ${v} H${u + r} M${u} ${v - r} V${v + r}`;
 
 const TROUBLE: Readonly<Record<string, string>> = {
-  codec: 'This browser can’t read the clip’s coding frame by frame. Set the phone’s camera to “most compatible”, or convert the clip to H.264 MP4.',
+  codec:
+    'This browser can’t read the clip’s coding frame by frame. Set the phone’s camera to “most compatible”, or convert the clip to H.264 MP4.',
   not_video: 'This file holds no video that can be read.',
   no_frames: 'There are no pictures in this clip.',
   fetch: 'The clip could not be fetched. Load the page again.',

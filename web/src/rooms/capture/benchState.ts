@@ -1,5 +1,12 @@
 import type { Swing, SwingMark, SwingView } from '@inchstep/contract/capture';
-import { type Landmark, MARKS_WANTED, type Sight, type Station, sightSdPx, STICK_PLACES } from '@inchstep/core/capture';
+import {
+  type Landmark,
+  MARKS_WANTED,
+  type Sight,
+  STICK_PLACES,
+  type Station,
+  sightSdPx,
+} from '@inchstep/core/capture';
 import type { Club, ViewKind } from '@inchstep/core/intake';
 
 /** What of a swing the bench changes; every step can be undone. */
@@ -23,7 +30,14 @@ export interface BenchState {
 
 export type BenchAction =
   | { readonly type: 'name'; readonly view: ViewKind; readonly station: Station; readonly time: number }
-  | { readonly type: 'mark'; readonly u: number; readonly v: number; readonly sdPx?: number; readonly landmark?: Landmark; readonly stay?: boolean }
+  | {
+      readonly type: 'mark';
+      readonly u: number;
+      readonly v: number;
+      readonly sdPx?: number;
+      readonly landmark?: Landmark;
+      readonly stay?: boolean;
+    }
   | { readonly type: 'sight'; readonly sight: Sight }
   | { readonly type: 'unmark' }
   | { readonly type: 'camera'; readonly view: ViewKind; readonly camera: SwingView['camera'] }
@@ -32,7 +46,13 @@ export type BenchAction =
   | { readonly type: 'club'; readonly club: Club }
   | { readonly type: 'speed'; readonly speed: Swing['speed'] }
   | { readonly type: 'attach'; readonly view: SwingView }
-  | { readonly type: 'look'; readonly view?: ViewKind; readonly station?: Station; readonly landmark?: Landmark; readonly stick?: number | null }
+  | {
+      readonly type: 'look';
+      readonly view?: ViewKind;
+      readonly station?: Station;
+      readonly landmark?: Landmark;
+      readonly stick?: number | null;
+    }
   | { readonly type: 'undo' }
   | { readonly type: 'redo' };
 
@@ -66,9 +86,15 @@ export function bench(state: BenchState, action: BenchAction): BenchState {
   }
 }
 
-const withoutType = ({ type: _, ...rest }: Extract<BenchAction, { type: 'look' }>): Partial<BenchState> => rest as Partial<BenchState>;
+const withoutType = ({ type: _, ...rest }: Extract<BenchAction, { type: 'look' }>): Partial<BenchState> =>
+  rest as Partial<BenchState>;
 
-function travel(state: BenchState, from: readonly SwingWork[], to: readonly SwingWork[], forward: boolean): BenchState {
+function travel(
+  state: BenchState,
+  from: readonly SwingWork[],
+  to: readonly SwingWork[],
+  forward: boolean,
+): BenchState {
   const work = from.at(-1);
   if (!work) return state;
   const rest = from.slice(0, -1);
@@ -82,11 +108,19 @@ function change(state: BenchState, action: Change): SwingWork {
   const { work } = state;
   switch (action.type) {
     case 'name':
-      return editView(work, action.view, (view) => ({ ...view, stationTimes: { ...view.stationTimes, [action.station]: action.time } }));
+      return editView(work, action.view, (view) => ({
+        ...view,
+        stationTimes: { ...view.stationTimes, [action.station]: action.time },
+      }));
     case 'mark':
       return { ...work, marks: putMark(state, action) };
     case 'sight':
-      return { ...work, marks: work.marks.map((m) => (isActive(state, m) ? { ...m, sdPx: sightSdPx(action.sight, widthOf(work, m.view)) } : m)) };
+      return {
+        ...work,
+        marks: work.marks.map((m) =>
+          isActive(state, m) ? { ...m, sdPx: sightSdPx(action.sight, widthOf(work, m.view)) } : m,
+        ),
+      };
     case 'unmark':
       return { ...work, marks: work.marks.filter((m) => !isActive(state, m)) };
     case 'camera':
@@ -96,7 +130,13 @@ function change(state: BenchState, action: Change): SwingWork {
       if (!place) return work;
       return editView(work, state.view, (view) => {
         const others = view.groundMarks.filter((g) => g.xIn !== place.xIn || g.yIn !== place.yIn);
-        return { ...view, groundMarks: [...others, { ...place, u: action.u, v: action.v, sdPx: sightSdPx('clear', view.widthPx) }] };
+        return {
+          ...view,
+          groundMarks: [
+            ...others,
+            { ...place, u: action.u, v: action.v, sdPx: sightSdPx('clear', view.widthPx) },
+          ],
+        };
       });
     }
     case 'clear_sticks':
@@ -115,7 +155,8 @@ const editView = (work: SwingWork, kind: ViewKind, edit: (view: SwingView) => Sw
   views: work.views.map((view) => (view.kind === kind ? edit(view) : view)),
 });
 
-const widthOf = (work: SwingWork, kind: ViewKind): number => work.views.find((view) => view.kind === kind)?.widthPx ?? 1080;
+const widthOf = (work: SwingWork, kind: ViewKind): number =>
+  work.views.find((view) => view.kind === kind)?.widthPx ?? 1080;
 
 const isActive = (state: BenchState, mark: SwingMark): boolean =>
   mark.view === state.view && mark.station === state.station && mark.landmark === state.landmark;
@@ -142,11 +183,20 @@ function follow(state: BenchState, action: Change): BenchState {
 /** The next landmark of this view that has no mark at this station yet. */
 export function nextUnmarked(state: BenchState, just: Landmark): Landmark {
   const wanted: readonly Landmark[] = MARKS_WANTED[state.view];
-  const has = new Set(state.work.marks.filter((m) => m.view === state.view && m.station === state.station).map((m) => m.landmark));
+  const has = new Set(
+    state.work.marks
+      .filter((m) => m.view === state.view && m.station === state.station)
+      .map((m) => m.landmark),
+  );
   const at = wanted.indexOf(just);
   const order = [...wanted.slice(at + 1), ...wanted.slice(0, Math.max(0, at))];
   return order.find((landmark) => !has.has(landmark)) ?? just;
 }
 
-export const markAt = (state: BenchState, view: ViewKind, station: Station, landmark: Landmark): SwingMark | undefined =>
+export const markAt = (
+  state: BenchState,
+  view: ViewKind,
+  station: Station,
+  landmark: Landmark,
+): SwingMark | undefined =>
   state.work.marks.find((m) => m.view === view && m.station === station && m.landmark === landmark);

@@ -4,9 +4,22 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, upload } from '../../platform/http.ts';
 import type { SwingWork } from './benchState.ts';
 
-export const useClips = (studentId: string) => useQuery({ queryKey: ['students', studentId, 'clips'], queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`) });
-export const useSwings = (studentId: string) => useQuery({ queryKey: ['students', studentId, 'swings'], queryFn: () => get<Swing[]>(`/api/students/${studentId}/swings`) });
-export const useSwing = (id: string | undefined) => useQuery({ queryKey: ['swings', id], queryFn: () => get<Swing>(`/api/swings/${id}`), enabled: id !== undefined });
+export const useClips = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'clips'],
+    queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`),
+  });
+export const useSwings = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'swings'],
+    queryFn: () => get<Swing[]>(`/api/students/${studentId}/swings`),
+  });
+export const useSwing = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['swings', id],
+    queryFn: () => get<Swing>(`/api/swings/${id}`),
+    enabled: id !== undefined,
+  });
 
 export const clipUrl = (clipId: string): string => `/api/clips/${clipId}/file`;
 
@@ -22,7 +35,13 @@ export function useUploadClip(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ file, kind, recordedOn, onProgress, signal }: UploadAsk) =>
-      upload<Clip>(`/api/students/${studentId}/clips`, { id: crypto.randomUUID(), kind, recordedOn }, file, onProgress, signal),
+      upload<Clip>(
+        `/api/students/${studentId}/clips`,
+        { id: crypto.randomUUID(), kind, recordedOn },
+        file,
+        onProgress,
+        signal,
+      ),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });
 }
@@ -30,7 +49,8 @@ export function useUploadClip(studentId: string) {
 export function useNewSwing(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (swing: Pick<Swing, 'id' | 'recordedOn' | 'club' | 'speed' | 'views' | 'marks'>) => post<Swing>(`/api/students/${studentId}/swings`, swing),
+    mutationFn: (swing: Pick<Swing, 'id' | 'recordedOn' | 'club' | 'speed' | 'views' | 'marks'>) =>
+      post<Swing>(`/api/students/${studentId}/swings`, swing),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });
 }
@@ -38,13 +58,22 @@ export function useNewSwing(studentId: string) {
 export function useDiscardSwing(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, discarded }: { id: string; discarded: boolean }) => post<Swing>(`/api/swings/${id}/${discarded ? 'discard' : 'restore'}`),
+    mutationFn: ({ id, discarded }: { id: string; discarded: boolean }) =>
+      post<Swing>(`/api/swings/${id}/${discarded ? 'discard' : 'restore'}`),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });
 }
 
 /** Saves what the bench changed; the answer carries the next version. */
 export const saveSwing = (swing: Swing, version: number, work: SwingWork): Promise<Swing> =>
-  put<Swing>(`/api/swings/${swing.id}`, { version, recordedOn: swing.recordedOn, club: work.club, speed: work.speed, views: work.views, marks: work.marks });
+  put<Swing>(`/api/swings/${swing.id}`, {
+    version,
+    recordedOn: swing.recordedOn,
+    club: work.club,
+    speed: work.speed,
+    views: work.views,
+    marks: work.marks,
+  });
 
-export const measureSwing = (swingId: string): Promise<Reading> => post<Reading>(`/api/swings/${swingId}/measure`);
+export const measureSwing = (swingId: string): Promise<Reading> =>
+  post<Reading>(`/api/swings/${swingId}/measure`);

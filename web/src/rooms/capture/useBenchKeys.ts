@@ -1,8 +1,7 @@
-import { STATIONS, type Station } from '@inchstep/core/capture';
+import { type Landmark, MARKS_WANTED, STATIONS, type Station } from '@inchstep/core/capture';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { BenchAction, BenchState } from './benchState.ts';
 import { markAt } from './benchState.ts';
-import { MARKS_WANTED, type Landmark } from '@inchstep/core/capture';
 import { STATION_KEYS } from './StationRail.tsx';
 
 export interface BenchHands {
@@ -14,10 +13,19 @@ export interface BenchHands {
 }
 
 /** Everything the pointer can do on the bench, by keys. */
-export function useBenchKeys(state: BenchState, dispatch: (action: BenchAction) => void, hands: BenchHands): void {
+export function useBenchKeys(
+  state: BenchState,
+  dispatch: (action: BenchAction) => void,
+  hands: BenchHands,
+): void {
   const options = { preventDefault: true };
   useHotkeys('left, right', (_, key) => hands.step(key.hotkey === 'left' ? -1 : 1), options, [hands]);
-  useHotkeys('shift+left, shift+right', (_, key) => hands.step(key.hotkey.endsWith('left') ? -10 : 10), options, [hands]);
+  useHotkeys(
+    'shift+left, shift+right',
+    (_, key) => hands.step(key.hotkey.endsWith('left') ? -10 : 10),
+    options,
+    [hands],
+  );
   useHotkeys(
     Object.values(STATION_KEYS).join(', '),
     (event) => {
@@ -28,15 +36,34 @@ export function useBenchKeys(state: BenchState, dispatch: (action: BenchAction) 
     [hands],
   );
   useHotkeys('v', () => hands.otherView(), options, [hands]);
-  useHotkeys('bracketleft, bracketright', (event) => turn(state, dispatch, event.code === 'BracketLeft' ? -1 : 1), options, [state]);
-  useHotkeys('enter', () => dispatch({ type: 'mark', ...hands.guess() }), { ...options, ignoreEventWhen: (event) => event.target instanceof HTMLButtonElement }, [hands]);
+  useHotkeys(
+    'bracketleft, bracketright',
+    (event) => turn(state, dispatch, event.code === 'BracketLeft' ? -1 : 1),
+    options,
+    [state],
+  );
+  useHotkeys(
+    'enter',
+    () => dispatch({ type: 'mark', ...hands.guess() }),
+    { ...options, ignoreEventWhen: (event) => event.target instanceof HTMLButtonElement },
+    [hands],
+  );
   useHotkeys(
     'alt+left, alt+right, alt+up, alt+down, alt+shift+left, alt+shift+right, alt+shift+up, alt+shift+down',
     (event) => nudge(state, dispatch, event),
     options,
     [state],
   );
-  useHotkeys('1, 2, 3', (event) => dispatch({ type: 'sight', sight: event.key === '1' ? 'clear' : event.key === '2' ? 'partly' : 'guessed' }), options, [state]);
+  useHotkeys(
+    '1, 2, 3',
+    (event) =>
+      dispatch({
+        type: 'sight',
+        sight: event.key === '1' ? 'clear' : event.key === '2' ? 'partly' : 'guessed',
+      }),
+    options,
+    [state],
+  );
   useHotkeys('delete, backspace', () => dispatch({ type: 'unmark' }), options, [state]);
   useHotkeys('z', () => dispatch({ type: 'undo' }), options);
   useHotkeys('shift+z', () => dispatch({ type: 'redo' }), options);
@@ -45,13 +72,24 @@ export function useBenchKeys(state: BenchState, dispatch: (action: BenchAction) 
 function turn(state: BenchState, dispatch: (action: BenchAction) => void, by: number): void {
   const wanted: readonly Landmark[] = MARKS_WANTED[state.view];
   const at = wanted.indexOf(state.landmark);
-  dispatch({ type: 'look', landmark: wanted[(at + by + wanted.length) % wanted.length] as Landmark, stick: null });
+  dispatch({
+    type: 'look',
+    landmark: wanted[(at + by + wanted.length) % wanted.length] as Landmark,
+    stick: null,
+  });
 }
 
 function nudge(state: BenchState, dispatch: (action: BenchAction) => void, event: KeyboardEvent): void {
   const mark = markAt(state, state.view, state.station, state.landmark);
   if (!mark) return;
   const by = event.shiftKey ? 5 : 1;
-  const [du, dv] = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key] ?? [0, 0];
-  dispatch({ type: 'mark', u: Math.max(0, mark.u + (du as number)), v: Math.max(0, mark.v + (dv as number)), stay: true });
+  const [du, dv] = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[
+    event.key
+  ] ?? [0, 0];
+  dispatch({
+    type: 'mark',
+    u: Math.max(0, mark.u + (du as number)),
+    v: Math.max(0, mark.v + (dv as number)),
+    stay: true,
+  });
 }

@@ -1,7 +1,7 @@
+import { plain } from '@inchstep/contract/formats';
+import type { Student } from '@inchstep/contract/intake';
 import { type Capture, checkCapture } from '@inchstep/core/capture';
 import { resolveSchool } from '@inchstep/core/intake';
-import type { Student } from '@inchstep/contract/intake';
-import { plain } from '@inchstep/contract/formats';
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { FitAnswer, FitWorker } from '../../workers/fit.worker.ts';
@@ -11,10 +11,24 @@ import type { SwingWork } from './benchState.ts';
 export function captureFor(student: Student, work: SwingWork): Capture {
   const { profile } = student;
   return {
-    golfer: { handedness: profile.handedness, heightIn: profile.heightIn, outerHipWidthIn: profile.outerHipWidthIn, hipJointsApartIn: profile.hipJointsApartIn, flexibility: profile.flexibility, armSwing: profile.armSwing },
+    golfer: {
+      handedness: profile.handedness,
+      heightIn: profile.heightIn,
+      outerHipWidthIn: profile.outerHipWidthIn,
+      hipJointsApartIn: profile.hipJointsApartIn,
+      flexibility: profile.flexibility,
+      armSwing: profile.armSwing,
+    },
     club: work.club,
     school: resolveSchool(plain(profile.school)),
-    views: work.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({ id: kind, kind, widthPx, heightPx, camera, groundMarks })),
+    views: work.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
+      id: kind,
+      kind,
+      widthPx,
+      heightPx,
+      camera,
+      groundMarks,
+    })),
     marks: work.marks,
   };
 }

@@ -29,7 +29,11 @@ export function useFrames(url: string | null): Frames {
     while (drawn !== wish.current && worker.current) {
       drawn = wish.current;
       const bitmap = await worker.current.frame(drawn).catch(() => null);
-      if (bitmap) setPicture((old) => (old?.close(), bitmap));
+      if (!bitmap) continue;
+      setPicture((old) => {
+        old?.close();
+        return bitmap;
+      });
     }
     busy.current = false;
   }, []);
@@ -68,6 +72,9 @@ export function useFrames(url: string | null): Frames {
     },
     [clip, draw],
   );
-  const indexAt = useCallback((time: number) => Math.max(0, (clip?.times.findLastIndex((t) => t <= time + 1e-4) ?? 0)), [clip]);
+  const indexAt = useCallback(
+    (time: number) => Math.max(0, clip?.times.findLastIndex((t) => t <= time + 1e-4) ?? 0),
+    [clip],
+  );
   return { clip, trouble, index, picture, go, indexAt };
 }

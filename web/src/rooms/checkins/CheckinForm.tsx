@@ -28,7 +28,15 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
       const clipIds: string[] = [];
       if (file) {
         setShare(0);
-        const clip = await sendClip(token, ids.current.clip, file, kind, page.today, setShare, stop.current.signal);
+        const clip = await sendClip(
+          token,
+          ids.current.clip,
+          file,
+          kind,
+          page.today,
+          setShare,
+          stop.current.signal,
+        );
         clipIds.push(clip.id);
       }
       await sendCheckin(token, { id: ids.current.checkin, pain, painWhere, note, felt: null, clipIds });
@@ -48,14 +56,24 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
   return (
     <section className="panel p-4" aria-label="Tell your coach">
       <h2 className="text-xl">Tell {page.coach.split(' ')[0]}</h2>
-      {sent && <p role="status" className="my-2 font-semibold">Sent. It is in the coach’s queue.</p>}
+      {sent && (
+        <p role="status" className="my-2 font-semibold">
+          Sent. It is in the coach’s queue.
+        </p>
+      )}
       <form className="mt-2 flex flex-col gap-3" onSubmit={(event) => void submit(event)}>
         <fieldset>
           <legend className="font-semibold">Does anything hurt?</legend>
           <div className="mt-1 grid grid-cols-2 gap-2">
             {[false, true].map((value) => (
               <label key={String(value)} className={`btn h-14 ${pain === value ? 'btn-primary' : ''}`}>
-                <input type="radio" name="pain" className="sr-only" checked={pain === value} onChange={() => setPain(value)} />
+                <input
+                  type="radio"
+                  name="pain"
+                  className="sr-only"
+                  checked={pain === value}
+                  onChange={() => setPain(value)}
+                />
                 {value ? 'Yes' : 'No'}
               </label>
             ))}
@@ -63,16 +81,29 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
         </fieldset>
         {pain && (
           <>
-            <p role="alert" className="font-semibold">{PAIN_WORDS}</p>
+            <p role="alert" className="font-semibold">
+              {PAIN_WORDS}
+            </p>
             <label className="flex flex-col gap-1">
               Where?
-              <input className="input w-full" value={painWhere} onChange={(e) => setPainWhere(e.target.value)} maxLength={200} />
+              <input
+                className="input w-full"
+                value={painWhere}
+                onChange={(e) => setPainWhere(e.target.value)}
+                maxLength={200}
+              />
             </label>
           </>
         )}
         <label className="flex flex-col gap-1">
           What did you notice?
-          <textarea className="textarea w-full" rows={3} value={note} onChange={(e) => setNote(e.target.value)} maxLength={2000} />
+          <textarea
+            className="textarea w-full"
+            rows={3}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            maxLength={2000}
+          />
         </label>
         {page.needsConsent ? (
           <p className="text-sm">Clips wait until a guardian has agreed.</p>
@@ -80,10 +111,21 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
           <>
             <label className="flex flex-col gap-1">
               A clip, if you have one (up to {page.clipLimitMb} MB)
-              <input data-testid="clip-input" type="file" className="file-input w-full" accept="video/mp4,video/quicktime,video/webm,.mp4,.mov,.webm" onChange={(e) => setFile(e.target.files?.[0] ?? null)} />
+              <input
+                data-testid="clip-input"
+                type="file"
+                className="file-input w-full"
+                accept="video/mp4,video/quicktime,video/webm,.mp4,.mov,.webm"
+                onChange={(e) => setFile(e.target.files?.[0] ?? null)}
+              />
             </label>
             {file && (
-              <select aria-label="View of the clip" className="select w-full" value={kind} onChange={(e) => setKind(e.target.value as typeof kind)}>
+              <select
+                aria-label="View of the clip"
+                className="select w-full"
+                value={kind}
+                onChange={(e) => setKind(e.target.value as typeof kind)}
+              >
                 <option value="face_on">Face-on: phone in front, belt high</option>
                 <option value="down_the_line">Down the line: phone behind, on the hand line</option>
               </select>
@@ -121,7 +163,13 @@ function Sent({ token, page }: { readonly token: string; readonly page: StudentP
             <p>{checkin.note}</p>
             {checkin.clips.map((clip) => (
               // biome-ignore lint/a11y/useMediaCaption: a silent swing has no words to caption
-              <video key={clip.id} className="mt-1 max-h-64 rounded" controls preload="none" src={pageClipUrl(token, clip.id)} />
+              <video
+                key={clip.id}
+                className="mt-1 max-h-64 rounded"
+                controls
+                preload="none"
+                src={pageClipUrl(token, clip.id)}
+              />
             ))}
           </li>
         ))}

@@ -5,11 +5,11 @@ import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { useNewSwing, useSwings } from '../capture/index.ts';
+import { useNewSwing, useSwings, viewOf } from '../capture/index.ts';
 import { useHold, useLiftHold } from '../intake/index.ts';
 import { GateTape, useDecideGate, useGates } from '../practice/index.ts';
-import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { useCheckins, useDraft, useSendReply } from './queries.ts';
+import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { ThenAndNow } from './ThenAndNow.tsx';
 
 /** A check-in beside what went before, and the answer to it. */
@@ -23,7 +23,13 @@ export function ReviewScreen() {
         const chosen = all.find((c) => c.id === checkinId) ?? all[0];
         return (
           <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[1fr_26rem]">
-            {chosen ? <Review key={chosen.id} student={student} checkin={chosen} /> : <Empty title="No check-in yet">Give the student a private link. What they send arrives here and in the queue.</Empty>}
+            {chosen ? (
+              <Review key={chosen.id} student={student} checkin={chosen} />
+            ) : (
+              <Empty title="No check-in yet">
+                Give the student a private link. What they send arrives here and in the queue.
+              </Empty>
+            )}
             <div className="flex flex-col gap-3">
               {chosen && <Answer key={chosen.id} student={student} checkin={chosen} />}
               <StudentLinkPanel studentId={student.id} />
@@ -49,14 +55,22 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
     if (!clip) return;
     if (onBench) return void navigate(`/students/${student.id}/bench/${onBench.id}`);
     const id = newId();
-    const view = { kind: clip.kind, clipId: clip.id, widthPx: clip.widthPx, heightPx: clip.heightPx, camera: {}, groundMarks: [], stationTimes: {} };
-    create.mutate({ id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [view], marks: [] }, { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) });
+    create.mutate(
+      { id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [viewOf(clip)], marks: [] },
+      { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) },
+    );
   };
   return (
     <div className="flex flex-col gap-3">
       <Panel title={`Check-in, ${dayText(checkin.at, today)}`}>
-        {checkin.pain && <p className="mb-2 font-semibold text-error">Pain: {checkin.painWhere || 'place not said'}. All drills are on hold.</p>}
-        <blockquote className="border-l-4 border-base-300 pl-3 text-lg">{checkin.note || 'No words with it.'}</blockquote>
+        {checkin.pain && (
+          <p className="mb-2 font-semibold text-error">
+            Pain: {checkin.painWhere || 'place not said'}. All drills are on hold.
+          </p>
+        )}
+        <blockquote className="border-l-4 border-base-300 pl-3 text-lg">
+          {checkin.note || 'No words with it.'}
+        </blockquote>
         {checkin.felt !== null && <p className="mt-1 text-sm">Felt {checkin.felt} out of 10.</p>}
       </Panel>
       {clip && swings.data ? (
@@ -65,7 +79,12 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
           aside={
             <span className="flex gap-2">
               {checkin.clips.map((c, i) => (
-                <button key={c.id} type="button" className={`btn btn-sm h-11 ${i === which ? 'btn-primary' : ''}`} onClick={() => setWhich(i)}>
+                <button
+                  key={c.id}
+                  type="button"
+                  className={`btn btn-sm h-11 ${i === which ? 'btn-primary' : ''}`}
+                  onClick={() => setWhich(i)}
+                >
                   Clip {i + 1}
                 </button>
               ))}
@@ -75,7 +94,13 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
             </span>
           }
         >
-          <ThenAndNow key={clip.id} now={clip} nowTimes={onBench?.views.find((v) => v.clipId === clip.id)?.stationTimes ?? {}} swings={swings.data} today={today} />
+          <ThenAndNow
+            key={clip.id}
+            now={clip}
+            nowTimes={onBench?.views.find((v) => v.clipId === clip.id)?.stationTimes ?? {}}
+            swings={swings.data}
+            today={today}
+          />
         </Panel>
       ) : (
         <p className="panel p-3">No clip came with this check-in.</p>
@@ -96,7 +121,13 @@ function Answer({ student, checkin }: { readonly student: Student; readonly chec
           <GateTape state={state} />
           <div className="mt-2 flex flex-wrap gap-2">
             {(['advance', 'hold', 'back'] as const).map((decision) => (
-              <button key={decision} type="button" className="btn" disabled={decision === 'advance' && state.held.some((h) => h.code === 'pain')} onClick={() => decide.mutate({ drill: state.drill, stage: state.stage, decision, note: '' })}>
+              <button
+                key={decision}
+                type="button"
+                className="btn"
+                disabled={decision === 'advance' && state.held.some((h) => h.code === 'pain')}
+                onClick={() => decide.mutate({ drill: state.drill, stage: state.stage, decision, note: '' })}
+              >
                 {decision === 'advance' ? 'Next rung' : decision === 'hold' ? 'Stay' : 'One down'}
               </button>
             ))}
@@ -126,13 +157,27 @@ function ReplyForm({ student, checkin }: { readonly student: Student; readonly c
           <form
             onSubmit={(event) => {
               event.preventDefault();
-              send.mutate({ checkinId: checkin.id, text: text ?? d.text }, { onSuccess: () => toast('Sent to the student’s page and the outbox.') });
+              send.mutate(
+                { checkinId: checkin.id, text: text ?? d.text },
+                { onSuccess: () => toast('Sent to the student’s page and the outbox.') },
+              );
             }}
             className="flex flex-col gap-2"
           >
-            <p className="text-sm text-base-content/80">Drafted from what was measured and done. Change what you like.</p>
-            <textarea aria-label="Reply" className="textarea min-h-56 w-full" value={text ?? d.text} onChange={(e) => setText(e.target.value)} />
-            <button type="submit" className="btn btn-primary" disabled={send.isPending || (text ?? d.text).trim() === ''}>
+            <p className="text-sm text-base-content/80">
+              Drafted from what was measured and done. Change what you like.
+            </p>
+            <textarea
+              aria-label="Reply"
+              className="textarea min-h-56 w-full"
+              value={text ?? d.text}
+              onChange={(e) => setText(e.target.value)}
+            />
+            <button
+              type="submit"
+              className="btn btn-primary"
+              disabled={send.isPending || (text ?? d.text).trim() === ''}
+            >
               Send
             </button>
             {send.error && <Failed error={send.error} />}
@@ -150,7 +195,10 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
   if (!hold.data) return null;
   return (
     <Panel title="On hold: pain" className="border-error">
-      <p>{hold.data.where || 'Place not said.'} Drills wait. The program gives no medical advice; a doctor or physiotherapist does.</p>
+      <p>
+        {hold.data.where || 'Place not said.'} Drills wait. The program gives no medical advice; a doctor or
+        physiotherapist does.
+      </p>
       <form
         className="mt-2 flex gap-2"
         onSubmit={(event) => {
@@ -158,7 +206,15 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
           lift.mutate(note);
         }}
       >
-        <input aria-label="Why the hold is lifted" placeholder="Why the hold is lifted" className="input flex-1" value={note} onChange={(e) => setNote(e.target.value)} required minLength={3} />
+        <input
+          aria-label="Why the hold is lifted"
+          placeholder="Why the hold is lifted"
+          className="input flex-1"
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+          required
+          minLength={3}
+        />
         <button type="submit" className="btn">
           Lift
         </button>
@@ -168,7 +224,15 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
   );
 }
 
-function Earlier({ student, all, chosen }: { readonly student: Student; readonly all: readonly Checkin[]; readonly chosen: string | undefined }) {
+function Earlier({
+  student,
+  all,
+  chosen,
+}: {
+  readonly student: Student;
+  readonly all: readonly Checkin[];
+  readonly chosen: string | undefined;
+}) {
   const me = useMe();
   if (all.length < 2) return null;
   return (
@@ -176,7 +240,11 @@ function Earlier({ student, all, chosen }: { readonly student: Student; readonly
       <ul>
         {all.map((c) => (
           <li key={c.id}>
-            <Link to={`/students/${student.id}/checkins/${c.id}`} aria-current={c.id === chosen ? 'page' : undefined} className="flex min-h-11 items-center gap-2 hover:underline aria-[current]:font-semibold">
+            <Link
+              to={`/students/${student.id}/checkins/${c.id}`}
+              aria-current={c.id === chosen ? 'page' : undefined}
+              className="flex min-h-11 items-center gap-2 hover:underline aria-[current]:font-semibold"
+            >
               {dayText(c.at, me.data?.today ?? '')} {c.pain ? '(pain)' : ''} {c.reply ? '' : '(open)'}
             </Link>
           </li>

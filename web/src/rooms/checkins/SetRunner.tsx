@@ -3,7 +3,7 @@ import { DRILL_WORDS } from '@inchstep/contract/words';
 import type { Rep, Stage } from '@inchstep/core/practice';
 import { Check, CircleHelp, Undo2, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { HttpError } from '../../platform/http.ts';
+import { HttpError } from '../../platform/httpError.ts';
 import { putWaiting } from './outbox.ts';
 import { sendSet } from './queries.ts';
 
@@ -62,13 +62,25 @@ export function SetRunner({ token, drill, stage, withBall, today, done, onLogged
         </button>
       </div>
       <p aria-live="polite" className="min-h-6">
-        {reps.length > 0 ? `${passed} of ${reps.length} counted in this set.` : total > 0 ? `${total} repetitions logged today.` : ''} {said}
+        {reps.length > 0
+          ? `${passed} of ${reps.length} counted in this set.`
+          : total > 0
+            ? `${total} repetitions logged today.`
+            : ''}{' '}
+        {said}
       </p>
       {reps.length > 0 && (
         <>
           <label className="flex flex-col gap-1">
             How did it feel? {felt} of 10
-            <input type="range" className="range w-full" min={0} max={10} value={felt} onChange={(e) => setFelt(Number(e.target.value))} />
+            <input
+              type="range"
+              className="range w-full"
+              min={0}
+              max={10}
+              value={felt}
+              onChange={(e) => setFelt(Number(e.target.value))}
+            />
           </label>
           <div className="flex gap-2">
             <button type="button" className="btn" onClick={() => setReps((now) => now.slice(0, -1))}>

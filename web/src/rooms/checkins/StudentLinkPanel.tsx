@@ -13,28 +13,49 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
   const close = useCloseLinks(studentId);
   const [url, setUrl] = useState<string | null>(null);
   const open = links.data?.find((l) => l.revokedAt === null && l.expiresAt > new Date().toISOString());
-  const create = () => make.mutate(LINK_DAYS, { onSuccess: (link) => setUrl(`${location.origin}/p/${link.token}`) });
+  const create = () =>
+    make.mutate(LINK_DAYS, { onSuccess: (link) => setUrl(`${location.origin}/p/${link.token}`) });
   return (
     <Panel title="Student’s page">
       {url ? (
         <div className="flex flex-col gap-2">
           <p>Give this address to the student. It is shown only now.</p>
           <div className="flex gap-2">
-            <input aria-label="Private link" className="input flex-1" readOnly value={url} onFocus={(e) => e.target.select()} data-testid="private-link" />
-            <button type="button" className="btn" aria-label="Copy the link" onClick={() => void navigator.clipboard.writeText(url).then(() => toast('Copied.'))}>
+            <input
+              aria-label="Private link"
+              className="input flex-1"
+              readOnly
+              value={url}
+              onFocus={(e) => e.target.select()}
+              data-testid="private-link"
+            />
+            <button
+              type="button"
+              className="btn"
+              aria-label="Copy the link"
+              onClick={() => void navigator.clipboard.writeText(url).then(() => toast('Copied.'))}
+            >
               <Copy aria-hidden size={18} />
             </button>
           </div>
         </div>
       ) : (
-        <p>{open ? `A link is open until ${open.expiresAt.slice(0, 10)}${open.lastUsedAt ? `, last used ${open.lastUsedAt.slice(0, 10)}` : ', not used yet'}.` : 'No link is open.'}</p>
+        <p>
+          {open
+            ? `A link is open until ${open.expiresAt.slice(0, 10)}${open.lastUsedAt ? `, last used ${open.lastUsedAt.slice(0, 10)}` : ', not used yet'}.`
+            : 'No link is open.'}
+        </p>
       )}
       <div className="mt-2 flex gap-2">
         <button type="button" className="btn" onClick={create}>
           {open ? 'New link (closes the old one)' : 'Make a private link'}
         </button>
         {open && (
-          <button type="button" className="btn btn-ghost" onClick={() => close.mutate(undefined, { onSuccess: () => setUrl(null) })}>
+          <button
+            type="button"
+            className="btn btn-ghost"
+            onClick={() => close.mutate(undefined, { onSuccess: () => setUrl(null) })}
+          >
             Close it
           </button>
         )}

@@ -4,7 +4,7 @@ import type { PlanItem } from '@inchstep/core/practice';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { useParams } from 'react-router';
-import { HttpError } from '../../platform/http.ts';
+import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { itemText } from '../practice/index.ts';
 import { SetupCard } from '../prescription/index.ts';
@@ -30,12 +30,30 @@ export function StudentPageScreen() {
   }, [flush]);
   if (!page.data) {
     const offline = page.error instanceof HttpError && page.error.status === 0;
-    return <main className="mx-auto max-w-md p-4">{page.error ? <Failed error={page.error} {...(offline ? { again: () => void page.refetch() } : {})} /> : <Loading what="your page" />}</main>;
+    return (
+      <main className="mx-auto max-w-md p-4">
+        {page.error ? (
+          <Failed error={page.error} {...(offline ? { again: () => void page.refetch() } : {})} />
+        ) : (
+          <Loading what="your page" />
+        )}
+      </main>
+    );
   }
   return <Page token={token} page={page.data} waiting={waiting} onLogged={() => void flush()} />;
 }
 
-function Page({ token, page, waiting, onLogged }: { readonly token: string; readonly page: StudentPage; readonly waiting: number; readonly onLogged: () => void }) {
+function Page({
+  token,
+  page,
+  waiting,
+  onLogged,
+}: {
+  readonly token: string;
+  readonly page: StudentPage;
+  readonly waiting: number;
+  readonly onLogged: () => void;
+}) {
   const reply = page.checkins.find((c) => c.reply)?.reply;
   return (
     <div className="mx-auto flex max-w-md flex-col gap-4 pb-10">
@@ -49,7 +67,12 @@ function Page({ token, page, waiting, onLogged }: { readonly token: string; read
             {PAIN_WORDS}
           </section>
         )}
-        {waiting > 0 && <p role="status" className="panel p-3">{waiting === 1 ? 'One set waits' : `${waiting} sets wait`} on this phone and will go when there is a signal.</p>}
+        {waiting > 0 && (
+          <p role="status" className="panel p-3">
+            {waiting === 1 ? 'One set waits' : `${waiting} sets wait`} on this phone and will go when there is
+            a signal.
+          </p>
+        )}
         {reply && (
           <section className="panel p-4" aria-label="From your coach">
             <h2 className="text-lg">From {page.coach}</h2>
@@ -64,10 +87,20 @@ function Page({ token, page, waiting, onLogged }: { readonly token: string; read
   );
 }
 
-function TodayCard({ token, page, onLogged }: { readonly token: string; readonly page: StudentPage; readonly onLogged: () => void }) {
+function TodayCard({
+  token,
+  page,
+  onLogged,
+}: {
+  readonly token: string;
+  readonly page: StudentPage;
+  readonly onLogged: () => void;
+}) {
   const [extra, setExtra] = useState(false);
   const { day } = page;
-  const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] = day?.items ?? (extra ? page.drills.map((d) => ({ drill: d.id, stage: d.stage as PlanItem['stage'] })) : []);
+  const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] =
+    day?.items ??
+    (extra ? page.drills.map((d) => ({ drill: d.id, stage: d.stage as PlanItem['stage'] })) : []);
   return (
     <section className="flex flex-col gap-4" aria-label="Today">
       <div>
@@ -78,7 +111,11 @@ function TodayCard({ token, page, onLogged }: { readonly token: string; readonly
           </p>
         ) : (
           <div className="panel mt-1 p-3">
-            <p>{page.drills.length === 0 ? 'Nothing is planned yet. Your coach lays out the first drill.' : `Nothing is planned today${page.nextDay ? `; the next day is ${dayText(page.nextDay, page.today)}` : ''}.`}</p>
+            <p>
+              {page.drills.length === 0
+                ? 'Nothing is planned yet. Your coach lays out the first drill.'
+                : `Nothing is planned today${page.nextDay ? `; the next day is ${dayText(page.nextDay, page.today)}` : ''}.`}
+            </p>
             {page.drills.length > 0 && !extra && (
               <button type="button" className="btn mt-2" onClick={() => setExtra(true)}>
                 Practise anyway
@@ -99,11 +136,25 @@ function TodayCard({ token, page, onLogged }: { readonly token: string; readonly
               </p>
             </header>
             <p className="text-lg font-semibold">{DRILL_WORDS[item.drill]?.cue}</p>
-            <SetRunner token={token} drill={item.drill} stage={item.stage} withBall={(planned?.balls ?? 0) > 0} today={page.today} done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)} onLogged={onLogged} />
+            <SetRunner
+              token={token}
+              drill={item.drill}
+              stage={item.stage}
+              withBall={(planned?.balls ?? 0) > 0}
+              today={page.today}
+              done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
+              onLogged={onLogged}
+            />
             {drill && (
               <details>
                 <summary className="min-h-11 cursor-pointer py-2 font-semibold">How to set it up</summary>
-                <SetupCard drill={item.drill} setup={drill.setup} cautions={drill.cautions} left={page.handedness === 'left'} onRange={day?.place === 'range'} />
+                <SetupCard
+                  drill={item.drill}
+                  setup={drill.setup}
+                  cautions={drill.cautions}
+                  left={page.handedness === 'left'}
+                  onRange={day?.place === 'range'}
+                />
               </details>
             )}
           </article>

@@ -6,8 +6,22 @@ import { dayText } from '../../platform/parts.tsx';
 import { clipUrl, type Frames, useFrames } from '../capture/index.ts';
 
 /** Two clips held at the same station: then by its named times, now by hand or by name. */
-export function ThenAndNow({ now, nowTimes, swings, today }: { readonly now: Clip; readonly nowTimes: Swing['views'][number]['stationTimes']; readonly swings: readonly Swing[]; readonly today: string }) {
-  const earlier = swings.filter((s) => s.views.some((v) => v.kind === now.kind && v.clipId && v.clipId !== now.id && Object.keys(v.stationTimes).length > 0));
+export function ThenAndNow({
+  now,
+  nowTimes,
+  swings,
+  today,
+}: {
+  readonly now: Clip;
+  readonly nowTimes: Swing['views'][number]['stationTimes'];
+  readonly swings: readonly Swing[];
+  readonly today: string;
+}) {
+  const earlier = swings.filter((s) =>
+    s.views.some(
+      (v) => v.kind === now.kind && v.clipId && v.clipId !== now.id && Object.keys(v.stationTimes).length > 0,
+    ),
+  );
   const [thenId, setThenId] = useState(earlier.at(-1)?.id ?? '');
   const then = earlier.find((s) => s.id === thenId);
   const thenView = then?.views.find((v) => v.kind === now.kind);
@@ -28,24 +42,39 @@ export function ThenAndNow({ now, nowTimes, swings, today }: { readonly now: Cli
   };
   return (
     <div className="flex flex-col gap-2">
-      <div className="flex flex-wrap gap-1" role="group" aria-label="Station">
+      <fieldset className="flex flex-wrap gap-1" aria-label="Station">
         {MAIN_STATIONS.map((s) => (
-          <button key={s} type="button" aria-pressed={station === s} className={`btn ${station === s ? 'btn-primary' : ''}`} onClick={() => go(s)}>
+          <button
+            key={s}
+            type="button"
+            aria-pressed={station === s}
+            className={`btn ${station === s ? 'btn-primary' : ''}`}
+            onClick={() => go(s)}
+          >
             {STATION_WORDS[s]}
           </button>
         ))}
-      </div>
+      </fieldset>
       <div className="grid grid-cols-2 gap-2">
         <Side
           title={then ? `Then: ${dayText(then.recordedOn, today)}` : 'Then'}
           frames={thenFrames}
-          empty={earlier.length === 0 ? `No earlier ${VIEW_WORDS[now.kind]?.toLowerCase()} clip with named stations.` : ''}
+          empty={
+            earlier.length === 0
+              ? `No earlier ${VIEW_WORDS[now.kind]?.toLowerCase()} clip with named stations.`
+              : ''
+          }
         />
         <Side title={`Now: ${dayText(now.recordedOn, today)}`} frames={nowFrames} empty="" />
       </div>
       <div className="flex flex-wrap items-center gap-2">
         {earlier.length > 1 && (
-          <select aria-label="Earlier swing" className="select w-48" value={thenId} onChange={(e) => setThenId(e.target.value)}>
+          <select
+            aria-label="Earlier swing"
+            className="select w-48"
+            value={thenId}
+            onChange={(e) => setThenId(e.target.value)}
+          >
             {earlier.map((s) => (
               <option key={s.id} value={s.id}>
                 {dayText(s.recordedOn, today)}
@@ -61,7 +90,15 @@ export function ThenAndNow({ now, nowTimes, swings, today }: { readonly now: Cli
   );
 }
 
-function Side({ title, frames, empty }: { readonly title: string; readonly frames: Frames; readonly empty: string }) {
+function Side({
+  title,
+  frames,
+  empty,
+}: {
+  readonly title: string;
+  readonly frames: Frames;
+  readonly empty: string;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { picture, clip } = frames;
   useEffect(() => {
@@ -74,9 +111,23 @@ function Side({ title, frames, empty }: { readonly title: string; readonly frame
     <figure>
       <figcaption className="font-semibold">{title}</figcaption>
       <div className="flex h-[26rem] items-center justify-center rounded bg-black">
-        {empty || frames.trouble ? <p className="p-4 text-center text-white">{empty || 'This clip can’t be read frame by frame here.'}</p> : <canvas ref={canvas} className="max-h-full max-w-full" aria-label={title} role="img" />}
+        {empty || frames.trouble ? (
+          <p className="p-4 text-center text-white">
+            {empty || 'This clip can’t be read frame by frame here.'}
+          </p>
+        ) : (
+          <canvas ref={canvas} className="max-h-full max-w-full" aria-label={title} role="img" />
+        )}
       </div>
-      <input aria-label={`Frame, ${title}`} type="range" className="range range-sm mt-1 w-full" min={0} max={(clip?.times.length ?? 1) - 1} value={frames.index} onChange={(e) => frames.go(Number(e.target.value))} />
+      <input
+        aria-label={`Frame, ${title}`}
+        type="range"
+        className="range range-sm mt-1 w-full"
+        min={0}
+        max={(clip?.times.length ?? 1) - 1}
+        value={frames.index}
+        onChange={(e) => frames.go(Number(e.target.value))}
+      />
     </figure>
   );
 }

@@ -1,5 +1,5 @@
 import type { SetLog } from '@inchstep/contract/practice';
-import { HttpError } from '../../platform/http.ts';
+import { HttpError } from '../../platform/httpError.ts';
 import { sendSet } from './queries.ts';
 
 /** Sets that wait on the phone until there is a signal. Each carries its own id, so once is once. */
@@ -13,7 +13,8 @@ export function waitingSets(token: string): SetLog[] {
   }
 }
 
-const keep = (token: string, sets: readonly SetLog[]): void => localStorage.setItem(key(token), JSON.stringify(sets));
+const keep = (token: string, sets: readonly SetLog[]): void =>
+  localStorage.setItem(key(token), JSON.stringify(sets));
 
 export function putWaiting(token: string, set: SetLog): void {
   keep(token, [...waitingSets(token), set]);
@@ -31,7 +32,10 @@ export async function sendWaiting(token: string): Promise<number> {
       // A refused set (a hold, a closed drill) would block the rest for ever: it is let go.
     }
     sent++;
-    keep(token, waitingSets(token).filter((s) => s.id !== set.id));
+    keep(
+      token,
+      waitingSets(token).filter((s) => s.id !== set.id),
+    );
   }
   return sent;
 }

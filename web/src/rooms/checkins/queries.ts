@@ -1,5 +1,5 @@
-import type { Checkin, QueueRow, StudentLink, StudentPage } from '@inchstep/contract/checkins';
 import type { Clip } from '@inchstep/contract/capture';
+import type { Checkin, QueueRow, StudentLink, StudentPage } from '@inchstep/contract/checkins';
 import type { SetLog } from '@inchstep/contract/practice';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, upload } from '../../platform/http.ts';
@@ -7,33 +7,80 @@ import { get, post, upload } from '../../platform/http.ts';
 /** New arrivals show without a reload. */
 const LOOK_AGAIN_MS = 15_000;
 
-export const useQueue = () => useQuery({ queryKey: ['queue'], queryFn: () => get<QueueRow[]>('/api/queue'), refetchInterval: LOOK_AGAIN_MS });
-export const useCheckins = (studentId: string) => useQuery({ queryKey: ['students', studentId, 'checkins'], queryFn: () => get<Checkin[]>(`/api/students/${studentId}/checkins`), refetchInterval: LOOK_AGAIN_MS });
-export const useDraft = (checkinId: string | undefined) => useQuery({ queryKey: ['checkins', checkinId, 'draft'], queryFn: () => get<{ text: string }>(`/api/checkins/${checkinId}/draft`), enabled: checkinId !== undefined, staleTime: 0 });
-export const useLinks = (studentId: string) => useQuery({ queryKey: ['students', studentId, 'links'], queryFn: () => get<StudentLink[]>(`/api/students/${studentId}/links`) });
+export const useQueue = () =>
+  useQuery({
+    queryKey: ['queue'],
+    queryFn: () => get<QueueRow[]>('/api/queue'),
+    refetchInterval: LOOK_AGAIN_MS,
+  });
+export const useCheckins = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'checkins'],
+    queryFn: () => get<Checkin[]>(`/api/students/${studentId}/checkins`),
+    refetchInterval: LOOK_AGAIN_MS,
+  });
+export const useDraft = (checkinId: string | undefined) =>
+  useQuery({
+    queryKey: ['checkins', checkinId, 'draft'],
+    queryFn: () => get<{ text: string }>(`/api/checkins/${checkinId}/draft`),
+    enabled: checkinId !== undefined,
+    staleTime: 0,
+  });
+export const useLinks = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'links'],
+    queryFn: () => get<StudentLink[]>(`/api/students/${studentId}/links`),
+  });
 
 export function useSendReply(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ checkinId, text }: { checkinId: string; text: string }) => post<Checkin>(`/api/checkins/${checkinId}/reply`, { id: crypto.randomUUID(), text }),
-    onSuccess: () => Promise.all([client.invalidateQueries({ queryKey: ['students', studentId] }), client.invalidateQueries({ queryKey: ['queue'] })]),
+    mutationFn: ({ checkinId, text }: { checkinId: string; text: string }) =>
+      post<Checkin>(`/api/checkins/${checkinId}/reply`, { id: crypto.randomUUID(), text }),
+    onSuccess: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: ['students', studentId] }),
+        client.invalidateQueries({ queryKey: ['queue'] }),
+      ]),
   });
 }
 
 export function useMakeLink(studentId: string) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: (days: number) => post<StudentLink & { token: string }>(`/api/students/${studentId}/links`, { days }), onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }) });
+  return useMutation({
+    mutationFn: (days: number) =>
+      post<StudentLink & { token: string }>(`/api/students/${studentId}/links`, { days }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+  });
 }
 
 export function useCloseLinks(studentId: string) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: () => post(`/api/students/${studentId}/links/revoke`), onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }) });
+  return useMutation({
+    mutationFn: () => post(`/api/students/${studentId}/links/revoke`),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+  });
 }
 
-export const usePage = (token: string) => useQuery({ queryKey: ['page', token], queryFn: () => get<StudentPage>(`/api/page/${token}`), refetchInterval: LOOK_AGAIN_MS, retry: false });
+export const usePage = (token: string) =>
+  useQuery({
+    queryKey: ['page', token],
+    queryFn: () => get<StudentPage>(`/api/page/${token}`),
+    refetchInterval: LOOK_AGAIN_MS,
+    retry: false,
+  });
 
 export const sendSet = (token: string, set: SetLog) => post(`/api/page/${token}/sets`, set);
-export const sendCheckin = (token: string, body: object) => post<Checkin>(`/api/page/${token}/checkins`, body);
-export const sendClip = (token: string, id: string, file: File, kind: Clip['kind'], recordedOn: string, onProgress: (share: number) => void, signal: AbortSignal) =>
-  upload<Clip>(`/api/page/${token}/clips`, { id, kind, recordedOn }, file, onProgress, signal);
-export const pageClipUrl = (token: string, clipId: string): string => `/api/page/${token}/clips/${clipId}/file`;
+export const sendCheckin = (token: string, body: object) =>
+  post<Checkin>(`/api/page/${token}/checkins`, body);
+export const sendClip = (
+  token: string,
+  id: string,
+  file: File,
+  kind: Clip['kind'],
+  recordedOn: string,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+) => upload<Clip>(`/api/page/${token}/clips`, { id, kind, recordedOn }, file, onProgress, signal);
+export const pageClipUrl = (token: string, clipId: string): string =>
+  `/api/page/${token}/clips/${clipId}/file`;

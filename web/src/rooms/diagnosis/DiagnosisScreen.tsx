@@ -1,6 +1,13 @@
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { Student } from '@inchstep/contract/intake';
-import { BLOCKER_WORDS, CLUB_WORDS, faultName, leaveText, nextLookText, PHASE_WORDS } from '@inchstep/contract/words';
+import {
+  BLOCKER_WORDS,
+  CLUB_WORDS,
+  faultName,
+  leaveText,
+  nextLookText,
+  PHASE_WORDS,
+} from '@inchstep/contract/words';
 import { faultById } from '@inchstep/core/diagnosis';
 import { useState } from 'react';
 import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
@@ -16,10 +23,20 @@ import { RootCard } from './RootCard.tsx';
 export function DiagnosisScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const diagnoses = useDiagnoses(student.id);
-  return <Shown query={diagnoses} what="the diagnoses">{(all) => <Reasoning student={student} latest={all[0] ?? null} />}</Shown>;
+  return (
+    <Shown query={diagnoses} what="the diagnoses">
+      {(all) => <Reasoning student={student} latest={all[0] ?? null} />}
+    </Shown>
+  );
 }
 
-function Reasoning({ student, latest }: { readonly student: Student; readonly latest: DiagnosisRecord | null }) {
+function Reasoning({
+  student,
+  latest,
+}: {
+  readonly student: Student;
+  readonly latest: DiagnosisRecord | null;
+}) {
   const [params] = useSearchParams();
   const swings = useSwings(student.id);
   const me = useMe();
@@ -35,7 +52,11 @@ function Reasoning({ student, latest }: { readonly student: Student; readonly la
         <Panel title="What is known">
           <label className="mb-3 flex flex-col gap-1">
             <span className="font-semibold">Measured swing</span>
-            <select className="select w-full" value={chosen ?? ''} onChange={(e) => setSwingId(e.target.value || null)}>
+            <select
+              className="select w-full"
+              value={chosen ?? ''}
+              onChange={(e) => setSwingId(e.target.value || null)}
+            >
               <option value="">None: looks only</option>
               {measured.map((s) => (
                 <option key={s.id} value={s.id}>
@@ -46,12 +67,24 @@ function Reasoning({ student, latest }: { readonly student: Student; readonly la
           </label>
           <Findings ticked={ticked} onChange={setTicked} />
         </Panel>
-        <button type="button" className="btn btn-primary btn-lg sticky bottom-2" disabled={diagnose.isPending} onClick={() => diagnose.mutate({ swingId: chosen, findings: ticked })}>
+        <button
+          type="button"
+          className="btn btn-primary btn-lg sticky bottom-2"
+          disabled={diagnose.isPending}
+          onClick={() => diagnose.mutate({ swingId: chosen, findings: ticked })}
+        >
           {latest && !stale ? 'Diagnose again' : 'Diagnose'}
         </button>
         {diagnose.error && <Failed error={diagnose.error} />}
       </div>
-      {latest && !stale ? <Answer key={latest.id} student={student} diagnosis={latest} /> : <Empty title="No diagnosis of this yet">Tick what you saw, or bring a measured swing, and press Diagnose. A look you did not take counts for nothing, either way.</Empty>}
+      {latest && !stale ? (
+        <Answer key={latest.id} student={student} diagnosis={latest} />
+      ) : (
+        <Empty title="No diagnosis of this yet">
+          Tick what you saw, or bring a measured swing, and press Diagnose. A look you did not take counts for
+          nothing, either way.
+        </Empty>
+      )}
     </div>
   );
 }
@@ -63,7 +96,8 @@ function Answer({ student, diagnosis }: { readonly student: Student; readonly di
   const choose = useChooseWork(student.id);
   const unchoose = useUnchooseWork(student.id);
   const navigate = useNavigate();
-  const flip = (fault: string) => setPick((now) => (now.includes(fault) ? now.filter((f) => f !== fault) : [...now, fault].slice(-2)));
+  const flip = (fault: string) =>
+    setPick((now) => (now.includes(fault) ? now.filter((f) => f !== fault) : [...now, fault].slice(-2)));
   const accept = () =>
     choose.mutate(
       { id: diagnosis.id, workOn: pick, note },
@@ -82,24 +116,56 @@ function Answer({ student, diagnosis }: { readonly student: Student; readonly di
           First: {BLOCKER_WORDS[id]}
         </p>
       ))}
-      {!result.enough && <Empty title="Not enough to go on">Nothing here is more likely than not. {result.nextLook ? nextLookText(result.nextLook) : 'Measure a swing, or tick what you saw.'}</Empty>}
-      {result.enough && result.roots.length === 0 && <Empty title="Nothing stands out">What was measured lies in its bands or can’t be told. No drill is needed for what can be seen here.</Empty>}
+      {!result.enough && (
+        <Empty title="Not enough to go on">
+          Nothing here is more likely than not.{' '}
+          {result.nextLook ? nextLookText(result.nextLook) : 'Measure a swing, or tick what you saw.'}
+        </Empty>
+      )}
+      {result.enough && result.roots.length === 0 && (
+        <Empty title="Nothing stands out">
+          What was measured lies in its bands or can’t be told. No drill is needed for what can be seen here.
+        </Empty>
+      )}
       {result.roots.map((root, i) => (
-        <RootCard key={root.fault} root={root} place={i + 1} picked={pick.includes(root.fault)} onPick={() => flip(root.fault)} phase={PHASE_WORDS[faultById(root.fault)?.phase ?? ''] ?? ''} />
+        <RootCard
+          key={root.fault}
+          root={root}
+          place={i + 1}
+          picked={pick.includes(root.fault)}
+          onPick={() => flip(root.fault)}
+          phase={PHASE_WORDS[faultById(root.fault)?.phase ?? ''] ?? ''}
+        />
       ))}
       {result.nextLook && result.enough && (
         <Panel title="Next look">
           <p>
-            {nextLookText(result.nextLook)} <span className="text-sm text-base-content/80">({result.nextLook.gainBits.toFixed(2)} bits)</span>
+            {nextLookText(result.nextLook)}{' '}
+            <span className="text-sm text-base-content/80">({result.nextLook.gainBits.toFixed(2)} bits)</span>
           </p>
         </Panel>
       )}
       {result.leaveAlone.length > 0 && <LeaveAlone diagnosis={diagnosis} pick={pick} onPick={flip} />}
       {result.roots.length + result.leaveAlone.length > 0 && (
         <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
-          <p className="font-semibold">Work on: {pick.length > 0 ? pick.map(faultName).join(' and ') : 'nothing chosen'}</p>
-          {overruled && <input aria-label="Why you choose differently" placeholder="Why you choose differently" className="input min-w-56 flex-1" value={note} onChange={(e) => setNote(e.target.value)} />}
-          <button type="button" className="btn btn-primary ml-auto" disabled={pick.length === 0 || (overruled && note.trim() === '')} onClick={accept}>
+          <p className="font-semibold">
+            Work on: {pick.length > 0 ? pick.map(faultName).join(' and ') : 'nothing chosen'}
+          </p>
+          {overruled && (
+            <input
+              aria-label="Why you choose differently"
+              placeholder="Why you choose differently"
+              className="input min-w-56 flex-1"
+              value={note}
+              onChange={(e) => setNote(e.target.value)}
+            />
+          )}
+          <button
+            type="button"
+            className="btn btn-primary ml-auto"
+            disabled={pick.length === 0 || (overruled && note.trim() === '')}
+            onClick={accept}
+          >
             Work on this, find the drill
           </button>
           {choose.error && <Failed error={choose.error} />}
@@ -109,7 +175,15 @@ function Answer({ student, diagnosis }: { readonly student: Student; readonly di
   );
 }
 
-function LeaveAlone({ diagnosis, pick, onPick }: { readonly diagnosis: DiagnosisRecord; readonly pick: readonly string[]; readonly onPick: (fault: string) => void }) {
+function LeaveAlone({
+  diagnosis,
+  pick,
+  onPick,
+}: {
+  readonly diagnosis: DiagnosisRecord;
+  readonly pick: readonly string[];
+  readonly onPick: (fault: string) => void;
+}) {
   return (
     <Panel title="Leave alone for now">
       <ul className="flex flex-col">
@@ -118,7 +192,12 @@ function LeaveAlone({ diagnosis, pick, onPick }: { readonly diagnosis: Diagnosis
             <span className="font-semibold">{faultName(fault)}</span>
             <span className="text-sm">{Math.round(probability * 100)} %</span>
             <span className="flex-1 text-sm text-base-content/80">{leaveText(why)}</span>
-            <button type="button" aria-pressed={pick.includes(fault)} className={`btn btn-sm h-11 ${pick.includes(fault) ? 'btn-primary' : 'btn-ghost'}`} onClick={() => onPick(fault)}>
+            <button
+              type="button"
+              aria-pressed={pick.includes(fault)}
+              className={`btn btn-sm h-11 ${pick.includes(fault) ? 'btn-primary' : 'btn-ghost'}`}
+              onClick={() => onPick(fault)}
+            >
               {pick.includes(fault) ? 'Chosen' : 'Choose instead'}
             </button>
           </li>

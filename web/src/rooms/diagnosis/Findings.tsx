@@ -6,7 +6,13 @@ const NEXT = { none: 'present', present: 'absent', absent: 'none' } as const;
 const SAY = { none: 'not looked', present: 'seen', absent: 'looked, not there' } as const;
 
 /** Looks and ball signs: each press goes from "not looked" to "seen" to "looked, not there". */
-export function Findings({ ticked, onChange }: { readonly ticked: readonly Ticked[]; readonly onChange: (ticked: Ticked[]) => void }) {
+export function Findings({
+  ticked,
+  onChange,
+}: {
+  readonly ticked: readonly Ticked[];
+  readonly onChange: (ticked: Ticked[]) => void;
+}) {
   const press = (id: string) => {
     const next = NEXT[stateOf(ticked, id)];
     const others = ticked.filter((t) => t.id !== id);
@@ -19,7 +25,13 @@ export function Findings({ ticked, onChange }: { readonly ticked: readonly Ticke
         {ids.map((id) => {
           const state = stateOf(ticked, id);
           return (
-            <button key={id} type="button" onClick={() => press(id)} aria-label={`${FINDING_WORDS[id]}: ${SAY[state]}`} className={`min-h-11 rounded border-[1.5px] px-2.5 text-sm ${state === 'present' ? 'border-primary bg-primary text-primary-content' : state === 'absent' ? 'border-base-content line-through decoration-2' : 'border-dashed border-base-content/50'}`}>
+            <button
+              key={id}
+              type="button"
+              onClick={() => press(id)}
+              aria-label={`${FINDING_WORDS[id]}: ${SAY[state]}`}
+              className={`min-h-11 rounded border-[1.5px] px-2.5 text-sm ${state === 'present' ? 'border-primary bg-primary text-primary-content' : state === 'absent' ? 'border-base-content line-through decoration-2' : 'border-dashed border-base-content/50'}`}
+            >
               {FINDING_WORDS[id]}
             </button>
           );
@@ -35,4 +47,5 @@ export function Findings({ ticked, onChange }: { readonly ticked: readonly Ticke
   );
 }
 
-const stateOf = (ticked: readonly Ticked[], id: string): keyof typeof NEXT => ticked.find((t) => t.id === id)?.seen ?? 'none';
+const stateOf = (ticked: readonly Ticked[], id: string): keyof typeof NEXT =>
+  ticked.find((t) => t.id === id)?.seen ?? 'none';

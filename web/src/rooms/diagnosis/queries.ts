@@ -7,12 +7,17 @@ export interface Ticked {
   readonly seen: 'present' | 'absent';
 }
 
-export const useDiagnoses = (studentId: string) => useQuery({ queryKey: ['students', studentId, 'diagnoses'], queryFn: () => get<DiagnosisRecord[]>(`/api/students/${studentId}/diagnoses`) });
+export const useDiagnoses = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'diagnoses'],
+    queryFn: () => get<DiagnosisRecord[]>(`/api/students/${studentId}/diagnoses`),
+  });
 
 export function useDiagnose(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (ask: { swingId: string | null; findings: readonly Ticked[] }) => post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
+    mutationFn: (ask: { swingId: string | null; findings: readonly Ticked[] }) =>
+      post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });
 }
@@ -20,12 +25,16 @@ export function useDiagnose(studentId: string) {
 export function useChooseWork(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, workOn, note }: { id: string; workOn: readonly string[]; note: string }) => post<DiagnosisRecord>(`/api/diagnoses/${id}/choose`, { workOn, note }),
+    mutationFn: ({ id, workOn, note }: { id: string; workOn: readonly string[]; note: string }) =>
+      post<DiagnosisRecord>(`/api/diagnoses/${id}/choose`, { workOn, note }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });
 }
 
 export function useUnchooseWork(studentId: string) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: (id: string) => post<DiagnosisRecord>(`/api/diagnoses/${id}/unchoose`), onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }) });
+  return useMutation({
+    mutationFn: (id: string) => post<DiagnosisRecord>(`/api/diagnoses/${id}/unchoose`),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+  });
 }

@@ -1,6 +1,6 @@
 import type { Profile } from '@inchstep/contract/intake';
-import { limitsFrom } from '@inchstep/core/intake';
 import { LIMIT_WORDS } from '@inchstep/contract/words';
+import { limitsFrom } from '@inchstep/core/intake';
 import { Controller, type UseFormReturn } from 'react-hook-form';
 import { Panel } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
@@ -25,10 +25,35 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
             <input id="painWhere" className="input w-full" {...register('safety.painWhere')} />
           </Field>
         )}
-        <Controller control={control} name="safety.trouble" render={({ field }) => <Several legend="Known trouble" values={field.value} options={AREA_WORDS} onChange={field.onChange} />} />
-        <Check label="Surgery or injury in the last 12 months" {...register('safety.surgeryOrInjuryInYear')} />
+        <Controller
+          control={control}
+          name="safety.trouble"
+          render={({ field }) => (
+            <Several
+              legend="Known trouble"
+              values={field.value}
+              options={AREA_WORDS}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Check
+          label="Surgery or injury in the last 12 months"
+          {...register('safety.surgeryOrInjuryInYear')}
+        />
         {safety.surgeryOrInjuryInYear && (
-          <Controller control={control} name="safety.injuredAreas" render={({ field }) => <Several legend="Where was it" values={field.value} options={AREA_WORDS} onChange={field.onChange} />} />
+          <Controller
+            control={control}
+            name="safety.injuredAreas"
+            render={({ field }) => (
+              <Several
+                legend="Where was it"
+                values={field.value}
+                options={AREA_WORDS}
+                onChange={field.onChange}
+              />
+            )}
+          />
         )}
         <Check label="Dizziness or trouble with balance" {...register('safety.dizziness')} />
         <Check label="Pregnant" {...register('safety.pregnant')} />
@@ -42,10 +67,19 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
               label="A guardian has agreed to clips"
               name="consent"
               checked={consent !== null}
-              onChange={(event) => setValue('guardianConsent', event.target.checked ? { guardian: '', on: me.data?.today ?? '' } : null)}
+              onChange={(event) =>
+                setValue(
+                  'guardianConsent',
+                  event.target.checked ? { guardian: '', on: me.data?.today ?? '' } : null,
+                )
+              }
             />
             {consent !== null && (
-              <Field id="guardian" label="Guardian’s name" error={form.formState.errors.guardianConsent?.guardian?.message}>
+              <Field
+                id="guardian"
+                label="Guardian’s name"
+                error={form.formState.errors.guardianConsent?.guardian?.message}
+              >
                 <input id="guardian" className="input w-full" {...register('guardianConsent.guardian')} />
               </Field>
             )}
@@ -54,7 +88,8 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
         <div aria-live="polite">
           {limits.length > 0 && (
             <p className="text-sm">
-              Drills will be careful with: {limits.map((l) => `${LIMIT_WORDS[l.limit]} (${LIMIT_BECAUSE[l.because]})`).join(', ')}.
+              Drills will be careful with:{' '}
+              {limits.map((l) => `${LIMIT_WORDS[l.limit]} (${LIMIT_BECAUSE[l.because]})`).join(', ')}.
             </p>
           )}
         </div>
@@ -63,7 +98,10 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
   );
 }
 
-function Check({ label, ...props }: { readonly label: string } & React.InputHTMLAttributes<HTMLInputElement>) {
+function Check({
+  label,
+  ...props
+}: { readonly label: string } & React.InputHTMLAttributes<HTMLInputElement>) {
   return (
     <label className="flex min-h-11 items-center gap-3">
       <input type="checkbox" className="checkbox" {...props} /> {label}

@@ -1,10 +1,22 @@
+import { cmToIn, inToCm } from '@inchstep/core/foundation';
 import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
-import { cmToIn, inToCm } from '@inchstep/core/foundation';
 import { useSettings } from '../../platform/settings.tsx';
 
 /** A labelled field with its hint and its error, tied together for screen readers. */
-export function Field({ id, label, hint, error, children }: { readonly id: string; readonly label: string; readonly hint?: string | undefined; readonly error?: string | undefined; readonly children: ReactNode }) {
+export function Field({
+  id,
+  label,
+  hint,
+  error,
+  children,
+}: {
+  readonly id: string;
+  readonly label: string;
+  readonly hint?: string | undefined;
+  readonly error?: string | undefined;
+  readonly children: ReactNode;
+}) {
   return (
     <div className="flex flex-col gap-1">
       <label htmlFor={id} className="font-semibold">
@@ -22,7 +34,17 @@ export function Field({ id, label, hint, error, children }: { readonly id: strin
 }
 
 /** A choice of few, as a row of large buttons. */
-export function Choice<T extends string>({ legend, value, options, onChange }: { readonly legend: string; readonly value: T; readonly options: Readonly<Record<T, string>>; readonly onChange: (value: T) => void }) {
+export function Choice<T extends string>({
+  legend,
+  value,
+  options,
+  onChange,
+}: {
+  readonly legend: string;
+  readonly value: T;
+  readonly options: Readonly<Record<T, string>>;
+  readonly onChange: (value: T) => void;
+}) {
   return (
     <fieldset className="flex flex-col gap-1">
       <legend className="mb-1 font-semibold">{legend}</legend>
@@ -39,15 +61,33 @@ export function Choice<T extends string>({ legend, value, options, onChange }: {
 }
 
 /** Any of several, as toggles. */
-export function Several<T extends string>({ legend, values, options, onChange, error }: { readonly legend: string; readonly values: readonly T[]; readonly options: Readonly<Record<T, string>>; readonly onChange: (values: T[]) => void; readonly error?: string | undefined }) {
-  const flip = (key: T) => onChange(values.includes(key) ? values.filter((v) => v !== key) : [...values, key]);
+export function Several<T extends string>({
+  legend,
+  values,
+  options,
+  onChange,
+  error,
+}: {
+  readonly legend: string;
+  readonly values: readonly T[];
+  readonly options: Readonly<Record<T, string>>;
+  readonly onChange: (values: T[]) => void;
+  readonly error?: string | undefined;
+}) {
+  const flip = (key: T) =>
+    onChange(values.includes(key) ? values.filter((v) => v !== key) : [...values, key]);
   return (
     <fieldset>
       <legend className="mb-1 font-semibold">{legend}</legend>
       <div className="flex flex-wrap gap-2">
         {(Object.entries(options) as [T, string][]).map(([key, text]) => (
           <label key={key} className={`btn ${values.includes(key) ? 'btn-primary' : ''}`}>
-            <input type="checkbox" className="sr-only" checked={values.includes(key)} onChange={() => flip(key)} />
+            <input
+              type="checkbox"
+              className="sr-only"
+              checked={values.includes(key)}
+              onChange={() => flip(key)}
+            />
             {text}
           </label>
         ))}
@@ -62,9 +102,22 @@ export function Several<T extends string>({ legend, values, options, onChange, e
 }
 
 /** A length typed in the coach's units and kept in inches. */
-export function LengthInput({ id, inches, onChange, required = false }: { readonly id: string; readonly inches: number | null; readonly onChange: (inches: number | null) => void; readonly required?: boolean }) {
+export function LengthInput({
+  id,
+  inches,
+  onChange,
+  required = false,
+}: {
+  readonly id: string;
+  readonly inches: number | null;
+  readonly onChange: (inches: number | null) => void;
+  readonly required?: boolean;
+}) {
   const { lengths } = useSettings();
-  const shown = (value: number | null) => (value === null || Number.isNaN(value) ? '' : String(Math.round((lengths === 'cm' ? inToCm(value) : value) * 10) / 10));
+  const shown = (value: number | null) =>
+    value === null || Number.isNaN(value)
+      ? ''
+      : String(Math.round((lengths === 'cm' ? inToCm(value) : value) * 10) / 10);
   const [text, setText] = useState(shown(inches));
   // Only a change of units rewrites what was typed.
   // biome-ignore lint/correctness/useExhaustiveDependencies: typing must not be rewritten

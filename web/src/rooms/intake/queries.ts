@@ -2,17 +2,32 @@ import type { Hold, Profile, Student, ThreadEvent } from '@inchstep/contract/int
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put } from '../../platform/http.ts';
 
-export const useStudents = () => useQuery({ queryKey: ['students'], queryFn: () => get<Student[]>('/api/students') });
+export const useStudents = () =>
+  useQuery({ queryKey: ['students'], queryFn: () => get<Student[]>('/api/students') });
 export const useStudent = (id: string | undefined) =>
-  useQuery({ queryKey: ['students', id], queryFn: () => get<Student>(`/api/students/${id}`), enabled: id !== undefined });
-export const useThread = (id: string) => useQuery({ queryKey: ['students', id, 'thread'], queryFn: () => get<ThreadEvent[]>(`/api/students/${id}/thread`) });
-export const useHold = (id: string) => useQuery({ queryKey: ['students', id, 'hold'], queryFn: () => get<Hold | null>(`/api/students/${id}/hold`) });
+  useQuery({
+    queryKey: ['students', id],
+    queryFn: () => get<Student>(`/api/students/${id}`),
+    enabled: id !== undefined,
+  });
+export const useThread = (id: string) =>
+  useQuery({
+    queryKey: ['students', id, 'thread'],
+    queryFn: () => get<ThreadEvent[]>(`/api/students/${id}/thread`),
+  });
+export const useHold = (id: string) =>
+  useQuery({
+    queryKey: ['students', id, 'hold'],
+    queryFn: () => get<Hold | null>(`/api/students/${id}/hold`),
+  });
 
 export function useSaveStudent() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, version, profile }: { id: string; version: number | null; profile: Profile }) =>
-      version === null ? post<Student>('/api/students', { id, profile }) : put<Student>(`/api/students/${id}`, { version, profile }),
+      version === null
+        ? post<Student>('/api/students', { id, profile })
+        : put<Student>(`/api/students/${id}`, { version, profile }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students'] }),
   });
 }
@@ -20,12 +35,16 @@ export function useSaveStudent() {
 export function useArchive() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, archived }: { id: string; archived: boolean }) => post<Student>(`/api/students/${id}/${archived ? 'archive' : 'restore'}`),
+    mutationFn: ({ id, archived }: { id: string; archived: boolean }) =>
+      post<Student>(`/api/students/${id}/${archived ? 'archive' : 'restore'}`),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students'] }),
   });
 }
 
 export function useLiftHold(id: string) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: (note: string) => post(`/api/students/${id}/hold/lift`, { note }), onSuccess: () => client.invalidateQueries() });
+  return useMutation({
+    mutationFn: (note: string) => post(`/api/students/${id}/hold/lift`, { note }),
+    onSuccess: () => client.invalidateQueries(),
+  });
 }

@@ -3,9 +3,18 @@ import type { LimitReason } from '@inchstep/core/intake';
 export const HAND_WORDS = { right: 'Right-handed', left: 'Left-handed' } as const;
 export const FLEXIBILITY_WORDS = { stiff: 'Stiff', usual: 'Usual', supple: 'Supple' } as const;
 export const ARM_SWING_WORDS = { round: 'Round', usual: 'Usual', upright: 'Upright' } as const;
-export const CUE_KIND_WORDS = { any: 'No preference', external: 'An object to touch or miss', inner: 'A feel inside the body' } as const;
+export const CUE_KIND_WORDS = {
+  any: 'No preference',
+  external: 'An object to touch or miss',
+  inner: 'A feel inside the body',
+} as const;
 export const CUE_SIDE_WORDS = { any: 'No preference', lead: 'Lead side', trail: 'Trail side' } as const;
-export const PRESET_WORDS = { centre_and_turn: 'Centre and Turn', load_and_brace: 'Load and Brace', shift_and_post: 'Shift and Post', drive_through: 'Drive Through' } as const;
+export const PRESET_WORDS = {
+  centre_and_turn: 'Centre and Turn',
+  load_and_brace: 'Load and Brace',
+  shift_and_post: 'Shift and Post',
+  drive_through: 'Drive Through',
+} as const;
 export const AREA_WORDS = { back: 'Back', hip: 'Hip', knee: 'Knee', ankle: 'Ankle' } as const;
 
 export const LIMIT_BECAUSE: Record<LimitReason['because'], string> = {
@@ -22,7 +31,8 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   edited: () => 'Intake changed',
   archived: () => 'Archived',
   restored: () => 'Back on the roster',
-  clip: (d) => `Clip ${d.from === 'student' ? 'sent by the student' : 'added'} (${String(d.view).replaceAll('_', ' ')})`,
+  clip: (d) =>
+    `Clip ${d.from === 'student' ? 'sent by the student' : 'added'} (${String(d.view).replaceAll('_', ' ')})`,
   measured: (d) => `Swing measured: ${String(d.count)} measures`,
   diagnosed: () => 'Diagnosed',
   work_chosen: () => 'Work chosen',
@@ -37,4 +47,5 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   hold_lifted: (d) => `Hold lifted: ${String(d.note)}`,
   undone: () => 'Choice taken back',
 };
-export const eventText = (kind: string, detail: Record<string, unknown>): string => EVENT_TEXT[kind]?.(detail) ?? kind;
+export const eventText = (kind: string, detail: Record<string, unknown>): string =>
+  EVENT_TEXT[kind]?.(detail) ?? kind;

@@ -1,14 +1,28 @@
 import type { Swing } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
+import { CLUB_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
-import { CLUB_WORDS } from '@inchstep/contract/words';
 import { CLUBS } from '@inchstep/core/intake';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useReducer } from 'react';
 import { Link } from 'react-router';
-import { AddClip, type BenchHands, bench, CameraForm, clipUrl, type Frames, MarkList, startBench, StationRail, useBenchKeys, useFit, useFrames, ViewPane } from '../capture/index.ts';
-import { viewOf } from './BenchScreen.tsx';
+import {
+  AddClip,
+  type BenchHands,
+  bench,
+  CameraForm,
+  clipUrl,
+  type Frames,
+  MarkList,
+  StationRail,
+  startBench,
+  useBenchKeys,
+  useFit,
+  useFrames,
+  ViewPane,
+  viewOf,
+} from '../capture/index.ts';
 import { ReadOut } from './ReadOut.tsx';
 import { useAutosave } from './useAutosave.ts';
 
@@ -16,12 +30,17 @@ const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
 
 /** Stations on the left, both views in the middle, what it comes to on the right. */
 export function Bench({ student, swing }: { readonly student: Student; readonly swing: Swing }) {
-  const [state, dispatch] = useReducer(bench, swing, (s) => startBench({ views: s.views, marks: s.marks, club: s.club, speed: s.speed }));
+  const [state, dispatch] = useReducer(bench, swing, (s) =>
+    startBench({ views: s.views, marks: s.marks, club: s.club, speed: s.speed }),
+  );
   const urlOf = (kind: ViewKind) => {
     const clipId = state.work.views.find((v) => v.kind === kind)?.clipId;
     return clipId ? clipUrl(clipId) : null;
   };
-  const frames: Record<ViewKind, Frames> = { face_on: useFrames(urlOf('face_on')), down_the_line: useFrames(urlOf('down_the_line')) };
+  const frames: Record<ViewKind, Frames> = {
+    face_on: useFrames(urlOf('face_on')),
+    down_the_line: useFrames(urlOf('down_the_line')),
+  };
   const answer = useFit(student, state.work);
   const saved = useAutosave(swing, state.work);
   const active = state.work.views.find((v) => v.kind === state.view);
@@ -43,8 +62,12 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
     name,
     otherView: () => dispatch({ type: 'look', view: state.view === 'face_on' ? 'down_the_line' : 'face_on' }),
     guess: () => {
-      const guess = answer?.guesses.find((g) => g.view === state.view && g.station === state.station && g.landmark === state.landmark);
-      return guess ? { u: guess.u, v: guess.v } : { u: (active?.widthPx ?? 2) / 2, v: (active?.heightPx ?? 2) / 2 };
+      const guess = answer?.guesses.find(
+        (g) => g.view === state.view && g.station === state.station && g.landmark === state.landmark,
+      );
+      return guess
+        ? { u: guess.u, v: guess.v }
+        : { u: (active?.widthPx ?? 2) / 2, v: (active?.heightPx ?? 2) / 2 };
     },
   };
   useBenchKeys(state, dispatch, hands);
@@ -54,10 +77,20 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
       <aside className="flex flex-col gap-3" aria-label="Stations and marks">
         <StationRail state={state} onGo={go} onName={name} />
         <div className="flex gap-1">
-          <button type="button" className="btn flex-1" onClick={() => dispatch({ type: 'undo' })} disabled={state.past.length === 0}>
+          <button
+            type="button"
+            className="btn flex-1"
+            onClick={() => dispatch({ type: 'undo' })}
+            disabled={state.past.length === 0}
+          >
             <Undo2 aria-hidden size={18} /> Undo
           </button>
-          <button type="button" className="btn flex-1" onClick={() => dispatch({ type: 'redo' })} disabled={state.future.length === 0}>
+          <button
+            type="button"
+            className="btn flex-1"
+            onClick={() => dispatch({ type: 'redo' })}
+            disabled={state.future.length === 0}
+          >
             <Redo2 aria-hidden size={18} /> Redo
           </button>
         </div>
@@ -66,8 +99,27 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
         <div className="mx-auto grid w-full max-w-[46rem] grid-cols-2 gap-2">
           {KINDS.map((kind) => {
             const view = state.work.views.find((v) => v.kind === kind);
-            if (!view) return <AddClip key={kind} studentId={student.id} kind={kind} recordedOn={swing.recordedOn} onAdded={(clip) => dispatch({ type: 'attach', view: viewOf(clip) })} />;
-            return <ViewPane key={kind} view={view} frames={frames[kind]} state={state} guesses={answer?.guesses ?? []} active={state.view === kind} dispatch={dispatch} />;
+            if (!view)
+              return (
+                <AddClip
+                  key={kind}
+                  studentId={student.id}
+                  kind={kind}
+                  recordedOn={swing.recordedOn}
+                  onAdded={(clip) => dispatch({ type: 'attach', view: viewOf(clip) })}
+                />
+              );
+            return (
+              <ViewPane
+                key={kind}
+                view={view}
+                frames={frames[kind]}
+                state={state}
+                guesses={answer?.guesses ?? []}
+                active={state.view === kind}
+                dispatch={dispatch}
+              />
+            );
           })}
         </div>
         <div className="mx-auto flex w-full max-w-[46rem] flex-col gap-2">
@@ -76,7 +128,11 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
               <Stepper frames={frames[state.view]} step={hands.step} />
               <label className="ml-auto flex items-center gap-1 text-sm">
                 Club
-                <select className="select w-40" value={state.work.club} onChange={(e) => dispatch({ type: 'club', club: e.target.value as Swing['club'] })}>
+                <select
+                  className="select w-40"
+                  value={state.work.club}
+                  onChange={(e) => dispatch({ type: 'club', club: e.target.value as Swing['club'] })}
+                >
                   {CLUBS.map((club) => (
                     <option key={club} value={club}>
                       {CLUB_WORDS[club]}
@@ -95,7 +151,10 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
           <p role="status" data-testid="saved" className="text-sm">
             {saved.text}
           </p>
-          <Link to={`/students/${student.id}/diagnosis?swing=${swing.id}`} className={`btn btn-primary ml-auto ${state.work.marks.length < 6 || saved.busy ? 'btn-disabled' : ''}`}>
+          <Link
+            to={`/students/${student.id}/diagnosis?swing=${swing.id}`}
+            className={`btn btn-primary ml-auto ${state.work.marks.length < 6 || saved.busy ? 'btn-disabled' : ''}`}
+          >
             Diagnose
           </Link>
         </div>
@@ -115,7 +174,16 @@ function Stepper({ frames, step }: { readonly frames: Frames; readonly step: (by
       <button type="button" className="btn" aria-label="One frame back" onClick={() => step(-1)}>
         −1
       </button>
-      <input aria-label="Frame" type="range" className="range range-sm min-w-24 flex-1" min={0} max={last} value={frames.index} onChange={(e) => frames.go(Number(e.target.value))} onKeyDown={(e) => e.preventDefault()} />
+      <input
+        aria-label="Frame"
+        type="range"
+        className="range range-sm min-w-24 flex-1"
+        min={0}
+        max={last}
+        value={frames.index}
+        onChange={(e) => frames.go(Number(e.target.value))}
+        onKeyDown={(e) => e.preventDefault()}
+      />
       <button type="button" className="btn" aria-label="One frame on" onClick={() => step(1)}>
         +1
       </button>

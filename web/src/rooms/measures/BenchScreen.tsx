@@ -1,26 +1,40 @@
-import type { Clip, Swing, SwingView } from '@inchstep/contract/capture';
+import type { Clip, Swing } from '@inchstep/contract/capture';
+import type { Student } from '@inchstep/contract/intake';
 import { CLUB_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { toast } from 'sonner';
-import type { Student } from '@inchstep/contract/intake';
 import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { AddClip, useClips, useDiscardSwing, useNewSwing, useSwing, useSwings } from '../capture/index.ts';
+import {
+  AddClip,
+  useClips,
+  useDiscardSwing,
+  useNewSwing,
+  useSwing,
+  useSwings,
+  viewOf,
+} from '../capture/index.ts';
 import { Bench } from './Bench.tsx';
 
 /** Without a swing: the swings so far and a way to begin one. With a swing: the bench itself. */
 export function BenchScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const { swingId } = useParams();
-  return swingId ? <OpenSwing key={swingId} student={student} swingId={swingId} /> : <SwingList student={student} />;
+  return swingId ? (
+    <OpenSwing key={swingId} student={student} swingId={swingId} />
+  ) : (
+    <SwingList student={student} />
+  );
 }
 
 function OpenSwing({ student, swingId }: { readonly student: Student; readonly swingId: string }) {
   const swing = useSwing(swingId);
-  return <Shown query={swing} what="the swing">{(s) => <Bench key={s.id} student={student} swing={s} />}</Shown>;
+  return (
+    <Shown query={swing} what="the swing">
+      {(s) => <Bench key={s.id} student={student} swing={s} />}
+    </Shown>
+  );
 }
-
-export const viewOf = (clip: Clip): SwingView => ({ kind: clip.kind, clipId: clip.id, widthPx: clip.widthPx, heightPx: clip.heightPx, camera: {}, groundMarks: [], stationTimes: {} });
 
 function SwingList({ student }: { readonly student: Student }) {
   const swings = useSwings(student.id);
@@ -31,7 +45,10 @@ function SwingList({ student }: { readonly student: Student }) {
   const today = me.data?.today ?? '';
   const begin = (clip: Clip) => {
     const id = newId();
-    create.mutate({ id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [viewOf(clip)], marks: [] }, { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) });
+    create.mutate(
+      { id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [viewOf(clip)], marks: [] },
+      { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) },
+    );
   };
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
@@ -53,7 +70,9 @@ function SwingList({ student }: { readonly student: Student }) {
                 {loose.map((clip) => (
                   <li key={clip.id} className="flex items-center gap-3">
                     <span className="flex-1">
-                      {VIEW_WORDS[clip.kind]}, {clip.from === 'student' ? 'sent by the student' : 'added here'} {dayText(clip.recordedOn, today)}
+                      {VIEW_WORDS[clip.kind]},{' '}
+                      {clip.from === 'student' ? 'sent by the student' : 'added here'}{' '}
+                      {dayText(clip.recordedOn, today)}
                     </span>
                     <button type="button" className="btn btn-primary" onClick={() => begin(clip)}>
                       Put on the bench
@@ -66,26 +85,55 @@ function SwingList({ student }: { readonly student: Student }) {
         }}
       </Shown>
       <Shown query={swings} what="the swings">
-        {(all) => (all.length === 0 ? <Empty title="No swing yet">Choose a clip above. One view is enough to begin; two views give inches and degrees you can rely on.</Empty> : <Swings student={student} swings={all} today={today} />)}
+        {(all) =>
+          all.length === 0 ? (
+            <Empty title="No swing yet">
+              Choose a clip above. One view is enough to begin; two views give inches and degrees you can rely
+              on.
+            </Empty>
+          ) : (
+            <Swings student={student} swings={all} today={today} />
+          )
+        }
       </Shown>
     </div>
   );
 }
 
-function Swings({ student, swings, today }: { readonly student: Student; readonly swings: readonly Swing[]; readonly today: string }) {
+function Swings({
+  student,
+  swings,
+  today,
+}: {
+  readonly student: Student;
+  readonly swings: readonly Swing[];
+  readonly today: string;
+}) {
   const discard = useDiscardSwing(student.id);
   const put = (id: string) =>
-    discard.mutate({ id, discarded: true }, { onSuccess: () => toast('Swing put away.', { action: { label: 'Undo', onClick: () => discard.mutate({ id, discarded: false }) } }) });
+    discard.mutate(
+      { id, discarded: true },
+      {
+        onSuccess: () =>
+          toast('Swing put away.', {
+            action: { label: 'Undo', onClick: () => discard.mutate({ id, discarded: false }) },
+          }),
+      },
+    );
   return (
     <Panel title="Swings">
       <ul className="divide-y-[1.5px] divide-base-300">
         {swings.map((swing) => (
           <li key={swing.id} className="flex items-center gap-2">
-            <Link to={`/students/${student.id}/bench/${swing.id}`} className="flex min-h-12 flex-1 items-center gap-4 hover:underline">
+            <Link
+              to={`/students/${student.id}/bench/${swing.id}`}
+              className="flex min-h-12 flex-1 items-center gap-4 hover:underline"
+            >
               <span className="w-36 font-semibold">{dayText(swing.recordedOn, today)}</span>
               <span>{CLUB_WORDS[swing.club]}</span>
               <span className="text-base-content/80">
-                {swing.views.map((v) => VIEW_WORDS[v.kind]).join(' and ')}, {swing.marks.length === 0 ? 'not marked' : `${swing.marks.length} marks`}
+                {swing.views.map((v) => VIEW_WORDS[v.kind]).join(' and ')},{' '}
+                {swing.marks.length === 0 ? 'not marked' : `${swing.marks.length} marks`}
               </span>
             </Link>
             <button type="button" className="btn btn-ghost" onClick={() => put(swing.id)}>

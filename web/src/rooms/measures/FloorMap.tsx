@@ -12,7 +12,19 @@ const HEIGHT = 400;
  * 95 % ellipses, the school's corridor for this station. The player faces up the page; the target
  * is on the player's own side.
  */
-export function FloorMap({ floor, station, left, corridor, onStation }: { readonly floor: readonly FloorStation[]; readonly station: Station; readonly left: boolean; readonly corridor: { lo: number | null; hi: number | null } | null; readonly onStation: (station: Station) => void }) {
+export function FloorMap({
+  floor,
+  station,
+  left,
+  corridor,
+  onStation,
+}: {
+  readonly floor: readonly FloorStation[];
+  readonly station: Station;
+  readonly left: boolean;
+  readonly corridor: { lo: number | null; hi: number | null } | null;
+  readonly onStation: (station: Station) => void;
+}) {
   const { length } = useUnits();
   const address = floor.find((f) => f.station === 'address') ?? floor[0];
   if (!address) return null;
@@ -24,38 +36,113 @@ export function FloorMap({ floor, station, left, corridor, onStation }: { readon
   const y = scaleLinear([4, 4 - HEIGHT / perInch], [0, HEIGHT]);
   const at = (p: readonly number[]) => [x(p[0] as number), y(p[1] as number)] as const;
   const now = floor.find((f) => f.station === station) ?? address;
-  const path = line<FloorStation>((f) => x(f.centre[0]), (f) => y(f.centre[1])).curve(curveCatmullRom);
+  const path = line<FloorStation>(
+    (f) => x(f.centre[0]),
+    (f) => y(f.centre[1]),
+  ).curve(curveCatmullRom);
   const shift = now.centre[0] - address.centre[0];
   const depth = now.centre[1] - address.centre[1];
   return (
     <figure>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full rounded border-[1.5px] border-base-300 bg-base-200" role="img" aria-label={`Floor map at ${STATION_WORDS[station]}: pelvis centre ${length(shift)} toward the target and ${length(depth)} toward the ball since address`}>
-        <line x1={0} x2={WIDTH} y1={y(0)} y2={y(0)} stroke="currentColor" strokeDasharray="6 5" opacity={0.5} />
-        <text x={side > 0 ? WIDTH - 6 : 6} y={y(0) - 6} textAnchor={side > 0 ? 'end' : 'start'} fontSize={12} fill="currentColor">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="w-full rounded border-[1.5px] border-base-300 bg-base-200"
+        role="img"
+        aria-label={`Floor map at ${STATION_WORDS[station]}: pelvis centre ${length(shift)} toward the target and ${length(depth)} toward the ball since address`}
+      >
+        <line
+          x1={0}
+          x2={WIDTH}
+          y1={y(0)}
+          y2={y(0)}
+          stroke="currentColor"
+          strokeDasharray="6 5"
+          opacity={0.5}
+        />
+        <text
+          x={side > 0 ? WIDTH - 6 : 6}
+          y={y(0) - 6}
+          textAnchor={side > 0 ? 'end' : 'start'}
+          fontSize={12}
+          fill="currentColor"
+        >
           target {side > 0 ? '→' : '←'}
         </text>
         {corridor && <Corridor address={address} corridor={corridor} x={x} y={y} />}
         <ClockRim cx={x(address.centre[0])} cy={y(address.centre[1])} r={perInch * 9.5} side={side} />
         {(['lead', 'trail'] as const).map((foot) => (
-          <Foot key={foot} heel={at(now.feet[foot].heel)} toe={at(now.feet[foot].toe)} width={perInch * 3.4} />
+          <Foot
+            key={foot}
+            heel={at(now.feet[foot].heel)}
+            toe={at(now.feet[foot].toe)}
+            width={perInch * 3.4}
+          />
         ))}
-        <circle cx={x(0)} cy={y(0)} r={perInch * 0.84} fill="var(--color-base-100)" stroke="currentColor" strokeWidth={1.5} />
+        <circle
+          cx={x(0)}
+          cy={y(0)}
+          r={perInch * 0.84}
+          fill="var(--color-base-100)"
+          stroke="currentColor"
+          strokeWidth={1.5}
+        />
         <path d={path([...floor]) ?? ''} fill="none" stroke="currentColor" strokeWidth={1.5} opacity={0.7} />
         {floor.map((f) => (
           <g key={f.station} opacity={f.station === station ? 1 : 0.45}>
-            <ellipse cx={x(f.centre[0])} cy={y(f.centre[1])} rx={f.ellipse.majorIn * perInch} ry={f.ellipse.minorIn * perInch} transform={`rotate(${-side * f.ellipse.angleDeg} ${x(f.centre[0])} ${y(f.centre[1])})`} fill="var(--color-accent)" fillOpacity={0.35} stroke="currentColor" strokeWidth={1} />
-            <line x1={at(f.leadHip)[0]} y1={at(f.leadHip)[1]} x2={at(f.trailHip)[0]} y2={at(f.trailHip)[1]} stroke="currentColor" strokeWidth={f.station === station ? 7 : 2} strokeLinecap="round" />
-            <circle cx={x(f.centre[0])} cy={y(f.centre[1])} r={f.station === station ? 4.5 : 2.5} fill="var(--tape)" stroke="currentColor" strokeWidth={1.5} />
+            <ellipse
+              cx={x(f.centre[0])}
+              cy={y(f.centre[1])}
+              rx={f.ellipse.majorIn * perInch}
+              ry={f.ellipse.minorIn * perInch}
+              transform={`rotate(${-side * f.ellipse.angleDeg} ${x(f.centre[0])} ${y(f.centre[1])})`}
+              fill="var(--color-accent)"
+              fillOpacity={0.35}
+              stroke="currentColor"
+              strokeWidth={1}
+            />
+            <line
+              x1={at(f.leadHip)[0]}
+              y1={at(f.leadHip)[1]}
+              x2={at(f.trailHip)[0]}
+              y2={at(f.trailHip)[1]}
+              stroke="currentColor"
+              strokeWidth={f.station === station ? 7 : 2}
+              strokeLinecap="round"
+            />
+            <circle
+              cx={x(f.centre[0])}
+              cy={y(f.centre[1])}
+              r={f.station === station ? 4.5 : 2.5}
+              fill="var(--tape)"
+              stroke="currentColor"
+              strokeWidth={1.5}
+            />
           </g>
         ))}
-        <circle cx={at(now.leadHip)[0]} cy={at(now.leadHip)[1]} r={6.5} fill="var(--color-base-100)" stroke="currentColor" strokeWidth={2.5} />
+        <circle
+          cx={at(now.leadHip)[0]}
+          cy={at(now.leadHip)[1]}
+          r={6.5}
+          fill="var(--color-base-100)"
+          stroke="currentColor"
+          strokeWidth={2.5}
+        />
       </svg>
       <figcaption className="mt-1 text-sm">
         <label className="flex items-center gap-2">
           <span className="sr-only">Station on the map</span>
-          <input type="range" className="range range-sm w-full" min={0} max={floor.length - 1} value={Math.max(0, floor.indexOf(now))} onChange={(e) => onStation(floor[Number(e.target.value)]?.station ?? 'address')} aria-valuetext={STATION_WORDS[station]} />
+          <input
+            type="range"
+            className="range range-sm w-full"
+            min={0}
+            max={floor.length - 1}
+            value={Math.max(0, floor.indexOf(now))}
+            onChange={(e) => onStation(floor[Number(e.target.value)]?.station ?? 'address')}
+            aria-valuetext={STATION_WORDS[station]}
+          />
         </label>
-        {STATION_WORDS[now.station]}: {length(Math.abs(shift))} {shift >= 0 ? 'toward' : 'away from'} the target, {length(Math.abs(depth))} {depth >= 0 ? 'toward' : 'away from'} the ball. Open ring: lead hip.
+        {STATION_WORDS[now.station]}: {length(Math.abs(shift))} {shift >= 0 ? 'toward' : 'away from'} the
+        target, {length(Math.abs(depth))} {depth >= 0 ? 'toward' : 'away from'} the ball. Open ring: lead hip.
       </figcaption>
     </figure>
   );
@@ -64,13 +151,44 @@ export function FloorMap({ floor, station, left, corridor, onStation }: { readon
 type Scale = (value: number) => number;
 
 /** Where this school wants the pelvis centre to be, side to side. */
-function Corridor({ address, corridor, x, y }: { readonly address: FloorStation; readonly corridor: { lo: number | null; hi: number | null }; readonly x: Scale; readonly y: Scale }) {
+function Corridor({
+  address,
+  corridor,
+  x,
+  y,
+}: {
+  readonly address: FloorStation;
+  readonly corridor: { lo: number | null; hi: number | null };
+  readonly x: Scale;
+  readonly y: Scale;
+}) {
   const from = x(address.centre[0] + (corridor.lo ?? -12));
   const to = x(address.centre[0] + (corridor.hi ?? 12));
-  return <rect x={Math.min(from, to)} width={Math.abs(to - from)} y={y(address.centre[1] + 6)} height={Math.abs(y(0) - y(12))} fill="var(--tape)" stroke="var(--tape-ink)" strokeWidth={1} strokeDasharray="3 3" />;
+  return (
+    <rect
+      x={Math.min(from, to)}
+      width={Math.abs(to - from)}
+      y={y(address.centre[1] + 6)}
+      height={Math.abs(y(0) - y(12))}
+      fill="var(--tape)"
+      stroke="var(--tape-ink)"
+      strokeWidth={1}
+      strokeDasharray="3 3"
+    />
+  );
 }
 
-function ClockRim({ cx, cy, r, side }: { readonly cx: number; readonly cy: number; readonly r: number; readonly side: number }) {
+function ClockRim({
+  cx,
+  cy,
+  r,
+  side,
+}: {
+  readonly cx: number;
+  readonly cy: number;
+  readonly r: number;
+  readonly side: number;
+}) {
   return (
     <g opacity={0.55}>
       {Array.from({ length: 12 }, (_, i) => {
@@ -80,9 +198,22 @@ function ClockRim({ cx, cy, r, side }: { readonly cx: number; readonly cy: numbe
         const [dx, dy] = [Math.sin(angle) * -side, -Math.cos(angle)];
         return (
           <g key={hour}>
-            <line x1={cx + dx * (r - 5)} y1={cy + dy * (r - 5)} x2={cx + dx * r} y2={cy + dy * r} stroke="currentColor" strokeWidth={1.2} />
+            <line
+              x1={cx + dx * (r - 5)}
+              y1={cy + dy * (r - 5)}
+              x2={cx + dx * r}
+              y2={cy + dy * r}
+              stroke="currentColor"
+              strokeWidth={1.2}
+            />
             {hour % 3 === 0 && (
-              <text x={cx + dx * (r + 9)} y={cy + dy * (r + 9) + 4} fontSize={11} textAnchor="middle" fill="currentColor">
+              <text
+                x={cx + dx * (r + 9)}
+                y={cy + dy * (r + 9) + 4}
+                fontSize={11}
+                textAnchor="middle"
+                fill="currentColor"
+              >
                 {hour}
               </text>
             )}
@@ -93,6 +224,25 @@ function ClockRim({ cx, cy, r, side }: { readonly cx: number; readonly cy: numbe
   );
 }
 
-function Foot({ heel, toe, width }: { readonly heel: readonly [number, number]; readonly toe: readonly [number, number]; readonly width: number }) {
-  return <line x1={heel[0]} y1={heel[1]} x2={toe[0]} y2={toe[1]} stroke="currentColor" strokeWidth={width} strokeLinecap="round" opacity={0.22} />;
+function Foot({
+  heel,
+  toe,
+  width,
+}: {
+  readonly heel: readonly [number, number];
+  readonly toe: readonly [number, number];
+  readonly width: number;
+}) {
+  return (
+    <line
+      x1={heel[0]}
+      y1={heel[1]}
+      x2={toe[0]}
+      y2={toe[1]}
+      stroke="currentColor"
+      strokeWidth={width}
+      strokeLinecap="round"
+      opacity={0.22}
+    />
+  );
 }

@@ -3,19 +3,35 @@ import type { Measure } from '@inchstep/core/measures';
 import { Tape } from '../../platform/tape.tsx';
 import { useUnits } from '../../platform/units.ts';
 
-export type ShownMeasure = Pick<Measure, 'id' | 'value' | 'sd' | 'verdict' | 'station'> & { readonly band: Pick<Measure['band'], 'lo' | 'hi' | 'step' | 'unit'> };
+export type ShownMeasure = Pick<Measure, 'id' | 'value' | 'sd' | 'verdict' | 'station'> & {
+  readonly band: Pick<Measure['band'], 'lo' | 'hi' | 'step' | 'unit'>;
+};
 
 const ORDER = { low: 0, high: 0, cant_tell: 1, in: 2 } as const;
 
 /** Measures of one station (or all), those out of band first. */
-export function MeasureTapes({ measures, before }: { readonly measures: readonly ShownMeasure[]; readonly before?: ReadonlyMap<string, number> }) {
+export function MeasureTapes({
+  measures,
+  before,
+}: {
+  readonly measures: readonly ShownMeasure[];
+  readonly before?: ReadonlyMap<string, number>;
+}) {
   const sorted = [...measures].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]);
   return (
     <ul className="flex flex-col gap-2">
       {sorted.map((m) => (
         <li key={m.id} data-testid={`measure-${m.id}`}>
           <MeasureLine measure={m} />
-          <Tape name={measureName(m.id)} band={m.band} value={m.value} sd={m.sd} before={before?.get(m.id)} verdict={VERDICT_WORDS[m.verdict]} compact />
+          <Tape
+            name={measureName(m.id)}
+            band={m.band}
+            value={m.value}
+            sd={m.sd}
+            before={before?.get(m.id)}
+            verdict={VERDICT_WORDS[m.verdict]}
+            compact
+          />
         </li>
       ))}
     </ul>
@@ -33,10 +49,14 @@ export function MeasureLine({ measure: m }: { readonly measure: ShownMeasure }) 
       </span>
       <span className="shrink-0 font-semibold" data-value={m.value} data-sd={m.sd}>
         {value(m.value, m.band.unit)}
-        <span className="block text-right text-sm font-normal text-base-content/80">± {value(1.96 * m.sd, m.band.unit === 'clock' ? 'ratio' : m.band.unit)}</span>
+        <span className="block text-right text-sm font-normal text-base-content/80">
+          ± {value(1.96 * m.sd, m.band.unit === 'clock' ? 'ratio' : m.band.unit)}
+        </span>
       </span>
     </p>
   );
 }
 
-export const stationsWith = (measures: readonly ShownMeasure[]): string[] => [...new Set(measures.map((m) => STATION_WORDS[m.station] ?? m.station))];
+export const stationsWith = (measures: readonly ShownMeasure[]): string[] => [
+  ...new Set(measures.map((m) => STATION_WORDS[m.station] ?? m.station)),
+];

@@ -10,33 +10,81 @@ import { MeasureTapes } from './MeasureTapes.tsx';
 
 type Tab = 'tapes' | 'floor' | 'camera';
 const TABS: Record<Tab, string> = { tapes: 'Tapes', floor: 'Floor map', camera: 'Camera' };
-const CORRIDOR_MEASURE: Partial<Record<Station, string>> = { top: 'shift_top', delivery: 'shift_delivery', impact: 'shift_impact' };
+const CORRIDOR_MEASURE: Partial<Record<Station, string>> = {
+  top: 'shift_top',
+  delivery: 'shift_delivery',
+  impact: 'shift_impact',
+};
 
 /** What the marks come to so far: tapes at this station, the floor map, the camera check. */
-export function ReadOut({ answer, state, left, onStation }: { readonly answer: FitAnswer | null; readonly state: BenchState; readonly left: boolean; readonly onStation: (station: Station) => void }) {
+export function ReadOut({
+  answer,
+  state,
+  left,
+  onStation,
+}: {
+  readonly answer: FitAnswer | null;
+  readonly state: BenchState;
+  readonly left: boolean;
+  readonly onStation: (station: Station) => void;
+}) {
   const [tab, setTab] = useState<Tab>('tapes');
-  if (!answer) return <p className="panel p-4">Step to a station, name it with its key, and mark the hips, knees and ankles. The measures appear here as you go.</p>;
+  if (!answer)
+    return (
+      <p className="panel p-4">
+        Step to a station, name it with its key, and mark the hips, knees and ankles. The measures appear here
+        as you go.
+      </p>
+    );
   const here = answer.measures.filter((m) => m.station === state.station);
   const band = answer.measures.find((m) => m.id === CORRIDOR_MEASURE[state.station])?.band;
   return (
     <div className="panel flex min-h-0 flex-col">
-      <div role="tablist" aria-label="What the marks come to" className="flex border-b-[1.5px] border-base-300">
+      <div
+        role="tablist"
+        aria-label="What the marks come to"
+        className="flex border-b-[1.5px] border-base-300"
+      >
         {(Object.keys(TABS) as Tab[]).map((key) => (
-          <button key={key} type="button" role="tab" aria-selected={tab === key} className={`min-h-11 flex-1 px-2 ${tab === key ? 'border-b-4 border-primary font-semibold' : ''}`} onClick={() => setTab(key)}>
+          <button
+            key={key}
+            type="button"
+            role="tab"
+            aria-selected={tab === key}
+            className={`min-h-11 flex-1 px-2 ${tab === key ? 'border-b-4 border-primary font-semibold' : ''}`}
+            onClick={() => setTab(key)}
+          >
             {TABS[key]}
           </button>
         ))}
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys */}
       <div className="max-h-[36rem] overflow-y-auto p-3" role="tabpanel" aria-label={TABS[tab]} tabIndex={0}>
-        {tab === 'tapes' && (here.length > 0 ? <MeasureTapes measures={here} /> : <Needs answer={answer} station={state.station} />)}
+        {tab === 'tapes' &&
+          (here.length > 0 ? (
+            <MeasureTapes measures={here} />
+          ) : (
+            <Needs answer={answer} station={state.station} />
+          ))}
         {tab === 'tapes' && here.length > 0 && <Needs answer={answer} station={state.station} />}
-        {tab === 'floor' && <FloorMap floor={answer.floor} station={state.station} left={left} corridor={band ?? null} onStation={onStation} />}
+        {tab === 'floor' && (
+          <FloorMap
+            floor={answer.floor}
+            station={state.station}
+            left={left}
+            corridor={band ?? null}
+            onStation={onStation}
+          />
+        )}
         {tab === 'camera' && <CameraCheck answer={answer} />}
       </div>
       {answer.suspects.length > 0 && (
         <p role="status" className="border-t-[1.5px] border-base-300 p-3 text-sm font-semibold">
-          Look again at: {answer.suspects.map((s) => `${LANDMARK_WORDS[s.landmark]} (${VIEW_WORDS[s.view]}, ${STATION_WORDS[s.station]})`).join('; ')}. It fits nothing else.
+          Look again at:{' '}
+          {answer.suspects
+            .map((s) => `${LANDMARK_WORDS[s.landmark]} (${VIEW_WORDS[s.view]}, ${STATION_WORDS[s.station]})`)
+            .join('; ')}
+          . It fits nothing else.
         </p>
       )}
     </div>
@@ -59,7 +107,9 @@ function needText(what: NeedWhat): string {
 }
 
 function Needs({ answer, station }: { readonly answer: FitAnswer; readonly station: Station }) {
-  const useful = answer.needs.filter(({ what }) => what.kind !== 'track' && (!('station' in what) || what.station === station)).slice(0, 4);
+  const useful = answer.needs
+    .filter(({ what }) => what.kind !== 'track' && (!('station' in what) || what.station === station))
+    .slice(0, 4);
   if (useful.length === 0) return null;
   return (
     <div className="mt-3 border-t-[1.5px] border-dashed border-base-300 pt-2 text-sm">

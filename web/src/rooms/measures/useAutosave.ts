@@ -1,8 +1,8 @@
 import type { Swing } from '@inchstep/contract/capture';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { HttpError } from '../../platform/http.ts';
-import { measureSwing, saveSwing, type SwingWork } from '../capture/index.ts';
+import { HttpError } from '../../platform/httpError.ts';
+import { measureSwing, type SwingWork, saveSwing } from '../capture/index.ts';
 
 const WAIT_MS = 500;
 
@@ -30,7 +30,11 @@ export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy
         void client.invalidateQueries({ queryKey: ['students', swing.studentId] });
         client.setQueryData(['swings', swing.id], next);
       } catch (error) {
-        setText(error instanceof HttpError ? error.message : 'Not saved. Check the connection; the next change tries again.');
+        setText(
+          error instanceof HttpError
+            ? error.message
+            : 'Not saved. Check the connection; the next change tries again.',
+        );
         setBusy(false);
       }
     };

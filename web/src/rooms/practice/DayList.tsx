@@ -6,7 +6,8 @@ import { dayText, Panel } from '../../platform/parts.tsx';
 export function itemText(item: PlanItem): string {
   const speed = item.speedPct > 0 ? ` at about ${item.speedPct} %` : '';
   if (item.stage === 'course') return `${item.sets} holes with one thought`;
-  if (item.balls > 0) return `${item.sets} × two rehearsals, one ball${item.looks > 0 ? `, ${item.looks} looks` : ''}${speed}${item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : ''}`;
+  if (item.balls > 0)
+    return `${item.sets} × two rehearsals, one ball${item.looks > 0 ? `, ${item.looks} looks` : ''}${speed}${item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : ''}`;
   return `${item.rehearsals} repetitions in sets of ten${speed}`;
 }
 
@@ -19,7 +20,13 @@ export function DayList({ plan, today }: { readonly plan: Plan; readonly today: 
         {ahead.slice(0, 21).map((day) => (
           <li key={day.date} className="rounded border-[1.5px] border-base-300 p-2">
             <p className="flex justify-between font-semibold">
-              <span>{new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(new Date(`${day.date}T12:00:00`))}</span>
+              <span>
+                {new Intl.DateTimeFormat('en-GB', {
+                  weekday: 'short',
+                  day: 'numeric',
+                  month: 'short',
+                }).format(new Date(`${day.date}T12:00:00`))}
+              </span>
               <span>
                 {PLACE_WORDS[day.place]}, {day.minutes} min
               </span>

@@ -1,8 +1,6 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { GateState, PlanAsk, PlanRecord } from '@inchstep/contract/practice';
-import { drillName, giveText, STAGE_WORDS, WEEKDAY_WORDS } from '@inchstep/contract/words';
-import { WEEKDAYS, type Weekday } from '@inchstep/core/foundation';
-import type { Place } from '@inchstep/core/intake';
+import { drillName, giveText, STAGE_WORDS } from '@inchstep/contract/words';
 import type { Plan } from '@inchstep/core/practice';
 import { useState } from 'react';
 import { Link, useOutletContext } from 'react-router';
@@ -10,6 +8,7 @@ import { toast } from 'sonner';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useDrillChoices } from '../prescription/index.ts';
+import { AskForm } from './AskForm.tsx';
 import { DayList } from './DayList.tsx';
 import { GateTape } from './GateTape.tsx';
 import { useDecideGate, useGates, usePlan, usePlanPreview, useSavePlan } from './queries.ts';
@@ -28,19 +27,48 @@ export function LadderScreen() {
         if (!inUse || !me.data) {
           return (
             <div className="mx-auto max-w-3xl p-4">
-              <Empty title="No drill in use" action={<Link className="btn btn-primary" to={`/students/${student.id}/drills`}>Choose a drill</Link>}>
+              <Empty
+                title="No drill in use"
+                action={
+                  <Link className="btn btn-primary" to={`/students/${student.id}/drills`}>
+                    Choose a drill
+                  </Link>
+                }
+              >
                 A ladder begins with a drill.
               </Empty>
             </div>
           );
         }
-        return <Shown query={plan} what="the plan">{(p) => <Ladder key={`${p?.id}${inUse.id}`} student={student} drills={inUse.drills} current={p && p.at >= inUse.at ? p : null} today={me.data.today} />}</Shown>;
+        return (
+          <Shown query={plan} what="the plan">
+            {(p) => (
+              <Ladder
+                key={`${p?.id}${inUse.id}`}
+                student={student}
+                drills={inUse.drills}
+                current={p && p.at >= inUse.at ? p : null}
+                today={me.data.today}
+              />
+            )}
+          </Shown>
+        );
       }}
     </Shown>
   );
 }
 
-function Ladder({ student, drills, current, today }: { readonly student: Student; readonly drills: readonly string[]; readonly current: PlanRecord | null; readonly today: string }) {
+function Ladder({
+  student,
+  drills,
+  current,
+  today,
+}: {
+  readonly student: Student;
+  readonly drills: readonly string[];
+  readonly current: PlanRecord | null;
+  readonly today: string;
+}) {
   const [editing, setEditing] = useState(current === null);
   const [ask, setAsk] = useState<PlanAsk>(() => firstAsk(student, current, today));
   const preview = usePlanPreview(student.id, editing ? ask : null);
@@ -55,7 +83,14 @@ function Ladder({ student, drills, current, today }: { readonly student: Student
           {(states) => (
             <>
               {drills.map((drill) => (
-                <DrillLadder key={drill} studentId={student.id} drill={drill} state={states.find((s) => s.drill === drill)} plan={shown} today={today} />
+                <DrillLadder
+                  key={drill}
+                  studentId={student.id}
+                  drill={drill}
+                  state={states.find((s) => s.drill === drill)}
+                  plan={shown}
+                  today={today}
+                />
               ))}
             </>
           )}
@@ -67,7 +102,12 @@ function Ladder({ student, drills, current, today }: { readonly student: Student
             <AskForm ask={ask} onChange={setAsk} today={today} />
             {(preview.error || save.error) && <Failed error={preview.error ?? save.error} />}
             <div className="mt-3 flex gap-2">
-              <button type="button" className="btn btn-primary btn-lg" disabled={!preview.data || save.isPending} onClick={accept}>
+              <button
+                type="button"
+                className="btn btn-primary btn-lg"
+                disabled={!preview.data || save.isPending}
+                onClick={accept}
+              >
                 Accept this plan
               </button>
               {current && (
@@ -101,58 +141,31 @@ function firstAsk(student: Student, current: PlanRecord | null, today: string): 
   const { profile } = student;
   const nextLesson = profile.nextLesson !== null && profile.nextLesson >= today ? profile.nextLesson : null;
   if (current) return { ...current.ask, start: today, nextLesson };
-  return { start: today, nextLesson, days: profile.days, minutesPerDay: profile.minutesPerDay, placeByDay: profile.placeByDay };
+  return {
+    start: today,
+    nextLesson,
+    days: profile.days,
+    minutesPerDay: profile.minutesPerDay,
+    placeByDay: profile.placeByDay,
+  };
 }
 
-function AskForm({ ask, onChange, today }: { readonly ask: PlanAsk; readonly onChange: (ask: PlanAsk) => void; readonly today: string }) {
-  const flip = (day: Weekday) => onChange({ ...ask, days: ask.days.includes(day) ? ask.days.filter((d) => d !== day) : WEEKDAYS.filter((d) => d === day || ask.days.includes(d)) });
-  return (
-    <div className="flex flex-col gap-3">
-      <div className="flex flex-wrap gap-3">
-        <label className="flex flex-col">
-          Begin
-          <input type="date" className="input w-44" min={today} value={ask.start} onChange={(e) => e.target.value && onChange({ ...ask, start: e.target.value })} />
-        </label>
-        <label className="flex flex-col">
-          Next lesson
-          <input type="date" className="input w-44" min={ask.start} value={ask.nextLesson ?? ''} onChange={(e) => onChange({ ...ask, nextLesson: e.target.value || null })} />
-        </label>
-      </div>
-      <fieldset className="flex flex-wrap gap-2">
-        <legend className="mb-1 font-semibold">Days</legend>
-        {WEEKDAYS.map((day) => (
-          <div key={day} className={`flex flex-col rounded border-[1.5px] p-1 ${ask.days.includes(day) ? 'border-primary' : 'border-dashed border-base-300'}`}>
-            <label className="flex min-h-9 items-center gap-2 px-1 font-semibold">
-              <input type="checkbox" className="checkbox checkbox-sm" checked={ask.days.includes(day)} onChange={() => flip(day)} /> {WEEKDAY_WORDS[day]}
-            </label>
-            {ask.days.includes(day) && (
-              <>
-                <label className="flex items-center gap-1 text-sm">
-                  <input aria-label={`Minutes on ${WEEKDAY_WORDS[day]}`} type="number" className="input input-sm h-11 w-16" min={5} max={240} placeholder="20" value={ask.minutesPerDay[day] ?? ''} onChange={(e) => onChange({ ...ask, minutesPerDay: withDay(ask.minutesPerDay, day, e.target.value === '' ? undefined : Number(e.target.value)) })} /> min
-                </label>
-                <select aria-label={`Place on ${WEEKDAY_WORDS[day]}`} className="select select-sm h-11 w-24" value={ask.placeByDay[day] ?? 'home'} onChange={(e) => onChange({ ...ask, placeByDay: withDay(ask.placeByDay, day, e.target.value as Place) })}>
-                  <option value="home">Home</option>
-                  <option value="range">Range</option>
-                  <option value="net">Net</option>
-                  <option value="course">Course</option>
-                </select>
-              </>
-            )}
-          </div>
-        ))}
-      </fieldset>
-    </div>
-  );
-}
-
-function withDay<T>(table: Partial<Record<Weekday, T>>, day: Weekday, value: T | undefined): Partial<Record<Weekday, T>> {
-  const { [day]: _, ...rest } = table;
-  return value === undefined ? (rest as Partial<Record<Weekday, T>>) : { ...rest, [day]: value };
-}
-
-function DrillLadder({ studentId, drill, state, plan, today }: { readonly studentId: string; readonly drill: string; readonly state: GateState | undefined; readonly plan: Plan | undefined; readonly today: string }) {
+function DrillLadder({
+  studentId,
+  drill,
+  state,
+  plan,
+  today,
+}: {
+  readonly studentId: string;
+  readonly drill: string;
+  readonly state: GateState | undefined;
+  readonly plan: Plan | undefined;
+  readonly today: string;
+}) {
   const decide = useDecideGate(studentId);
-  const say = (decision: 'advance' | 'hold' | 'back', note: string) => state && decide.mutate({ drill, stage: state.stage, decision, note });
+  const say = (decision: 'advance' | 'hold' | 'back', note: string) =>
+    state && decide.mutate({ drill, stage: state.stage, decision, note });
   const open = state?.held.length === 0;
   return (
     <Panel title={drillName(drill)}>
@@ -162,20 +175,37 @@ function DrillLadder({ studentId, drill, state, plan, today }: { readonly studen
           <h3 className="font-semibold">Gate out of “{STAGE_WORDS[state.stage]?.name}”</h3>
           <GateTape state={state} />
           <div className="mt-2 flex flex-wrap gap-2">
-            <button type="button" className={`btn ${open ? 'btn-primary' : ''}`} onClick={() => say('advance', open ? '' : 'ahead of the gate')} disabled={state.held.some((h) => h.code === 'pain')}>
+            <button
+              type="button"
+              className={`btn ${open ? 'btn-primary' : ''}`}
+              onClick={() => say('advance', open ? '' : 'ahead of the gate')}
+              disabled={state.held.some((h) => h.code === 'pain')}
+            >
               {open ? 'Next rung' : 'Next rung all the same'}
             </button>
             <button type="button" className="btn" onClick={() => say('hold', '')}>
               Stay
             </button>
-            <button type="button" className="btn" onClick={() => say('back', '')} disabled={state.stage === 'still'}>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => say('back', '')}
+              disabled={state.stage === 'still'}
+            >
               One down
             </button>
           </div>
           {decide.error && <Failed error={decide.error} />}
         </div>
       )}
-      <p className="mt-2 text-sm text-base-content/80">{plan ? `Checks: ${plan.reviewDates.slice(0, 4).map((day) => dayText(day, today)).join(', ')}` : ''}</p>
+      <p className="mt-2 text-sm text-base-content/80">
+        {plan
+          ? `Checks: ${plan.reviewDates
+              .slice(0, 4)
+              .map((day) => dayText(day, today))
+              .join(', ')}`
+          : ''}
+      </p>
     </Panel>
   );
 }

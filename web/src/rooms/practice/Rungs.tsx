@@ -3,16 +3,42 @@ import { type Plan, STAGES, type Stage } from '@inchstep/core/practice';
 import { dayText } from '../../platform/parts.tsx';
 
 /** Rungs from the bottom up: passed, standing on, ahead, and those there is no place for. */
-export function Rungs({ drill, stage, plan, today }: { readonly drill: string; readonly stage: Stage; readonly plan: Plan | undefined; readonly today: string }) {
+export function Rungs({
+  drill,
+  stage,
+  plan,
+  today,
+}: {
+  readonly drill: string;
+  readonly stage: Stage;
+  readonly plan: Plan | undefined;
+  readonly today: string;
+}) {
   const at = STAGES.indexOf(stage);
   return (
-    <ol className="flex flex-col-reverse border-x-4 border-[var(--tape-ink)] bg-base-200 dark:border-base-content" aria-label="Rungs, lowest first">
+    <ol
+      className="flex flex-col-reverse border-x-4 border-[var(--tape-ink)] bg-base-200 dark:border-base-content"
+      aria-label="Rungs, lowest first"
+    >
       {STAGES.map((rung, i) => {
         const planned = plan?.stages.find((s) => s.drill === drill && s.stage === rung);
         const closed = planned?.state === 'skipped' || planned?.state === 'no_place';
-        const note = i < at ? 'passed' : closed ? (planned?.state === 'no_place' ? 'no place for balls' : 'left out') : planned?.gateBy ? `gate about ${dayText(planned.gateBy, today)}` : '';
+        const note =
+          i < at
+            ? 'passed'
+            : closed
+              ? planned?.state === 'no_place'
+                ? 'no place for balls'
+                : 'left out'
+              : planned?.gateBy
+                ? `gate about ${dayText(planned.gateBy, today)}`
+                : '';
         return (
-          <li key={rung} aria-current={i === at ? 'step' : undefined} className={`flex min-h-10 items-center justify-between gap-2 border-t-4 border-[var(--tape-ink)] px-2 ${i === at ? 'bg-[var(--tape)] font-semibold text-[var(--tape-ink)]' : ''} ${closed ? 'line-through' : ''}`}>
+          <li
+            key={rung}
+            aria-current={i === at ? 'step' : undefined}
+            className={`flex min-h-10 items-center justify-between gap-2 border-t-4 border-[var(--tape-ink)] px-2 ${i === at ? 'bg-[var(--tape)] font-semibold text-[var(--tape-ink)]' : ''} ${closed ? 'line-through' : ''}`}
+          >
             <span>{STAGE_WORDS[rung]?.name}</span>
             <span className="text-sm no-underline">{i === at ? `here${note ? `, ${note}` : ''}` : note}</span>
           </li>

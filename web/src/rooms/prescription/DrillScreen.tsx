@@ -1,6 +1,14 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { PrescriptionRecord } from '@inchstep/contract/prescription';
-import { BLOCKER_WORDS, DRILL_WORDS, drillName, faultName, measureName, partText, refusalText } from '@inchstep/contract/words';
+import {
+  BLOCKER_WORDS,
+  DRILL_WORDS,
+  drillName,
+  faultName,
+  measureName,
+  partText,
+  refusalText,
+} from '@inchstep/contract/words';
 import type { Prescribed } from '@inchstep/core/prescription';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
@@ -21,7 +29,14 @@ export function DrillScreen() {
           <Matched student={student} diagnosisId={latest.id} />
         ) : (
           <div className="mx-auto max-w-3xl p-4">
-            <Empty title="No diagnosis yet" action={<Link className="btn btn-primary" to={`/students/${student.id}/diagnosis`}>Diagnose first</Link>}>
+            <Empty
+              title="No diagnosis yet"
+              action={
+                <Link className="btn btn-primary" to={`/students/${student.id}/diagnosis`}>
+                  Diagnose first
+                </Link>
+              }
+            >
               A drill fits a fault and a student. Say first what to work on.
             </Empty>
           </div>
@@ -33,23 +48,45 @@ export function DrillScreen() {
 
 function Matched({ student, diagnosisId }: { readonly student: Student; readonly diagnosisId: string }) {
   const prescription = usePrescription(diagnosisId);
-  return <Shown query={prescription} what="the drills">{(p) => <Match key={p.workOn.join()} student={student} prescription={p} />}</Shown>;
+  return (
+    <Shown query={prescription} what="the drills">
+      {(p) => <Match key={p.workOn.join()} student={student} prescription={p} />}
+    </Shown>
+  );
 }
 
-function Match({ student, prescription: { diagnosisId, workOn, result } }: { readonly student: Student; readonly prescription: PrescriptionRecord }) {
+function Match({
+  student,
+  prescription: { diagnosisId, workOn, result },
+}: {
+  readonly student: Student;
+  readonly prescription: PrescriptionRecord;
+}) {
   const [picked, setPicked] = useState<string[]>(result.drills.map((d) => d.id));
   const [note, setNote] = useState('');
   const choose = useChooseDrills(student.id);
   const hold = useHold(student.id);
   const navigate = useNavigate();
-  const flip = (id: string) => setPicked((now) => (now.includes(id) ? now.filter((d) => d !== id) : [...now, id].slice(-2)));
+  const flip = (id: string) =>
+    setPicked((now) => (now.includes(id) ? now.filter((d) => d !== id) : [...now, id].slice(-2)));
   const overruled = picked.some((id) => result.rejected.some((r) => r.id === id));
   const offers = [...result.drills, ...result.alternatives];
-  const accept = () => choose.mutate({ diagnosisId, drills: picked, note }, { onSuccess: () => void navigate(`/students/${student.id}/ladder`) });
+  const accept = () =>
+    choose.mutate(
+      { diagnosisId, drills: picked, note },
+      { onSuccess: () => void navigate(`/students/${student.id}/ladder`) },
+    );
   if (workOn.length === 0) {
     return (
       <div className="mx-auto max-w-3xl p-4">
-        <Empty title="Nothing chosen to work on" action={<Link className="btn btn-primary" to={`/students/${student.id}/diagnosis`}>Choose what to work on</Link>}>
+        <Empty
+          title="Nothing chosen to work on"
+          action={
+            <Link className="btn btn-primary" to={`/students/${student.id}/diagnosis`}>
+              Choose what to work on
+            </Link>
+          }
+        >
           The last diagnosis named no root that is more likely than not.
         </Empty>
       </div>
@@ -58,7 +95,11 @@ function Match({ student, prescription: { diagnosisId, workOn, result } }: { rea
   return (
     <div className="mx-auto flex max-w-[80rem] flex-col gap-3 p-4">
       <h1 className="text-2xl">For “{faultName(workOn[0] as string)}”</h1>
-      {hold.data && <p role="alert" className="panel border-error p-3 font-semibold">Pain was reported. Drills that load the body wait until you lift the hold.</p>}
+      {hold.data && (
+        <p role="alert" className="panel border-error p-3 font-semibold">
+          Pain was reported. Drills that load the body wait until you lift the hold.
+        </p>
+      )}
       {result.blockers.map((id) => (
         <p key={id} className="panel border-warning p-3 font-semibold">
           First: {BLOCKER_WORDS[id]}
@@ -66,9 +107,21 @@ function Match({ student, prescription: { diagnosisId, workOn, result } }: { rea
       ))}
       <div className="grid gap-4 lg:grid-cols-[1fr_22rem]">
         <div className="flex flex-col gap-3">
-          {offers.length === 0 && <Empty title="No drill passes every rule">Look at the reasons beside: an aid, a place or a limit stands in the way. You can overrule any rule but pain, with a note.</Empty>}
+          {offers.length === 0 && (
+            <Empty title="No drill passes every rule">
+              Look at the reasons beside: an aid, a place or a limit stands in the way. You can overrule any
+              rule but pain, with a note.
+            </Empty>
+          )}
           {offers.slice(0, 4).map((offer, i) => (
-            <Offer key={offer.id} offer={offer} best={i === 0} picked={picked.includes(offer.id)} onPick={() => flip(offer.id)} left={student.profile.handedness === 'left'} />
+            <Offer
+              key={offer.id}
+              offer={offer}
+              best={i === 0}
+              picked={picked.includes(offer.id)}
+              onPick={() => flip(offer.id)}
+              left={student.profile.handedness === 'left'}
+            />
           ))}
         </div>
         <div className="flex flex-col gap-3">
@@ -80,7 +133,12 @@ function Match({ student, prescription: { diagnosisId, workOn, result } }: { rea
                   <span className="font-semibold">{drillName(refusal.id)}</span>
                   <span className="block">{refusalText(refusal)}</span>
                   {!(refusal.code === 'limit' && refusal.about === 'pain') && (
-                    <button type="button" aria-pressed={picked.includes(refusal.id)} className={`btn btn-sm mt-1 h-11 ${picked.includes(refusal.id) ? 'btn-primary' : 'btn-ghost'}`} onClick={() => flip(refusal.id)}>
+                    <button
+                      type="button"
+                      aria-pressed={picked.includes(refusal.id)}
+                      className={`btn btn-sm mt-1 h-11 ${picked.includes(refusal.id) ? 'btn-primary' : 'btn-ghost'}`}
+                      onClick={() => flip(refusal.id)}
+                    >
                       {picked.includes(refusal.id) ? 'Overruled' : 'Use all the same'}
                     </button>
                   )}
@@ -91,9 +149,24 @@ function Match({ student, prescription: { diagnosisId, workOn, result } }: { rea
         </div>
       </div>
       <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
-        <p className="font-semibold">{picked.length > 0 ? picked.map(drillName).join(' and ') : 'No drill chosen'}</p>
-        {overruled && <input aria-label="Why you overrule the rule" placeholder="Why you overrule the rule" className="input min-w-56 flex-1" value={note} onChange={(e) => setNote(e.target.value)} />}
-        <button type="button" className="btn btn-primary ml-auto" disabled={picked.length === 0 || (overruled && note.trim() === '')} onClick={accept}>
+        <p className="font-semibold">
+          {picked.length > 0 ? picked.map(drillName).join(' and ') : 'No drill chosen'}
+        </p>
+        {overruled && (
+          <input
+            aria-label="Why you overrule the rule"
+            placeholder="Why you overrule the rule"
+            className="input min-w-56 flex-1"
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+          />
+        )}
+        <button
+          type="button"
+          className="btn btn-primary ml-auto"
+          disabled={picked.length === 0 || (overruled && note.trim() === '')}
+          onClick={accept}
+        >
           Take into use, lay out the plan
         </button>
         {choose.error && <Failed error={choose.error} />}
@@ -102,13 +175,33 @@ function Match({ student, prescription: { diagnosisId, workOn, result } }: { rea
   );
 }
 
-function Offer({ offer, best, picked, onPick, left }: { readonly offer: Prescribed; readonly best: boolean; readonly picked: boolean; readonly onPick: () => void; readonly left: boolean }) {
+function Offer({
+  offer,
+  best,
+  picked,
+  onPick,
+  left,
+}: {
+  readonly offer: Prescribed;
+  readonly best: boolean;
+  readonly picked: boolean;
+  readonly onPick: () => void;
+  readonly left: boolean;
+}) {
   return (
-    <article className={`panel p-4 ${picked ? 'border-[3px] border-primary' : ''}`} data-testid={`drill-${offer.id}`}>
+    <article
+      className={`panel p-4 ${picked ? 'border-[3px] border-primary' : ''}`}
+      data-testid={`drill-${offer.id}`}
+    >
       <header className="flex flex-wrap items-center gap-x-3">
         <h2 className="text-xl">{drillName(offer.id)}</h2>
         <span className="text-sm text-base-content/80">fit {offer.score.toFixed(1)}</span>
-        <button type="button" aria-pressed={picked} className={`btn ml-auto ${picked ? 'btn-primary' : ''}`} onClick={onPick}>
+        <button
+          type="button"
+          aria-pressed={picked}
+          className={`btn ml-auto ${picked ? 'btn-primary' : ''}`}
+          onClick={onPick}
+        >
           {picked ? 'Chosen' : 'Choose'}
         </button>
       </header>
@@ -120,8 +213,14 @@ function Offer({ offer, best, picked, onPick, left }: { readonly offer: Prescrib
           </li>
         ))}
       </ul>
-      {best || picked ? <SetupCard drill={offer.id} setup={offer.setup} cautions={offer.cautions} left={left} /> : <p>{DRILL_WORDS[offer.id]?.purpose}</p>}
-      {offer.watch.length > 0 && <p className="mt-2 text-sm">Watch for too much: {offer.watch.map(measureName).join(', ')}.</p>}
+      {best || picked ? (
+        <SetupCard drill={offer.id} setup={offer.setup} cautions={offer.cautions} left={left} />
+      ) : (
+        <p>{DRILL_WORDS[offer.id]?.purpose}</p>
+      )}
+      {offer.watch.length > 0 && (
+        <p className="mt-2 text-sm">Watch for too much: {offer.watch.map(measureName).join(', ')}.</p>
+      )}
     </article>
   );
 }

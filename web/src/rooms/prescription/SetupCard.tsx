@@ -64,7 +64,10 @@ function Fact({ title, children }: { readonly title: string; readonly children: 
 }
 
 /** Where each object stands: inches toward the target (x) and toward the ball (y) from mid-stance. */
-type Placed = (valueIn: number, halfStanceIn: number) => { x: number; y: number; from: { x: number; y: number } };
+type Placed = (
+  valueIn: number,
+  halfStanceIn: number,
+) => { x: number; y: number; from: { x: number; y: number } };
 const HIP = 3.5;
 const PLACES: Readonly<Record<string, Placed>> = {
   post_gap: (v) => ({ x: -(6.7 + v), y: -3, from: { x: -6.7, y: -3 } }),
@@ -96,31 +99,108 @@ function SetupDrawing({ setup, left }: { readonly setup: readonly SetupValue[]; 
   });
   const top = Math.min(20, ...objects.map((o) => y(o.y) - 24));
   return (
-    <svg viewBox={`0 ${top} 200 ${210 - top}`} className="max-h-72 w-full rounded bg-base-200" role="img" aria-label={`From above: ankles ${length(stance)} apart${objects.map((o) => `, ${SETUP_WORDS[o.id]} ${length(o.valueIn)}`).join('')}`}>
+    <svg
+      viewBox={`0 ${top} 200 ${210 - top}`}
+      className="max-h-72 w-full rounded bg-base-200"
+      role="img"
+      aria-label={`From above: ankles ${length(stance)} apart${objects.map((o) => `, ${SETUP_WORDS[o.id]} ${length(o.valueIn)}`).join('')}`}
+    >
       <line x1={0} x2={200} y1={y(30)} y2={y(30)} stroke="currentColor" strokeDasharray="5 4" opacity={0.5} />
-      <text x={side > 0 ? 196 : 4} y={y(30) - 6} fontSize={10} textAnchor={side > 0 ? 'end' : 'start'} fill="currentColor">
+      <text
+        x={side > 0 ? 196 : 4}
+        y={y(30) - 6}
+        fontSize={10}
+        textAnchor={side > 0 ? 'end' : 'start'}
+        fill="currentColor"
+      >
         target {side > 0 ? '→' : '←'}
       </text>
       <circle cx={x(2)} cy={y(30)} r={4} fill="var(--color-base-100)" stroke="currentColor" />
-      <line x1={x(half)} y1={y(-2.5)} x2={x(half + 2.2)} y2={y(7)} stroke="currentColor" strokeWidth={11} strokeLinecap="round" opacity={0.3} />
-      <line x1={x(-half)} y1={y(-2.5)} x2={x(-half - 0.9)} y2={y(7)} stroke="currentColor" strokeWidth={11} strokeLinecap="round" opacity={0.3} />
-      <line x1={x(-3.5)} x2={x(3.5)} y1={y(-3)} y2={y(-3)} stroke="currentColor" strokeWidth={5} strokeLinecap="round" />
+      <line
+        x1={x(half)}
+        y1={y(-2.5)}
+        x2={x(half + 2.2)}
+        y2={y(7)}
+        stroke="currentColor"
+        strokeWidth={11}
+        strokeLinecap="round"
+        opacity={0.3}
+      />
+      <line
+        x1={x(-half)}
+        y1={y(-2.5)}
+        x2={x(-half - 0.9)}
+        y2={y(7)}
+        stroke="currentColor"
+        strokeWidth={11}
+        strokeLinecap="round"
+        opacity={0.3}
+      />
+      <line
+        x1={x(-3.5)}
+        x2={x(3.5)}
+        y1={y(-3)}
+        y2={y(-3)}
+        stroke="currentColor"
+        strokeWidth={5}
+        strokeLinecap="round"
+      />
       <Dimension x1={x(-half)} x2={x(half)} y1={y(-9)} y2={y(-9)} text={length(stance)} />
       {objects.map((o) => (
         <g key={o.id}>
-          <rect x={x(o.x) - 4} y={y(o.y) - 4} width={8} height={8} fill="var(--tape)" stroke="var(--tape-ink)" strokeWidth={1.5} />
-          {o.valueIn > 0 && <Dimension x1={x(o.from.x)} y1={y(o.from.y)} x2={x(o.x)} y2={y(o.y)} text={length(o.valueIn)} above />}
+          <rect
+            x={x(o.x) - 4}
+            y={y(o.y) - 4}
+            width={8}
+            height={8}
+            fill="var(--tape)"
+            stroke="var(--tape-ink)"
+            strokeWidth={1.5}
+          />
+          {o.valueIn > 0 && (
+            <Dimension
+              x1={x(o.from.x)}
+              y1={y(o.from.y)}
+              x2={x(o.x)}
+              y2={y(o.y)}
+              text={length(o.valueIn)}
+              above
+            />
+          )}
         </g>
       ))}
     </svg>
   );
 }
 
-function Dimension({ x1, y1, x2, y2, text, above = false }: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number; readonly text: string; readonly above?: boolean }) {
+function Dimension({
+  x1,
+  y1,
+  x2,
+  y2,
+  text,
+  above = false,
+}: {
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+  readonly text: string;
+  readonly above?: boolean;
+}) {
   return (
     <g>
       <line x1={x1} y1={y1} x2={x2} y2={y2} stroke="currentColor" strokeWidth={1.2} />
-      <text x={(x1 + x2) / 2} y={(y1 + y2) / 2 + (above ? -7 : 12)} fontSize={10} textAnchor="middle" fill="currentColor" stroke="var(--color-base-200)" strokeWidth={3} paintOrder="stroke">
+      <text
+        x={(x1 + x2) / 2}
+        y={(y1 + y2) / 2 + (above ? -7 : 12)}
+        fontSize={10}
+        textAnchor="middle"
+        fill="currentColor"
+        stroke="var(--color-base-200)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
         {text}
       </text>
     </g>

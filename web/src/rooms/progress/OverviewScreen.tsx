@@ -19,22 +19,37 @@ export function OverviewScreen() {
   const today = me.data?.today ?? '';
   return (
     <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[1fr_1fr_20rem]">
-      <Shown query={brief} what="the brief">{(b) => <BriefPanel student={student} brief={b} today={today} />}</Shown>
+      <Shown query={brief} what="the brief">
+        {(b) => <BriefPanel student={student} brief={b} today={today} />}
+      </Shown>
       <FocusTapes studentId={student.id} />
       <Panel title="Thread">
-        <Shown query={thread} what="the thread">{(events) => <Thread events={events} today={today} />}</Shown>
+        <Shown query={thread} what="the thread">
+          {(events) => <Thread events={events} today={today} />}
+        </Shown>
       </Panel>
     </div>
   );
 }
 
-function BriefPanel({ student, brief, today }: { readonly student: Student; readonly brief: Brief; readonly today: string }) {
-  const next = brief.state === 'new' ? { to: 'bench', text: 'To the bench' } : { to: 'ladder', text: 'To the ladder' };
+function BriefPanel({
+  student,
+  brief,
+  today,
+}: {
+  readonly student: Student;
+  readonly brief: Brief;
+  readonly today: string;
+}) {
+  const next =
+    brief.state === 'new' ? { to: 'bench', text: 'To the bench' } : { to: 'ladder', text: 'To the ladder' };
   return (
     <Panel title="Where it stands" aside={<span className="font-semibold">{STATE_WORDS[brief.state]}</span>}>
       <dl className="flex flex-col gap-2">
         <Line term="Next lesson">{brief.nextLesson ? dayText(brief.nextLesson, today) : 'none set'}</Line>
-        <Line term="Working on">{brief.focus.length > 0 ? brief.focus.map(faultName).join(', ') : 'nothing yet'}</Line>
+        <Line term="Working on">
+          {brief.focus.length > 0 ? brief.focus.map(faultName).join(', ') : 'nothing yet'}
+        </Line>
         <Line term="Drill">
           {brief.drills.length > 0 ? brief.drills.map(drillName).join(' and ') : 'none'}
           {brief.stage && `, rung “${STAGE_WORDS[brief.stage]?.name}”`}
@@ -71,8 +86,15 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
     <Panel title="Tapes">
       <Shown query={progress} what="the tapes">
         {({ series, focus }) => {
-          const shown = [...series].sort((a, b) => Number(focus.includes(b.measure)) - Number(focus.includes(a.measure))).slice(0, 6);
-          if (shown.length === 0) return <Empty title="Nothing measured yet">Name stations and set marks on the bench; each measure becomes a tape here.</Empty>;
+          const shown = [...series]
+            .sort((a, b) => Number(focus.includes(b.measure)) - Number(focus.includes(a.measure)))
+            .slice(0, 6);
+          if (shown.length === 0)
+            return (
+              <Empty title="Nothing measured yet">
+                Name stations and set marks on the bench; each measure becomes a tape here.
+              </Empty>
+            );
           return (
             <ul className="flex flex-col gap-2">
               {shown.map((s) => {
@@ -80,11 +102,25 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
                 const before = s.sessions.length > 1 ? s.sessions.at(-2)?.mean : undefined;
                 const sd = (last?.half95 ?? 0) / 1.96;
                 const value = last?.mean ?? 0;
-                const verdict = s.band.lo !== null && value < s.band.lo ? 'low' : s.band.hi !== null && value > s.band.hi ? 'high' : 'in';
+                const verdict =
+                  s.band.lo !== null && value < s.band.lo
+                    ? 'low'
+                    : s.band.hi !== null && value > s.band.hi
+                      ? 'high'
+                      : 'in';
                 return (
                   <li key={s.measure}>
-                    <MeasureLine measure={{ id: s.measure, value, sd, verdict, station: 'address', band: s.band }} />
-                    <Tape name={measureName(s.measure)} band={s.band} value={value} sd={sd} before={before} compact />
+                    <MeasureLine
+                      measure={{ id: s.measure, value, sd, verdict, station: 'address', band: s.band }}
+                    />
+                    <Tape
+                      name={measureName(s.measure)}
+                      band={s.band}
+                      value={value}
+                      sd={sd}
+                      before={before}
+                      compact
+                    />
                   </li>
                 );
               })}
@@ -92,7 +128,10 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
           );
         }}
       </Shown>
-      <p className="mt-2 text-sm text-base-content/80">Solid notch: last time filmed. Dashed: the time before. Bracket: where the true mean lies, 19 times in 20.</p>
+      <p className="mt-2 text-sm text-base-content/80">
+        Solid notch: last time filmed. Dashed: the time before. Bracket: where the true mean lies, 19 times in
+        20.
+      </p>
     </Panel>
   );
 }
@@ -100,20 +139,31 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
 function Thread({ events, today }: { readonly events: readonly ThreadEvent[]; readonly today: string }) {
   const worth = events.filter((e) => e.kind !== 'measured' || e.detail.count !== 0);
   return (
-    <ol className="relative max-h-[34rem] overflow-y-auto border-l-4 border-[var(--tape-ink)] pl-4 dark:border-base-content" tabIndex={0} aria-label="What happened, newest first">
-      {worth.slice(0, 60).map((event) => (
-        <li key={event.id} className="relative mb-2">
-          <span aria-hidden className="absolute top-2 -left-[1.55rem] h-3 w-3 rotate-45 border-2 border-[var(--tape-ink)] bg-[var(--tape)]" />
-          <p className="text-sm text-base-content/80">{dayText(event.at, today)}</p>
-          <p>
-            {eventText(event.kind, event.detail)}
-            {Array.isArray(event.detail.roots) && event.detail.roots.length > 0 && `: ${event.detail.roots.map(faultName).join(', ')}`}
-            {Array.isArray(event.detail.workOn) && `: ${event.detail.workOn.map(faultName).join(', ')}`}
-            {Array.isArray(event.detail.drills) && event.kind === 'drills_chosen' && `: ${event.detail.drills.map(drillName).join(', ')}`}
-            {event.kind === 'gate' && `: ${STAGE_WORDS[String(event.detail.stage)]?.name ?? ''}, ${event.detail.decision === 'advance' ? 'on' : event.detail.decision === 'hold' ? 'stay' : 'one down'}`}
-          </p>
-        </li>
-      ))}
-    </ol>
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
+    <section className="max-h-[34rem] overflow-y-auto" tabIndex={0} aria-label="What happened">
+      <ol className="relative border-l-4 border-[var(--tape-ink)] pl-4 dark:border-base-content">
+        {worth.slice(0, 60).map((event) => (
+          <li key={event.id} className="relative mb-2">
+            <span
+              aria-hidden
+              className="absolute top-2 -left-[1.55rem] h-3 w-3 rotate-45 border-2 border-[var(--tape-ink)] bg-[var(--tape)]"
+            />
+            <p className="text-sm text-base-content/80">{dayText(event.at, today)}</p>
+            <p>
+              {eventText(event.kind, event.detail)}
+              {Array.isArray(event.detail.roots) &&
+                event.detail.roots.length > 0 &&
+                `: ${event.detail.roots.map(faultName).join(', ')}`}
+              {Array.isArray(event.detail.workOn) && `: ${event.detail.workOn.map(faultName).join(', ')}`}
+              {Array.isArray(event.detail.drills) &&
+                event.kind === 'drills_chosen' &&
+                `: ${event.detail.drills.map(drillName).join(', ')}`}
+              {event.kind === 'gate' &&
+                `: ${STAGE_WORDS[String(event.detail.stage)]?.name ?? ''}, ${event.detail.decision === 'advance' ? 'on' : event.detail.decision === 'hold' ? 'stay' : 'one down'}`}
+            </p>
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }

@@ -15,7 +15,15 @@ export function ProgressScreen() {
   const progress = useProgress(student.id);
   return (
     <Shown query={progress} what="the progress">
-      {(p) => (p.series.length === 0 ? <div className="mx-auto max-w-3xl p-4"><Empty title="No line yet">Measure swings on two days and the line begins.</Empty></div> : <Lines progress={p} />)}
+      {(p) =>
+        p.series.length === 0 ? (
+          <div className="mx-auto max-w-3xl p-4">
+            <Empty title="No line yet">Measure swings on two days and the line begins.</Empty>
+          </div>
+        ) : (
+          <Lines progress={p} />
+        )
+      }
     </Shown>
   );
 }
@@ -31,8 +39,15 @@ function Lines({ progress }: { readonly progress: Progress }) {
         <ul className="max-h-[36rem] overflow-y-auto" aria-label="Measures">
           {progress.series.map((s) => (
             <li key={s.measure}>
-              <button type="button" aria-pressed={s.measure === chosen} className={`flex min-h-11 w-full items-center justify-between gap-2 rounded px-2 text-left ${s.measure === chosen ? 'bg-primary text-primary-content' : 'hover:bg-base-200'}`} onClick={() => setChosen(s.measure)}>
-                <span className={progress.focus.includes(s.measure) ? 'font-semibold' : ''}>{measureName(s.measure)}</span>
+              <button
+                type="button"
+                aria-pressed={s.measure === chosen}
+                className={`flex min-h-11 w-full items-center justify-between gap-2 rounded px-2 text-left ${s.measure === chosen ? 'bg-primary text-primary-content' : 'hover:bg-base-200'}`}
+                onClick={() => setChosen(s.measure)}
+              >
+                <span className={progress.focus.includes(s.measure) ? 'font-semibold' : ''}>
+                  {measureName(s.measure)}
+                </span>
                 <span className="text-sm">{shortVerdict(s)}</span>
               </button>
             </li>
@@ -60,7 +75,12 @@ const shortVerdict = (s: Series): string => {
 
 function IsItReal({ series: { change, direction, band, sessions, family } }: { readonly series: Series }) {
   const { value } = useUnits();
-  if (sessions.length < 2) return <Panel title="Is it real?"><p>One day alone can’t show a change. Film again; several swings in a session say more than one.</p></Panel>;
+  if (sessions.length < 2)
+    return (
+      <Panel title="Is it real?">
+        <p>One day alone can’t show a change. Film again; several swings in a session say more than one.</p>
+      </Panel>
+    );
   const words = {
     real: `Yes. The change is larger than ${value(change.smallestReal, band.unit)}, the smallest these sessions could have shown.`,
     maybe: `Perhaps. It would need ${value(change.smallestReal, band.unit)} to be sure; film a few more swings.`,
@@ -74,10 +94,14 @@ function IsItReal({ series: { change, direction, band, sessions, family } }: { r
       </p>
       <p className="mt-1">
         Last day against the days before: {change.delta >= 0 ? '+' : '−'}
-        {value(Math.abs(change.delta), band.unit)} ({value(change.lo95, band.unit)} to {value(change.hi95, band.unit)}, 19 times in 20)
+        {value(Math.abs(change.delta), band.unit)} ({value(change.lo95, band.unit)} to{' '}
+        {value(change.hi95, band.unit)}, 19 times in 20)
         {direction !== 'level' && `, ${direction === 'better' ? 'toward' : 'away from'} its band`}.
       </p>
-      <p className="mt-1 text-sm text-base-content/80">Marks, swing-to-swing spread and day-to-day spread are kept apart{family > 1 ? `; ${family} measures looked at together share the chance of a false alarm` : ''}.</p>
+      <p className="mt-1 text-sm text-base-content/80">
+        Marks, swing-to-swing spread and day-to-day spread are kept apart
+        {family > 1 ? `; ${family} measures looked at together share the chance of a false alarm` : ''}.
+      </p>
     </Panel>
   );
 }

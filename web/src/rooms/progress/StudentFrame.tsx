@@ -29,11 +29,20 @@ export function StudentFrame() {
               <span className="text-sm font-normal">
                 {HAND_WORDS[s.profile.handedness]}, {s.ageYears}
               </span>
-              {hold.data && <span className="rounded bg-error px-2 text-sm text-error-content">On hold: pain</span>}
+              {hold.data && (
+                <span className="rounded bg-error px-2 text-sm text-error-content">On hold: pain</span>
+              )}
             </p>
             <nav aria-label="Rooms" className="flex flex-wrap">
               {ROOMS.map(([path, name]) => (
-                <NavLink key={path} to={`/students/${id}${path ? `/${path}` : ''}`} end={path === ''} className={({ isActive }) => `flex min-h-11 items-center border-b-4 px-3 ${isActive ? 'border-primary font-semibold' : 'border-transparent hover:border-base-300'}`}>
+                <NavLink
+                  key={path}
+                  to={`/students/${id}${path ? `/${path}` : ''}`}
+                  end={path === ''}
+                  className={({ isActive }) =>
+                    `flex min-h-11 items-center border-b-4 px-3 ${isActive ? 'border-primary font-semibold' : 'border-transparent hover:border-base-300'}`
+                  }
+                >
                   {name}
                 </NavLink>
               ))}

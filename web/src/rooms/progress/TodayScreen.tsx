@@ -22,9 +22,28 @@ export function TodayScreen() {
         <h2 className="mb-2 text-2xl">Lessons to come</h2>
         <Shown query={briefs} what="the lessons">
           {(all) => {
-            const coming = all.filter((b) => b.nextLesson !== null && b.nextLesson >= today).sort((a, b) => ((a.nextLesson ?? '') < (b.nextLesson ?? '') ? -1 : 1));
-            if (all.length === 0) return <Empty title="Nobody here yet" action={<Link className="btn btn-primary" to="/students/new">Add the first student</Link>}>Add a student, load a clip, and the program takes it from there.</Empty>;
-            if (coming.length === 0) return <Empty title="No lesson is set">Set the next lesson in a student’s intake and its brief shows here.</Empty>;
+            const coming = all
+              .filter((b) => b.nextLesson !== null && b.nextLesson >= today)
+              .sort((a, b) => ((a.nextLesson ?? '') < (b.nextLesson ?? '') ? -1 : 1));
+            if (all.length === 0)
+              return (
+                <Empty
+                  title="Nobody here yet"
+                  action={
+                    <Link className="btn btn-primary" to="/students/new">
+                      Add the first student
+                    </Link>
+                  }
+                >
+                  Add a student, load a clip, and the program takes it from there.
+                </Empty>
+              );
+            if (coming.length === 0)
+              return (
+                <Empty title="No lesson is set">
+                  Set the next lesson in a student’s intake and its brief shows here.
+                </Empty>
+              );
             return (
               <ul className="grid gap-3 sm:grid-cols-2">
                 {coming.map((b) => (
@@ -42,7 +61,10 @@ export function TodayScreen() {
 function BriefCard({ brief, today }: { readonly brief: Brief; readonly today: string }) {
   return (
     <li>
-      <Link to={`/students/${brief.studentId}`} className="panel flex h-full flex-col gap-1 p-3 hover:bg-base-200">
+      <Link
+        to={`/students/${brief.studentId}`}
+        className="panel flex h-full flex-col gap-1 p-3 hover:bg-base-200"
+      >
         <span className="flex items-baseline justify-between gap-2">
           <span className="text-lg font-semibold">{brief.name}</span>
           <span>{dayText(brief.nextLesson ?? '', today)}</span>
@@ -55,7 +77,9 @@ function BriefCard({ brief, today }: { readonly brief: Brief; readonly today: st
           </span>
         )}
         {brief.moved[0] && <span className="text-sm">{movedText(brief.moved[0])}</span>}
-        {brief.limits.length > 0 && <span className="text-sm text-base-content/80">Careful with: {brief.limits.join(', ')}</span>}
+        {brief.limits.length > 0 && (
+          <span className="text-sm text-base-content/80">Careful with: {brief.limits.join(', ')}</span>
+        )}
       </Link>
     </li>
   );

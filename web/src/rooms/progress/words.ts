@@ -11,10 +11,19 @@ export const STATE_WORDS: Record<Brief['state'], string> = {
   pain: 'On hold: pain',
 };
 
-const VERDICTS: Record<string, string> = { real: 'really', maybe: 'probably', none: 'no change to speak of', cant_tell: 'can’t tell yet' };
+const VERDICTS: Record<string, string> = {
+  real: 'really',
+  maybe: 'probably',
+  none: 'no change to speak of',
+  cant_tell: 'can’t tell yet',
+};
 
 /** "Hip turn at the top: really better". */
-export function movedText(moved: { readonly measure: string; readonly verdict: string; readonly direction: string }): string {
+export function movedText(moved: {
+  readonly measure: string;
+  readonly verdict: string;
+  readonly direction: string;
+}): string {
   const certain = moved.verdict === 'real' || moved.verdict === 'maybe';
   const way = moved.direction === 'level' ? 'moved inside its band' : moved.direction;
   return `${measureName(moved.measure)}: ${VERDICTS[moved.verdict]}${certain ? ` ${way}` : ''}`;

@@ -1,9 +1,9 @@
 import { resolve } from 'node:path';
 import { buildApp } from './app.ts';
-import type { Context } from './context.ts';
-import { openDb } from './db.ts';
-import { FileStore } from './files.ts';
-import { Outbox } from './outbox.ts';
+import type { Context } from './platform/context.ts';
+import { openDb } from './platform/db.ts';
+import { FileStore } from './platform/files.ts';
+import { Outbox } from './platform/outbox.ts';
 
 export interface ServerSettings {
   readonly dataDir: string;

@@ -8,18 +8,21 @@ import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
-import Fastify, { type FastifyBaseLogger, type FastifyInstance, type RawReplyDefaultExpression, type RawRequestDefaultExpression, type RawServerDefault } from 'fastify';
-import { hasZodFastifySchemaValidationErrors, jsonSchemaTransform, serializerCompiler, validatorCompiler, type ZodTypeProvider } from 'fastify-type-provider-zod';
-import { checkinRoutes } from '../rooms/checkins/index.ts';
-import { captureRoutes } from '../rooms/capture/index.ts';
-import { diagnosisRoutes } from '../rooms/diagnosis/index.ts';
-import { intakeRoutes } from '../rooms/intake/index.ts';
-import { measureRoutes } from '../rooms/measures/index.ts';
-import { practiceRoutes } from '../rooms/practice/index.ts';
-import { prescriptionRoutes } from '../rooms/prescription/index.ts';
-import { progressRoutes } from '../rooms/progress/index.ts';
+import Fastify, {
+  type FastifyBaseLogger,
+  type FastifyInstance,
+  type RawReplyDefaultExpression,
+  type RawRequestDefaultExpression,
+  type RawServerDefault,
+} from 'fastify';
+import {
+  hasZodFastifySchemaValidationErrors,
+  jsonSchemaTransform,
+  serializerCompiler,
+  validatorCompiler,
+  type ZodTypeProvider,
+} from 'fastify-type-provider-zod';
 import { coachOf, SESSION_COOKIE } from './auth.ts';
-import { authRoutes } from './authRoutes.ts';
 import type { Context } from './context.ts';
 import { projectRoot } from './db.ts';
 import { failureOf, Refusal } from './errors.ts';
@@ -31,12 +34,21 @@ declare module 'fastify' {
   }
 }
 
-export type App = FastifyInstance<RawServerDefault, RawRequestDefaultExpression, RawReplyDefaultExpression, FastifyBaseLogger, ZodTypeProvider>;
+export type App = FastifyInstance<
+  RawServerDefault,
+  RawRequestDefaultExpression,
+  RawReplyDefaultExpression,
+  FastifyBaseLogger,
+  ZodTypeProvider
+>;
 
 const MEGABYTE = 1024 * 1024;
 
-/** The whole server, not yet listening; tests and the demo inject requests into it. */
-export async function buildApp(ctx: Context, options: { log?: boolean; rateLimits?: boolean } = {}): Promise<App> {
+/** Fastify with its plugins, the guard and the error handler, and no route yet. */
+export async function makeHttp(
+  ctx: Context,
+  options: { log?: boolean; rateLimits?: boolean } = {},
+): Promise<App> {
   const app = Fastify({
     logger: options.log === false ? false : { level: process.env.LOG_LEVEL ?? 'info' },
     // Addresses hold link tokens, so the default request lines stay off; see onResponse below.
@@ -49,16 +61,14 @@ export async function buildApp(ctx: Context, options: { log?: boolean; rateLimit
   handleErrors(app);
   await addPlugins(app, ctx, options.rateLimits !== false);
   guard(app, ctx);
-  for (const routes of [authRoutes, intakeRoutes, captureRoutes, measureRoutes, diagnosisRoutes, prescriptionRoutes, practiceRoutes, checkinRoutes, progressRoutes]) {
-    routes(app, ctx);
-  }
-  await serveWeb(app);
   return app;
 }
 
 async function addPlugins(app: App, ctx: Context, limits: boolean): Promise<void> {
   await app.register(swagger, {
-    openapi: { info: { title: 'Inch Step', version: '0.1.0', description: 'What the program’s own screens use.' } },
+    openapi: {
+      info: { title: 'Inch Step', version: '0.1.0', description: 'What the program’s own screens use.' },
+    },
     transform: jsonSchemaTransform,
   });
   await app.register(swaggerUi, { routePrefix: '/api/docs' });
@@ -93,7 +103,15 @@ function guard(app: App, ctx: Context): void {
     if (!coachOf(ctx, request.cookies[SESSION_COOKIE])) throw new Refusal('signed_out');
   });
   app.addHook('onResponse', async (request, reply) => {
-    request.log.info({ method: request.method, route: request.routeOptions.url, status: reply.statusCode, ms: Math.round(reply.elapsedTime) }, 'answered');
+    request.log.info(
+      {
+        method: request.method,
+        route: request.routeOptions.url,
+        status: reply.statusCode,
+        ms: Math.round(reply.elapsedTime),
+      },
+      'answered',
+    );
   });
 }
 
@@ -114,7 +132,8 @@ function handleErrors(app: App): void {
       return reply.status(400).send({ ...body, message: named });
     }
     const known = error as { statusCode?: number; code?: string };
-    if (known.statusCode === 429) return reply.status(429).send(failureOf([{ code: 'too_many_requests', path: '', detail: {} }]).body);
+    if (known.statusCode === 429)
+      return reply.status(429).send(failureOf([{ code: 'too_many_requests', path: '', detail: {} }]).body);
     if (known.statusCode !== undefined && known.statusCode < 500) {
       const { body } = failureOf([{ code: 'bad_input', path: '', detail: {} }]);
       return reply.status(known.statusCode).send(body);
@@ -125,7 +144,7 @@ function handleErrors(app: App): void {
 }
 
 /** The built web app; unknown addresses outside /api open it, so that links into it work. */
-async function serveWeb(app: App): Promise<void> {
+export async function serveWeb(app: App): Promise<void> {
   const root = join(projectRoot(), 'web', 'dist');
   if (existsSync(root)) {
     await app.register(fastifyStatic, {
@@ -133,7 +152,10 @@ async function serveWeb(app: App): Promise<void> {
       wildcard: false,
       cacheControl: false,
       setHeaders: (response, path) => {
-        response.header('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache');
+        response.header(
+          'cache-control',
+          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+        );
       },
     });
   }

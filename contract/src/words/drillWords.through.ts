@@ -1,0 +1,70 @@
+import { type DrillWords, words } from './drillWords.ts';
+
+/** Through the ball drills, as a student reads them. */
+export const THROUGH_DRILLS: Readonly<Record<string, DrillWords>> = {
+  crossbar_drive: words(
+    'Crossbar drive',
+    'Brings the trail side all the way through.',
+    [
+      'Hold a short club across the hips, grip end to the target.',
+      'The trail hand holds the bar on and resists a little.',
+      'Drive it with the trail hip until both hips are level and the end has passed the ball.',
+    ],
+    'Trail hip drives the bar past the ball.',
+    'Hips level and bar end past the ball.',
+    'Pushing the bar with the hand.',
+    'Driving the hip at the ball.',
+  ),
+  tuck_and_hold: words(
+    'Tuck and hold',
+    'Opens the hips up after the ball without standing up early.',
+    [
+      'Hit, and stop with the hands chest high.',
+      'Hips tucked under, side bend kept, eyes still tilted.',
+      'Hold two seconds.',
+    ],
+    'Tuck under and hold.',
+    'The stop held for two seconds.',
+    'Arching the low back.',
+    'Standing up before the ball is away.',
+  ),
+  pull_the_rod: words(
+    'Pull the rod',
+    'Teaches legs and hips to lengthen together.',
+    [
+      'Push a capped rod into soft ground.',
+      'Take hold and pull it up and out as the legs extend.',
+      'Use it as a warm-up.',
+    ],
+    'Pull up with the legs.',
+    'The pelvis rose as the hands rose.',
+    'Pulling with the arms only.',
+    'Rising before the hands.',
+  ),
+  band_the_corner: words(
+    'Band round the corner',
+    'Gives the trail side something to turn against.',
+    [
+      'Loop an elastic band across the hips, anchored behind the trail side.',
+      'Turn to the finish against it.',
+      'Hold the finish.',
+    ],
+    'Turn the band to the finish.',
+    'The finish was held against the band.',
+    'Pulling with the arms.',
+    'Fighting a band that is too strong.',
+  ),
+  line_brush: words(
+    'Line brush',
+    'Tells you where the club really meets the ground.',
+    [
+      'Mark a line where the ball would be.',
+      'Swing and brush the ground the shown distance ahead of it.',
+      'Look at the brush before the next one.',
+    ],
+    'Brush ahead of the line.',
+    'The brush began ahead of the line.',
+    'Chopping down to get there.',
+    'Leaning forward to make it easy.',
+  ),
+};

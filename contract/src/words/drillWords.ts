@@ -1,0 +1,21 @@
+/** Everything a student reads about a drill. `cue` is given in the kinds the drill has. */
+export interface DrillWords {
+  readonly name: string;
+  readonly purpose: string;
+  readonly steps: readonly string[];
+  readonly cue: string;
+  readonly counts: string;
+  readonly fake: string;
+  readonly tooMuch: string;
+}
+
+/** Reads like the page: name, purpose, steps, cue, when it counts, fake, too much. */
+export const words = (
+  name: string,
+  purpose: string,
+  steps: readonly string[],
+  cue: string,
+  counts: string,
+  fake: string,
+  tooMuch: string,
+): DrillWords => ({ name, purpose, steps, cue, counts, fake, tooMuch });

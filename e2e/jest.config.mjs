@@ -1,0 +1,13 @@
+export default {
+  rootDir: '..',
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/e2e/src/**/*.e2e.ts'],
+  transform: {
+    '^.+\\.(t|j)sx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+  extensionsToTreatAsEsm: ['.ts'],
+  testTimeout: 240_000,
+};

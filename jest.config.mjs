@@ -1,0 +1,39 @@
+const transform = {
+  '^.+\\.(t|j)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        target: 'es2022',
+        transform: { react: { runtime: 'automatic' } },
+      },
+      module: { type: 'es6' },
+    },
+  ],
+};
+const shared = {
+  transform,
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+};
+
+export default {
+  projects: [
+    {
+      ...shared,
+      displayName: 'node',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/{core,contract,server,cli,standins,tools}/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'web',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/web/src/**/*.test.{ts,tsx}'],
+      moduleNameMapper: {
+        '^lucide-react$': '<rootDir>/node_modules/lucide-react/dist/cjs/lucide-react.js',
+        '\\.css$': '<rootDir>/tools/empty.mjs',
+      },
+    },
+  ],
+};

@@ -1,0 +1,34 @@
+import { authRoutes } from './platform/authRoutes.ts';
+import type { Context } from './platform/context.ts';
+import { type App, makeHttp, serveWeb } from './platform/http.ts';
+import { captureRoutes } from './rooms/capture/index.ts';
+import { checkinRoutes } from './rooms/checkins/index.ts';
+import { diagnosisRoutes } from './rooms/diagnosis/index.ts';
+import { intakeRoutes } from './rooms/intake/index.ts';
+import { measureRoutes } from './rooms/measures/index.ts';
+import { practiceRoutes } from './rooms/practice/index.ts';
+import { prescriptionRoutes } from './rooms/prescription/index.ts';
+import { progressRoutes } from './rooms/progress/index.ts';
+
+const ROUTES = [
+  authRoutes,
+  intakeRoutes,
+  captureRoutes,
+  measureRoutes,
+  diagnosisRoutes,
+  prescriptionRoutes,
+  practiceRoutes,
+  checkinRoutes,
+  progressRoutes,
+];
+
+/** The whole server, not yet listening; tests and the demo inject requests into it. */
+export async function buildApp(
+  ctx: Context,
+  options: { log?: boolean; rateLimits?: boolean } = {},
+): Promise<App> {
+  const app = await makeHttp(ctx, options);
+  for (const routes of ROUTES) routes(app, ctx);
+  await serveWeb(app);
+  return app;
+}

@@ -1,0 +1,259 @@
+import type { Profile } from '@inchstep/contract/intake';
+import { AID_WORDS, PLACE_WORDS, VIEW_WORDS, WEEKDAY_WORDS } from '@inchstep/contract/words';
+import { Controller, type UseFormReturn } from 'react-hook-form';
+import { Panel } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { Choice, Field, LengthInput, Several } from './fields.tsx';
+import {
+  ARM_SWING_WORDS,
+  CUE_KIND_WORDS,
+  CUE_SIDE_WORDS,
+  FLEXIBILITY_WORDS,
+  HAND_WORDS,
+  PRESET_WORDS,
+} from './words.ts';
+
+type Part = { readonly form: UseFormReturn<Profile> };
+
+export function PersonPart({ form: { register, control, formState } }: Part) {
+  const { errors } = formState;
+  return (
+    <Panel title="Person">
+      <div className="flex flex-col gap-3">
+        <div className="grid gap-3 sm:grid-cols-2">
+          <Field id="firstName" label="First name" error={errors.firstName?.message}>
+            <input id="firstName" className="input w-full" {...register('firstName')} />
+          </Field>
+          <Field id="familyName" label="Family name" error={errors.familyName?.message}>
+            <input id="familyName" className="input w-full" {...register('familyName')} />
+          </Field>
+          <Field id="bornOn" label="Born on" error={errors.bornOn?.message}>
+            <input id="bornOn" type="date" className="input w-full" {...register('bornOn')} />
+          </Field>
+          <Field id="heightIn" label="Height" error={errors.heightIn?.message}>
+            <Controller
+              control={control}
+              name="heightIn"
+              render={({ field }) => (
+                <LengthInput
+                  id="heightIn"
+                  inches={field.value}
+                  onChange={(v) => field.onChange(v ?? Number.NaN)}
+                  required
+                />
+              )}
+            />
+          </Field>
+          <Field
+            id="outerHipWidthIn"
+            label="Hips, outside to outside"
+            hint="By tape, if you can: it sharpens every stance number."
+            error={errors.outerHipWidthIn?.message}
+          >
+            <Controller
+              control={control}
+              name="outerHipWidthIn"
+              render={({ field }) => (
+                <LengthInput id="outerHipWidthIn" inches={field.value} onChange={field.onChange} />
+              )}
+            />
+          </Field>
+        </div>
+        <Controller
+          control={control}
+          name="handedness"
+          render={({ field }) => (
+            <Choice legend="Plays" value={field.value} options={HAND_WORDS} onChange={field.onChange} />
+          )}
+        />
+        <Controller
+          control={control}
+          name="flexibility"
+          render={({ field }) => (
+            <Choice
+              legend="Flexibility"
+              value={field.value}
+              options={FLEXIBILITY_WORDS}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          control={control}
+          name="armSwing"
+          render={({ field }) => (
+            <Choice
+              legend="Arm swing"
+              value={field.value}
+              options={ARM_SWING_WORDS}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" className="checkbox" {...register('beginner')} /> Beginner: one drill at a
+          time
+        </label>
+        <Field id="aims" label="Aims">
+          <textarea id="aims" className="textarea w-full" rows={2} {...register('aims')} />
+        </Field>
+      </div>
+    </Panel>
+  );
+}
+
+export function PracticePart({ form: { register, control, formState, watch } }: Part) {
+  const days = watch('days');
+  const { errors } = formState;
+  return (
+    <Panel title="Practice">
+      <div className="flex flex-col gap-3">
+        <Controller
+          control={control}
+          name="days"
+          render={({ field }) => (
+            <Several
+              legend="Days"
+              values={field.value}
+              options={WEEKDAY_WORDS as Record<(typeof field.value)[number], string>}
+              onChange={field.onChange}
+              error={errors.days?.message}
+            />
+          )}
+        />
+        <div className="grid grid-cols-[auto_7rem_1fr] items-center gap-x-3 gap-y-1">
+          {days.map((day) => (
+            <div key={day} className="contents">
+              <span className="font-semibold">{WEEKDAY_WORDS[day]}</span>
+              <label className="flex items-center gap-1">
+                <input
+                  aria-label={`Minutes on ${WEEKDAY_WORDS[day]}`}
+                  type="number"
+                  min={5}
+                  max={240}
+                  placeholder="20"
+                  className="input w-20"
+                  {...register(`minutesPerDay.${day}`, {
+                    setValueAs: (v) =>
+                      v === '' || v === null || Number.isNaN(Number(v)) ? undefined : Number(v),
+                  })}
+                />{' '}
+                min
+              </label>
+              <select
+                aria-label={`Place on ${WEEKDAY_WORDS[day]}`}
+                className="select w-32"
+                {...register(`placeByDay.${day}`, { setValueAs: (v) => (v === '' ? undefined : v) })}
+              >
+                <option value="">Home</option>
+                <option value="range">Range</option>
+                <option value="net">Net</option>
+                <option value="course">Course</option>
+              </select>
+            </div>
+          ))}
+        </div>
+        <Controller
+          control={control}
+          name="places"
+          render={({ field }) => (
+            <Several
+              legend="Places"
+              values={field.value}
+              options={PLACE_WORDS as Record<(typeof field.value)[number], string>}
+              onChange={field.onChange}
+              error={errors.places?.message}
+            />
+          )}
+        />
+        <Field id="ballsPerVisit" label="Balls a visit">
+          <input
+            id="ballsPerVisit"
+            type="number"
+            min={0}
+            max={500}
+            className="input w-28"
+            {...register('ballsPerVisit', { valueAsNumber: true })}
+          />
+        </Field>
+        <Controller
+          control={control}
+          name="aids"
+          render={({ field }) => (
+            <Several
+              legend="Has at hand"
+              values={field.value}
+              options={AID_WORDS as Record<(typeof field.value)[number], string>}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          control={control}
+          name="films"
+          render={({ field }) => (
+            <Several
+              legend="Can film"
+              values={field.value}
+              options={VIEW_WORDS as Record<(typeof field.value)[number], string>}
+              onChange={field.onChange}
+              error={errors.films?.message}
+            />
+          )}
+        />
+      </div>
+    </Panel>
+  );
+}
+
+export function TeachingPart({ form: { register, control, formState } }: Part) {
+  const me = useMe();
+  return (
+    <Panel title="Teaching">
+      <div className="flex flex-col gap-3">
+        <Field id="preset" label="School">
+          <select id="preset" className="select w-full" {...register('school.preset')}>
+            {Object.entries(PRESET_WORDS).map(([key, text]) => (
+              <option key={key} value={key}>
+                {text}
+              </option>
+            ))}
+          </select>
+        </Field>
+        <Controller
+          control={control}
+          name="cueLiking.kind"
+          render={({ field }) => (
+            <Choice
+              legend="Likes to think of"
+              value={field.value}
+              options={CUE_KIND_WORDS}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          control={control}
+          name="cueLiking.side"
+          render={({ field }) => (
+            <Choice
+              legend="Feels best on the"
+              value={field.value}
+              options={CUE_SIDE_WORDS}
+              onChange={field.onChange}
+            />
+          )}
+        />
+        <Field id="nextLesson" label="Next lesson" error={formState.errors.nextLesson?.message}>
+          <input
+            id="nextLesson"
+            type="date"
+            min={me.data?.today}
+            className="input w-48"
+            {...register('nextLesson', { setValueAs: (v) => (v === '' ? null : v) })}
+          />
+        </Field>
+      </div>
+    </Panel>
+  );
+}
