@@ -8,7 +8,10 @@ import { anotherSwing, captureGolfer, type GolferSpec, makeGolfer, trueMeasures 
 export interface SimulateRequest {
   readonly golfer: GolferSpec;
   readonly faults: FaultGrades;
+  /** The golfer: body, stance, habits. */
   readonly seed: number;
+  /** The day: how each swing wanders and where the cameras stand; the golfer's seed unless given. */
+  readonly daySeed?: number;
   readonly views?: readonly (Partial<CameraSpec> & { readonly kind: ViewKind })[];
   readonly swings?: number;
   readonly stations?: readonly Station[];
@@ -28,12 +31,12 @@ const PHONE = { widthPx: 1080, heightPx: 1920 } as const;
 
 /** Captures of a made-up golfer with the truth beside them; the same seed gives the same swings. */
 export function simulate(request: SimulateRequest): SimulatedSwing[] {
-  const random = seededRandom(request.seed);
-  const golfer = makeGolfer(request.golfer, request.faults, random);
+  const random = seededRandom(request.daySeed ?? request.seed + 7919);
+  const golfer = makeGolfer(request.golfer, request.faults, seededRandom(request.seed));
   const views = request.views ?? [{ kind: 'face_on' as const }, { kind: 'down_the_line' as const }];
   const swings: SimulatedSwing[] = [];
   for (let i = 0; i < (request.swings ?? 1); i++) {
-    const swing = i === 0 ? golfer : anotherSwing(golfer, random);
+    const swing = i === 0 && request.daySeed === undefined ? golfer : anotherSwing(golfer, random);
     const cameras = views.map((spec, k) => makeCamera(`v${k + 1}`, { ...PHONE, ...spec }, random));
     const seen = cameras.map((camera) =>
       mirrorView(

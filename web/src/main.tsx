@@ -16,7 +16,13 @@ import { IntakeScreen, RosterScreen } from './rooms/intake/index.ts';
 import { BenchScreen } from './rooms/measures/index.ts';
 import { LadderScreen } from './rooms/practice/index.ts';
 import { DrillScreen } from './rooms/prescription/index.ts';
-import { OverviewScreen, ProgressScreen, StudentFrame, TodayScreen } from './rooms/progress/index.ts';
+import {
+  OverviewScreen,
+  Palette,
+  ProgressScreen,
+  StudentFrame,
+  TodayScreen,
+} from './rooms/progress/index.ts';
 
 const client = new QueryClient({
   defaultOptions: {
@@ -30,7 +36,7 @@ const client = new QueryClient({
 const router = createBrowserRouter([
   { path: '/p/:token', element: <StudentPageScreen /> },
   {
-    element: <Shell />,
+    element: <Shell palette={<Palette />} />,
     errorElement: <NotHere />,
     children: [
       { path: '/', element: <TodayScreen /> },

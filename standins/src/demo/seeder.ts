@@ -3,21 +3,10 @@ import type { View } from '@inchstep/core/capture';
 import { plusDays, type Random, seededRandom } from '@inchstep/core/foundation';
 import type { FaultGrades } from '../golfer/faultEffects.ts';
 import { simulate } from '../simulate.ts';
-import { readClip } from './clipFiles.ts';
+import { MEASURED_STATIONS, readClip } from './clipFiles.ts';
 import type { ClipTruth } from './clips.ts';
 import type { Person } from './people.ts';
 import type { Call, Clock, Send } from './requests.ts';
-
-const MEASURED_STATIONS = [
-  'address',
-  'arm_back',
-  'top',
-  'arm_down',
-  'delivery',
-  'impact',
-  'chest_through',
-  'finish',
-] as const;
 
 /** Lives through a made-up student's weeks, one request after another, as the people would. */
 export class Seeder {
@@ -76,6 +65,7 @@ export class Seeder {
       golfer: { handedness: person.left ? 'left' : 'right', heightIn: person.heightIn },
       faults: grades,
       seed,
+      daySeed: seed * 1000 + ago,
       swings: count,
       stations: MEASURED_STATIONS,
       views: views.map((kind) => ({ kind })),
@@ -222,20 +212,24 @@ export class Seeder {
     count: number,
     rate: number,
   ): Promise<void> {
+    const rep = () => (this.random() < 0.05 ? '?' : this.random() < rate ? 'P' : 'F');
     for (const ago of daysAgo) {
-      const date = this.at(ago, 18);
-      const reps = Array.from({ length: count }, () =>
-        this.random() < 0.05 ? '?' : this.random() < rate ? 'P' : 'F',
-      ).join('');
-      await this.call('POST', `/api/students/${student}/sets`, {
-        id: randomUUID(),
-        date,
-        drill,
-        stage,
-        reps,
-        felt: 4 + Math.floor(this.random() * 5),
-      });
+      await this.set(student, drill, stage, ago, Array.from({ length: count }, rep).join(''));
     }
+  }
+
+  /** One set with just these repetitions. */
+  async set(student: string, drill: string, stage: string, ago: number, reps: string): Promise<void> {
+    const date = this.at(ago, 18);
+    const felt = 4 + Math.floor(this.random() * 5);
+    await this.call('POST', `/api/students/${student}/sets`, {
+      id: randomUUID(),
+      date,
+      drill,
+      stage,
+      reps,
+      felt,
+    });
   }
 
   async gate(

@@ -13,7 +13,7 @@ const days = (from: number, to: number, every = 1): number[] => {
 const priya: Chapter = async (s, person) => {
   const id = await s.create(person, 1, 36);
   const { swing } = await s.filmed(id, 'priya-then', 35, true);
-  await s.swings(id, person, 35, { over_turn: 2.2, lead_knee_collapse: 2.2 }, 2, 11);
+  await s.swings(id, person, 35, { over_turn: 2.2, lead_knee_collapse: 2.2 }, 2, 101);
   const first = await s.diagnose(id, swing, [
     ['obs.overswing', 'present'],
     ['ball.fat', 'present'],
@@ -24,15 +24,15 @@ const priya: Chapter = async (s, person) => {
   await s.gate(id, 31, 'knee_swap', 'still', 'advance');
   await s.sets(id, 'knee_swap', 'slow', days(30, 24), 24, 0.82);
   await s.gate(id, 24, 'knee_swap', 'slow', 'advance');
-  await s.swings(id, person, 21, { over_turn: 1.4, lead_knee_collapse: 1.3 }, 3, 11, 'half');
+  await s.swings(id, person, 21, { over_turn: 1.4, lead_knee_collapse: 1.3 }, 3, 101, 'half');
   await s.sets(id, 'knee_swap', 'half', days(22, 12, 2), 18, 0.8);
-  await s.swings(id, person, 12, { over_turn: 0.6, lead_knee_collapse: 0.5 }, 3, 11, 'half');
+  await s.swings(id, person, 12, { over_turn: 0.6, lead_knee_collapse: 0.5 }, 3, 101, 'half');
   const checkin = await s.checkin(token, 11, 20, 'The knees finally swap without me thinking about it.');
   await s.reply(checkin, 11, 21);
   await s.gate(id, 10, 'knee_swap', 'half', 'advance');
   await s.plan(id, person, 10);
   await s.filmed(id, 'priya-now', 3, true);
-  await s.swings(id, person, 3, { over_turn: 0.5, lead_knee_collapse: 0.4 }, 3, 11, 'three_quarter');
+  await s.swings(id, person, 3, { over_turn: 0.5, lead_knee_collapse: 0.4 }, 3, 101, 'three_quarter');
   await s.sets(id, 'knee_swap', 'three_quarter', days(9, 1, 2), 14, 0.9);
 };
 
@@ -40,7 +40,7 @@ const priya: Chapter = async (s, person) => {
 const gus: Chapter = async (s, person) => {
   const id = await s.create(person, 4, 23);
   const { swing } = await s.filmed(id, 'gus', 22, true);
-  await s.swings(id, person, 22, { over_slide: 2.2 }, 2, 21);
+  await s.swings(id, person, 22, { over_slide: 2.2 }, 2, 202);
   const first = await s.diagnose(id, swing, [
     ['obs.stuck_inside', 'present'],
     ['ball.push', 'present'],
@@ -49,7 +49,7 @@ const gus: Chapter = async (s, person) => {
   const token = await s.link(id);
   await s.sets(id, 'delivery_freeze', 'still', days(21, 17, 2), 16, 0.85);
   await s.gate(id, 17, 'delivery_freeze', 'still', 'advance');
-  await s.swings(id, person, 8, { over_slide: 1.4 }, 3, 21);
+  await s.swings(id, person, 8, { over_slide: 1.4 }, 3, 202);
   await s.sets(id, 'delivery_freeze', 'slow', days(15, 1, 3), 3, 0.68);
   await s.checkin(
     token,
@@ -81,7 +81,7 @@ const odette: Chapter = async (s, person) => {
 const kofi: Chapter = async (s, person) => {
   const id = await s.create(person, 9, 30);
   const { swing } = await s.filmed(id, 'kofi', 29, true);
-  await s.swings(id, person, 29, { depth_loss: 2, trail_knee_kick: 2 }, 2, 41);
+  await s.swings(id, person, 29, { depth_loss: 2, trail_knee_kick: 2 }, 2, 303);
   const first = await s.diagnose(id, swing, [
     ['obs.cramped_arms', 'present'],
     ['ball.push', 'present'],
@@ -93,7 +93,7 @@ const kofi: Chapter = async (s, person) => {
   await s.gate(id, 24, 'toe_box', 'still', 'advance');
   await s.sets(id, 'toe_box', 'slow', days(23, 16), 14, 0.84);
   await s.gate(id, 16, 'toe_box', 'slow', 'advance');
-  await s.swings(id, person, 13, { depth_loss: 1.3, trail_knee_kick: 1.2 }, 3, 41);
+  await s.swings(id, person, 13, { depth_loss: 1.3, trail_knee_kick: 1.2 }, 3, 303);
   await s.sets(id, 'toe_box', 'half', days(13, 4, 4), 4, 0.75);
   await s.checkin(token, 3, 9, 'Box survives at half speed. Driver is another story.');
 };
@@ -117,7 +117,9 @@ const hanne: Chapter = async (s, person) => {
   await s.swings(id, person, 24, { reverse_pivot: 0.4 }, 3, 51);
   await s.swings(id, person, 14, {}, 3, 51);
   await s.swings(id, person, 4, {}, 3, 51);
-  await s.sets(id, 'knee_gate', 'clubs', days(11, 2, 3), 4, 0.85);
+  for (const [i, reps] of ['PPF', 'PP', 'FPP', 'P'].entries()) {
+    await s.set(id, 'knee_gate', 'clubs', 11 - 3 * i, reps);
+  }
   await s.plan(id, person, 12);
   const checkin = await s.checkin(token, 5, 16, 'Played nine and never fell back once.');
   await s.reply(checkin, 5, 19);
@@ -134,15 +136,16 @@ const rafael: Chapter = async (s, person) => {
   ]);
   await s.settle(id, person, first.id, ['spin_out'], ['hip_metronome']);
   await s.link(id);
-  await s.sets(id, 'hip_metronome', 'still', [23, 21, 19, 16], 5, 0.7);
-  await s.sets(id, 'hip_metronome', 'still', [12], 3, 0.7);
+  await s.set(id, 'hip_metronome', 'still', 23, 'PFPP');
+  await s.set(id, 'hip_metronome', 'still', 19, 'PPFPF');
+  await s.set(id, 'hip_metronome', 'still', 12, 'PP?P');
 };
 
 /** Remote only; six weeks and the turn has not moved. */
 const mei: Chapter = async (s, person) => {
   const id = await s.create(person, null, 44);
   const { swing } = await s.filmed(id, 'mei-then', 43, true);
-  await s.swings(id, person, 43, { stall: 2.2, knee_shut: 1.6 }, 2, 71, 'full', ['face_on']);
+  await s.swings(id, person, 43, { stall: 2.2, knee_shut: 1.6 }, 2, 404, 'full', ['face_on']);
   const first = await s.diagnose(id, swing, [
     ['obs.flip', 'present'],
     ['ball.hook', 'present'],
@@ -151,11 +154,13 @@ const mei: Chapter = async (s, person) => {
   const token = await s.link(id);
   await s.sets(id, 'knee_roll', 'still', days(42, 36, 2), 14, 0.85);
   await s.gate(id, 36, 'knee_roll', 'still', 'advance');
-  await s.swings(id, person, 28, { stall: 2.1, knee_shut: 1.5 }, 3, 71, 'full', ['face_on']);
+  await s.swings(id, person, 28, { stall: 2.1, knee_shut: 1.5 }, 3, 404, 'full', ['face_on']);
   const earlier = await s.checkin(token, 28, 20, 'It feels wide open to me.');
   await s.reply(earlier, 27, 8);
-  await s.sets(id, 'knee_roll', 'slow', days(34, 3, 4), 2, 0.7);
-  await s.swings(id, person, 9, { stall: 2.1, knee_shut: 1.4 }, 3, 71, 'full', ['face_on']);
+  for (const [i, reps] of ['PFP', 'PPF', 'FPP', 'P?P', 'FP', 'PPF', 'PFP', 'FPP'].entries()) {
+    await s.set(id, 'knee_roll', 'slow', 34 - 4 * i, reps);
+  }
+  await s.swings(id, person, 9, { stall: 2.1, knee_shut: 1.4 }, 3, 404, 'full', ['face_on']);
   const clip = await s.studentClip(token, 'mei-now.face_on.mp4', 'face_on', 1);
   await s.checkin(token, 1, 21, 'One more swing. Same feel as ever: wide open. Is it?', { clipIds: [clip] });
 };
@@ -169,7 +174,9 @@ const piet: Chapter = async (s, person) => {
   await s.link(id);
   await s.sets(id, 'step_and_counter', 'still', days(20, 12, 2), 10, 0.85);
   await s.gate(id, 12, 'step_and_counter', 'still', 'advance');
-  await s.sets(id, 'step_and_counter', 'slow', days(11, 2, 3), 3, 0.72);
+  for (const [i, reps] of ['PFP', 'PPF', 'P?FP', 'PP'].entries()) {
+    await s.set(id, 'step_and_counter', 'slow', 11 - 3 * i, reps);
+  }
   await s.swings(id, person, 7, { no_post: 1.4 }, 3, 81);
 };
 

@@ -10,4 +10,9 @@ export class HttpError extends Error {
     this.status = status;
     this.failure = failure;
   }
+
+  /** Sending the same again would be refused again (a busy server or a lost line may take it later). */
+  get final(): boolean {
+    return this.status >= 400 && this.status < 500 && this.status !== 408 && this.status !== 429;
+  }
 }

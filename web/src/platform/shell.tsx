@@ -1,5 +1,5 @@
 import { Contrast, Keyboard, LogOut, Ruler } from 'lucide-react';
-import { useRef } from 'react';
+import { type ReactNode, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
@@ -10,6 +10,7 @@ import { SignIn } from './signIn.tsx';
 
 const KEYS: readonly [keys: string, what: string][] = [
   ['?', 'show or hide this list'],
+  ['Ctrl or Cmd + k', 'go anywhere by a few letters'],
   ['g then t', 'today'],
   ['g then r', 'roster'],
   ['g then n', 'new student'],
@@ -25,14 +26,14 @@ const KEYS: readonly [keys: string, what: string][] = [
 ];
 
 /** Frame around every coach screen: the tape edge on top, settings, the list of keys. */
-export function Shell() {
+export function Shell({ palette }: { readonly palette: ReactNode }) {
   const me = useMe();
   if (!me.data) return <Loading what="the program" />;
   if (me.data.state !== 'signed_in') return <SignIn me={me.data} />;
-  return <Signed coach={me.data.coach ?? ''} />;
+  return <Signed coach={me.data.coach ?? ''} palette={palette} />;
 }
 
-function Signed({ coach }: { readonly coach: string }) {
+function Signed({ coach, palette }: { readonly coach: string; readonly palette: ReactNode }) {
   const keys = useRef<HTMLDialogElement>(null);
   const navigate = useNavigate();
   const signOut = useSignOut();
@@ -97,6 +98,7 @@ function Signed({ coach }: { readonly coach: string }) {
         theme={theme === 'glare' ? 'light' : 'dark'}
         toastOptions={{ duration: 8000 }}
       />
+      {palette}
       <dialog ref={keys} className="modal" aria-label="Keys">
         <div className="modal-box max-w-xl">
           <h2 className="mb-3 text-xl">Keys</h2>

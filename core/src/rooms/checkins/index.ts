@@ -6,5 +6,6 @@ export {
   REPLY_DUE_HOURS,
   rankQueue,
   SILENT_AFTER_DAYS,
+  type Waiting,
 } from './queue.ts';
 export { betterFirst, type MovedMeasure, type ReplyFacts } from './reply.ts';

@@ -10,34 +10,44 @@ export const QUEUE_REASONS = [
 ] as const;
 export type QueueReason = (typeof QUEUE_REASONS)[number];
 
-export interface QueueEntry {
-  readonly id: string;
-  readonly student: string;
-  readonly reasons: readonly QueueReason[];
-  /** Hours since it began to wait. */
+/** One reason and the hours since it began. */
+export interface Waiting {
+  readonly reason: QueueReason;
   readonly waitingHours: number;
 }
 
-export interface RankedEntry extends QueueEntry {
-  readonly reason: QueueReason;
+export interface QueueEntry {
+  readonly id: string;
+  readonly student: string;
+  /** Every reason that applies; at least one. */
+  readonly waiting: readonly Waiting[];
+}
+
+export interface RankedEntry extends QueueEntry, Waiting {
   readonly rank: number;
 }
 
 const STEP = 100;
-/** Waiting lifts an entry by one place of need each day, so that nobody starves. */
+/** A day of waiting lifts by a little more than half a place of need, so that nobody starves. */
 const LIFT_PER_DAY = 60;
 const PAIN_AHEAD = 100_000;
 
-/** Order of the coach's queue. Pain is always first; among the rest age raises the rank. */
+/**
+ * Order of the coach's queue. Pain is always first; among the rest age raises the rank. An entry
+ * stands where its most pressing reason puts it and shows that reason with its own waiting time.
+ */
 export function rankQueue(entries: readonly QueueEntry[]): RankedEntry[] {
   return entries
-    .map((entry) => {
-      const reason = QUEUE_REASONS.find((candidate) => entry.reasons.includes(candidate)) ?? 'routine';
-      const need = (QUEUE_REASONS.length - QUEUE_REASONS.indexOf(reason)) * STEP;
-      const rank = need + (entry.waitingHours / 24) * LIFT_PER_DAY + (reason === 'pain' ? PAIN_AHEAD : 0);
-      return { ...entry, reason, rank };
+    .flatMap((entry) => {
+      const [top] = entry.waiting.map((w) => ({ ...w, rank: rankOf(w) })).sort((a, b) => b.rank - a.rank);
+      return top ? [{ ...entry, ...top }] : [];
     })
     .sort((a, b) => b.rank - a.rank || (a.id < b.id ? -1 : 1));
+}
+
+function rankOf({ reason, waitingHours }: Waiting): number {
+  const need = (QUEUE_REASONS.length - QUEUE_REASONS.indexOf(reason)) * STEP;
+  return need + (waitingHours / 24) * LIFT_PER_DAY + (reason === 'pain' ? PAIN_AHEAD : 0);
 }
 
 export const REPLY_DUE_HOURS = 48;

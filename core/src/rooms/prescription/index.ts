@@ -11,3 +11,4 @@ export {
   watchesFor,
 } from './rules.ts';
 export { type SetupValue, setupFor, stanceByClub, stanceIn } from './setupCard.ts';
+export { tellingMeasures } from './tellingMeasures.ts';

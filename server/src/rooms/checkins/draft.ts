@@ -1,15 +1,13 @@
+import type { GateState } from '@inchstep/contract/practice';
 import { draftReply } from '@inchstep/contract/words';
-import { betterFirst, type MovedMeasure, type ReplyFacts } from '@inchstep/core/checkins';
-import { mean, plusDays } from '@inchstep/core/foundation';
-import { stageRow } from '@inchstep/core/practice';
-import { drillById } from '@inchstep/core/prescription';
-import { judgeChange, movedToward } from '@inchstep/core/progress';
+import { betterFirst, type ReplyFacts } from '@inchstep/core/checkins';
+import { plusDays } from '@inchstep/core/foundation';
+import { stageAfter, stageRow } from '@inchstep/core/practice';
 import { type Context, today } from '../../platform/context.ts';
 import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent } from '../intake/index.ts';
-import { listReadings } from '../measures/index.ts';
 import { currentPlan, gateStates, listSets } from '../practice/index.ts';
-import { drillsInUse } from '../prescription/index.ts';
+import { movedMeasures } from './moved.ts';
 import { getCheckin } from './service.ts';
 
 /** A reply drafted from what was measured, done and decided; the coach edits it. */
@@ -27,6 +25,9 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
   const planned = plan?.plan.days.filter((day) => day.date <= today(ctx)).flatMap((day) => day.items) ?? [];
   const state = gateStates(ctx, studentId)[0];
   const latest = listDiagnoses(ctx, studentId)[0];
+  const gate = state ? gateWord(state) : null;
+  // A rung that is owned is left: the piece to practise now is the next one.
+  const stage = state ? ((gate === 'advance' ? stageAfter(state.stage) : null) ?? state.stage) : 'still';
   const { films } = getStudent(ctx, studentId).profile;
   return {
     pain,
@@ -36,14 +37,8 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
       repsPlanned: planned.reduce((sum, item) => sum + item.rehearsals + item.balls, 0),
       passRate: judged.length === 0 ? null : judged.filter((letter) => letter === 'P').length / judged.length,
     },
-    key: state ? { drill: state.drill, stage: state.stage, speedPct: stageRow(state.stage).speedPct } : null,
-    gate: state
-      ? state.held.length === 0
-        ? 'advance'
-        : state.gate.decision === 'hold'
-          ? 'hold'
-          : 'continue'
-      : null,
+    key: state ? { drill: state.drill, stage, speedPct: stageRow(stage).speedPct } : null,
+    gate,
     leave:
       latest?.result.leaveAlone
         .filter((l) => l.why.code === 'follows')
@@ -53,45 +48,7 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
   };
 }
 
-/** Changes of the measures that the drills in use should move. */
-function movedMeasures(ctx: Context, studentId: string): MovedMeasure[] {
-  const readings = listReadings(ctx, studentId);
-  const ids = new Set(
-    (drillsInUse(ctx, studentId)?.drills ?? []).flatMap((id) => drillById(id)?.moves ?? []),
-  );
-  return [...ids].flatMap((id) => {
-    const days = new Map<string, { value: number; sd: number; band: MovedBand }[]>();
-    for (const reading of readings) {
-      const found = reading.measures.find((m) => m.id === id);
-      if (found) days.set(reading.recordedOn, [...(days.get(reading.recordedOn) ?? []), found]);
-    }
-    const sessions = [...days]
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([date, found]) => ({
-        date,
-        values: found.map((m) => m.value),
-        sd: mean(found.map((m) => m.sd)),
-        band: found[0]?.band as MovedBand,
-      }));
-    const last = sessions.at(-1);
-    if (!last || sessions.length < 2) return [];
-    const change = judgeChange(id, sessions, ids.size);
-    const after = mean(last.values);
-    return [
-      {
-        id,
-        unit: last.band.unit,
-        before: after - change.delta,
-        after,
-        verdict: change.verdict,
-        direction: movedToward(after - change.delta, after, last.band),
-      },
-    ];
-  });
-}
-
-interface MovedBand {
-  readonly unit: string;
-  readonly lo: number | null;
-  readonly hi: number | null;
+function gateWord(state: GateState): NonNullable<ReplyFacts['gate']> {
+  if (state.held.length === 0) return 'advance';
+  return state.gate.decision === 'hold' ? 'hold' : 'continue';
 }

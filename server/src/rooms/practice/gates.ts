@@ -31,6 +31,10 @@ export function gateStates(ctx: Context, studentId: string): GateState[] {
   return choice.drills.map((drill) => gateState(ctx, studentId, drill, choice.at));
 }
 
+/** The repetitions have said their word and nothing but the coach's decision is missing. */
+export const waitsForCoach = (g: GateState): boolean =>
+  g.gate.decision !== 'continue' && !g.held.some((h) => h.code === 'pain' || h.code === 'swings');
+
 function gateState(ctx: Context, studentId: string, drillId: string, since: string): GateState {
   const drill = drillById(drillId) as Drill;
   const stage = stageOf(ctx, studentId, drillId);

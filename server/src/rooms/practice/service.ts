@@ -64,10 +64,13 @@ export const listPlans = (ctx: Context, studentId: string): PlanRecord[] => plan
 export const listSets = (ctx: Context, studentId: string): StoredSet[] => setsOf(ctx.db, studentId);
 export const listGates = (ctx: Context, studentId: string): GateRow[] => gatesOf(ctx.db, studentId);
 
-/** Logs a set once, however often it is sent. A pain hold stops every drill. */
+/** Logs a set once, however often it is sent. From the day of a pain hold on every drill is stopped. */
 export function logSet(ctx: Context, studentId: string, set: SetLog, from: StoredSet['from']): StoredSet {
   getStudent(ctx, studentId);
-  if (holdOf(ctx, studentId)) throw new Refusal('pain_hold');
+  const known = setsOf(ctx.db, studentId).find(({ id }) => id === set.id);
+  if (known) return known;
+  const hold = holdOf(ctx, studentId);
+  if (hold && set.date >= hold.at.slice(0, 10)) throw new Refusal('pain_hold');
   if (!drillById(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
   if (set.date > today(ctx)) throw new Refusal('date_in_future', { value: set.date }, 'date');
   const stored: StoredSet = { ...set, from, at: stamp(ctx) };

@@ -1,39 +1,27 @@
 import type { Reading } from '@inchstep/contract/measures';
 import type { Brief, Progress, Series } from '@inchstep/contract/progress';
-import { mean } from '@inchstep/core/foundation';
-import { drillById } from '@inchstep/core/prescription';
+import { tellingMeasures } from '@inchstep/core/prescription';
 import { judgeChange, movedToward, sessionPoint } from '@inchstep/core/progress';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { type Context, today } from '../../platform/context.ts';
-import { checkinDays, lastCheckin } from '../checkins/index.ts';
+import { checkinDays, lastCheckin, movedMeasures } from '../checkins/index.ts';
 import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent, holdOf, listStudents } from '../intake/index.ts';
-import { listReadings } from '../measures/index.ts';
-import { currentPlan, gateStates, listGates, listSets } from '../practice/index.ts';
+import { baselineAndLast, latestBand, listReadings, sessionsOf } from '../measures/index.ts';
+import { currentPlan, gateStates, listGates, listSets, waitsForCoach } from '../practice/index.ts';
 import { drillsInUse } from '../prescription/index.ts';
 
-/** Sessions of one measure: the full-speed swings of a day, unless only others were filmed. */
-function sessionsOf(readings: readonly Reading[], measure: string) {
-  const days = new Map<string, { value: number; sd: number }[]>();
-  for (const reading of readings) {
-    const found = reading.measures.find((m) => m.id === measure);
-    if (!found) continue;
-    days.set(reading.recordedOn, [...(days.get(reading.recordedOn) ?? []), found]);
-  }
-  return [...days]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([date, found]) => {
-      const session = { date, values: found.map((m) => m.value), sd: mean(found.map((m) => m.sd)) };
-      return { ...session, ...sessionPoint(measure, session) };
-    });
-}
-
-function seriesOf(readings: readonly Reading[], measure: string, family: number): Series | null {
-  const sessions = sessionsOf(readings, measure);
-  const band = readings.flatMap((r) => r.measures).findLast((m) => m.id === measure)?.band;
+function seriesOf(
+  readings: readonly Reading[],
+  measure: string,
+  family: number,
+  began: string,
+): Series | null {
+  const sessions = sessionsOf(readings, measure).map((s) => ({ ...s, ...sessionPoint(measure, s) }));
+  const band = latestBand(readings, measure);
   const last = sessions.at(-1);
   if (!band || !last) return null;
-  const change = judgeChange(measure, sessions, family);
+  const change = judgeChange(measure, baselineAndLast(sessions, began), family);
   return {
     measure,
     band,
@@ -44,22 +32,22 @@ function seriesOf(readings: readonly Reading[], measure: string, family: number)
   };
 }
 
-/** Measures that the drills in use are there to move, then those of the chosen faults. */
+/** Measures that tell whether the present work helps. */
 export function focusMeasures(ctx: Context, studentId: string): string[] {
   const choice = drillsInUse(ctx, studentId);
-  const moved = (choice?.drills ?? []).flatMap((id) => drillById(id)?.moves ?? []);
-  return [...new Set(moved)].filter((id) => !id.startsWith('ball.'));
+  return choice ? tellingMeasures(choice.drills, choice.forFault) : [];
 }
 
 export function progressOf(ctx: Context, studentId: string): Progress {
   getStudent(ctx, studentId);
   const readings = listReadings(ctx, studentId);
   const focus = focusMeasures(ctx, studentId);
+  const began = drillsInUse(ctx, studentId)?.at.slice(0, 10) ?? '';
   const ids = new Set(readings.flatMap((reading) => reading.measures.map((m) => m.id)));
   // False alarms are shared among the measures a coach is asked to look at together.
   const family = Math.max(1, focus.length);
   const series = [...ids]
-    .map((id) => seriesOf(readings, id, focus.includes(id) ? family : ids.size))
+    .map((id) => seriesOf(readings, id, focus.includes(id) ? family : ids.size, began))
     .filter((s) => s !== null);
   const rank = (id: string) => (focus.includes(id) ? focus.indexOf(id) : 100);
   return {
@@ -101,17 +89,7 @@ export function briefOf(ctx: Context, studentId: string): Brief {
     stage: gates[0]?.stage ?? null,
     repsDone: sets.filter((set) => set.date >= since).reduce((sum, set) => sum + set.reps.length, 0),
     repsPlanned: planned.reduce((sum, item) => sum + item.rehearsals + item.balls, 0),
-    moved: moved.map((s) => {
-      const last = s.sessions.at(-1)?.mean ?? 0;
-      return {
-        measure: s.measure,
-        verdict: s.change.verdict,
-        direction: s.direction,
-        before: last - s.change.delta,
-        after: last,
-        unit: s.band.unit,
-      };
-    }),
+    moved: movedMeasures(ctx, studentId).map(({ id, ...change }) => ({ measure: id, ...change })),
     limits: [...new Set(student.limits.map((l) => l.limit))],
     hold,
     lastWords: lastCheckin(ctx, studentId)?.note ?? '',
@@ -120,7 +98,7 @@ export function briefOf(ctx: Context, studentId: string): Brief {
       hasDrills: choice !== null,
       since,
       lastSet: sets.at(-1)?.date ?? null,
-      gateOpen: gates.some((g) => g.gate.decision !== 'continue'),
+      gateOpen: gates.some(waitsForCoach),
       series: moved,
       reachedFull: gates.every((g) => g.stage === 'course' || g.stage === 'clubs'),
     }),
@@ -149,9 +127,14 @@ function stateOf(ctx: Context, facts: StateFacts): Brief['state'] {
     (facts.lastSet !== null && daysSince(facts.lastSet) >= SILENT_DAYS)
   )
     return 'silent';
-  const moves = facts.series.some((s) => s.change.verdict === 'real' && s.direction === 'better');
-  return began >= STALLED_DAYS && facts.series.length > 0 && !moves ? 'stalled' : 'working';
+  return began >= STALLED_DAYS && facts.series.length > 0 && !facts.series.some(moves)
+    ? 'stalled'
+    : 'working';
 }
+
+/** Surely or probably nearer its band than before. */
+const moves = ({ change, direction }: Series): boolean =>
+  direction === 'better' && (change.verdict === 'real' || change.verdict === 'maybe');
 
 /** In its band on two days at least a week apart. */
 function isOwned(series: Series): boolean {

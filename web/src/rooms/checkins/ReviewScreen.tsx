@@ -7,7 +7,7 @@ import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/part
 import { useMe } from '../../platform/session.ts';
 import { useNewSwing, useSwings, viewOf } from '../capture/index.ts';
 import { useHold, useLiftHold } from '../intake/index.ts';
-import { GateTape, useDecideGate, useGates } from '../practice/index.ts';
+import { GateDecision, useGates } from '../practice/index.ts';
 import { useCheckins, useDraft, useSendReply } from './queries.ts';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { ThenAndNow } from './ThenAndNow.tsx';
@@ -111,28 +111,13 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
 
 function Answer({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
   const gates = useGates(student.id);
-  const decide = useDecideGate(student.id);
   const state = gates.data?.[0];
   return (
     <>
       <HoldPanel studentId={student.id} />
       {state && (
         <Panel title="Gate">
-          <GateTape state={state} />
-          <div className="mt-2 flex flex-wrap gap-2">
-            {(['advance', 'hold', 'back'] as const).map((decision) => (
-              <button
-                key={decision}
-                type="button"
-                className="btn"
-                disabled={decision === 'advance' && state.held.some((h) => h.code === 'pain')}
-                onClick={() => decide.mutate({ drill: state.drill, stage: state.stage, decision, note: '' })}
-              >
-                {decision === 'advance' ? 'Next rung' : decision === 'hold' ? 'Stay' : 'One down'}
-              </button>
-            ))}
-          </div>
-          {decide.error && <Failed error={decide.error} />}
+          <GateDecision studentId={student.id} state={state} />
         </Panel>
       )}
       {checkin.reply ? (

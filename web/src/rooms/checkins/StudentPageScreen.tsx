@@ -9,7 +9,7 @@ import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { itemText } from '../practice/index.ts';
 import { SetupCard } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
-import { sendWaiting, waitingSets } from './outbox.ts';
+import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './outbox.ts';
 import { usePage } from './queries.ts';
 import { SetRunner } from './SetRunner.tsx';
 
@@ -18,10 +18,10 @@ export function StudentPageScreen() {
   const { token = '' } = useParams();
   const page = usePage(token);
   const client = useQueryClient();
-  const [waiting, setWaiting] = useState(() => waitingSets(token).length);
+  const [waiting, setWaiting] = useState(() => waitingSets(token));
   const flush = useCallback(async () => {
     if (await sendWaiting(token)) void client.invalidateQueries({ queryKey: ['page', token] });
-    setWaiting(waitingSets(token).length);
+    setWaiting(waitingSets(token));
   }, [token, client]);
   useEffect(() => {
     void flush();
@@ -51,7 +51,7 @@ function Page({
 }: {
   readonly token: string;
   readonly page: StudentPage;
-  readonly waiting: number;
+  readonly waiting: readonly WaitingSet[];
   readonly onLogged: () => void;
 }) {
   const reply = page.checkins.find((c) => c.reply)?.reply;
@@ -67,12 +67,7 @@ function Page({
             {PAIN_WORDS}
           </section>
         )}
-        {waiting > 0 && (
-          <p role="status" className="panel p-3">
-            {waiting === 1 ? 'One set waits' : `${waiting} sets wait`} on this phone and will go when there is
-            a signal.
-          </p>
-        )}
+        <WaitingNote token={token} waiting={waiting} onSeen={onLogged} />
         {reply && (
           <section className="panel p-4" aria-label="From your coach">
             <h2 className="text-lg">From {page.coach}</h2>
@@ -84,6 +79,46 @@ function Page({
         <CheckinForm token={token} page={page} />
       </main>
     </div>
+  );
+}
+
+/** Sets that have not gone yet, and those that were not taken, with the reason. */
+function WaitingNote({
+  token,
+  waiting,
+  onSeen,
+}: {
+  readonly token: string;
+  readonly waiting: readonly WaitingSet[];
+  readonly onSeen: () => void;
+}) {
+  const open = waiting.filter((set) => set.refused === undefined).length;
+  const refused = waiting.filter((set) => set.refused !== undefined);
+  return (
+    <>
+      {open > 0 && (
+        <p role="status" className="panel p-3">
+          {open === 1 ? 'One set waits' : `${open} sets wait`} on this phone and will go when there is a
+          signal.
+        </p>
+      )}
+      {refused.length > 0 && (
+        <div role="alert" className="panel border-warning p-3">
+          <p className="font-semibold">Not taken: {refused.map((set) => drillName(set.drill)).join(', ')}</p>
+          <p>{refused[0]?.refused}</p>
+          <button
+            type="button"
+            className="btn mt-2"
+            onClick={() => {
+              dropRefused(token);
+              onSeen();
+            }}
+          >
+            Let it go
+          </button>
+        </div>
+      )}
+    </>
   );
 }
 

@@ -7,7 +7,7 @@ export function itemText(item: PlanItem): string {
   const speed = item.speedPct > 0 ? ` at about ${item.speedPct} %` : '';
   if (item.stage === 'course') return `${item.sets} holes with one thought`;
   if (item.balls > 0)
-    return `${item.sets} × two rehearsals, one ball${item.looks > 0 ? `, ${item.looks} looks` : ''}${speed}${item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : ''}`;
+    return `${item.sets} × two rehearsals, one ball${item.looks > 0 ? `, ${item.looks} ${item.looks === 1 ? 'look' : 'looks'}` : ''}${speed}${item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : ''}`;
   return `${item.rehearsals} repetitions in sets of ten${speed}`;
 }
 

@@ -9,9 +9,10 @@ import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useDrillChoices } from '../prescription/index.ts';
 import { AskForm } from './AskForm.tsx';
+import { CoachSetLog } from './CoachSetLog.tsx';
 import { DayList } from './DayList.tsx';
-import { GateTape } from './GateTape.tsx';
-import { useDecideGate, useGates, usePlan, usePlanPreview, useSavePlan } from './queries.ts';
+import { GateDecision } from './GateDecision.tsx';
+import { useGates, usePlan, usePlanPreview, useSavePlan } from './queries.ts';
 import { Rungs } from './Rungs.tsx';
 
 /** The drill's ladder with its gate, and the days on which it is climbed. */
@@ -163,44 +164,20 @@ function DrillLadder({
   readonly plan: Plan | undefined;
   readonly today: string;
 }) {
-  const decide = useDecideGate(studentId);
-  const say = (decision: 'advance' | 'hold' | 'back', note: string) =>
-    state && decide.mutate({ drill, stage: state.stage, decision, note });
-  const open = state?.held.length === 0;
   return (
     <Panel title={drillName(drill)}>
       <Rungs drill={drill} stage={state?.stage ?? 'still'} plan={plan} today={today} />
       {state && (
         <div className="mt-3 border-t-[1.5px] border-base-300 pt-3">
           <h3 className="font-semibold">Gate out of “{STAGE_WORDS[state.stage]?.name}”</h3>
-          <GateTape state={state} />
-          <div className="mt-2 flex flex-wrap gap-2">
-            <button
-              type="button"
-              className={`btn ${open ? 'btn-primary' : ''}`}
-              onClick={() => say('advance', open ? '' : 'ahead of the gate')}
-              disabled={state.held.some((h) => h.code === 'pain')}
-            >
-              {open ? 'Next rung' : 'Next rung all the same'}
-            </button>
-            <button type="button" className="btn" onClick={() => say('hold', '')}>
-              Stay
-            </button>
-            <button
-              type="button"
-              className="btn"
-              onClick={() => say('back', '')}
-              disabled={state.stage === 'still'}
-            >
-              One down
-            </button>
-          </div>
-          {decide.error && <Failed error={decide.error} />}
+          <GateDecision studentId={studentId} state={state} />
+          <CoachSetLog studentId={studentId} state={state} today={today} />
         </div>
       )}
       <p className="mt-2 text-sm text-base-content/80">
         {plan
           ? `Checks: ${plan.reviewDates
+              .filter((day) => day >= today)
               .slice(0, 4)
               .map((day) => dayText(day, today))
               .join(', ')}`

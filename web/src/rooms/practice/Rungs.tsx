@@ -31,7 +31,7 @@ export function Rungs({
                 ? 'no place for balls'
                 : 'left out'
               : planned?.gateBy
-                ? `gate about ${dayText(planned.gateBy, today)}`
+                ? `gate ${planned.gateBy < today ? 'was due' : 'about'} ${dayText(planned.gateBy, today)}`
                 : '';
         return (
           <li

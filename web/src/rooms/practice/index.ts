@@ -1,4 +1,5 @@
 export { itemText } from './DayList.tsx';
-export { GateTape } from './GateTape.tsx';
+export { GateDecision } from './GateDecision.tsx';
 export { LadderScreen } from './LadderScreen.tsx';
-export { useDecideGate, useGates, usePlan, useSets } from './queries.ts';
+export { useGates } from './queries.ts';
+export { RepPad } from './RepPad.tsx';

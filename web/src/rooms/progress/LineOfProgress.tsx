@@ -133,9 +133,6 @@ export function LineOfProgress({
       {sessions.map((s) => (
         <Day key={s.date} at={x(noon(s.date))} session={s} y={(v) => y(v * k)} />
       ))}
-      <text x={LEFT} y={HEIGHT - 5} fontSize={11} fill="currentColor">
-        ▲ lesson ○ check-in
-      </text>
     </svg>
   );
 }

@@ -1,13 +1,14 @@
-import type { Student, ThreadEvent } from '@inchstep/contract/intake';
+import type { Student } from '@inchstep/contract/intake';
 import type { Brief } from '@inchstep/contract/progress';
 import { drillName, faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
 import { Link, useOutletContext } from 'react-router';
 import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { Tape } from '../../platform/tape.tsx';
-import { eventText, useThread } from '../intake/index.ts';
+import { useThread } from '../intake/index.ts';
 import { MeasureLine } from '../measures/index.ts';
 import { useBrief, useProgress } from './queries.ts';
+import { Thread } from './Thread.tsx';
 import { movedText, STATE_WORDS } from './words.ts';
 
 /** Who this is and where the work stands: focus, tapes, thread. */
@@ -133,37 +134,5 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
         20.
       </p>
     </Panel>
-  );
-}
-
-function Thread({ events, today }: { readonly events: readonly ThreadEvent[]; readonly today: string }) {
-  const worth = events.filter((e) => e.kind !== 'measured' || e.detail.count !== 0);
-  return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
-    <section className="max-h-[34rem] overflow-y-auto" tabIndex={0} aria-label="What happened">
-      <ol className="relative border-l-4 border-[var(--tape-ink)] pl-4 dark:border-base-content">
-        {worth.slice(0, 60).map((event) => (
-          <li key={event.id} className="relative mb-2">
-            <span
-              aria-hidden
-              className="absolute top-2 -left-[1.55rem] h-3 w-3 rotate-45 border-2 border-[var(--tape-ink)] bg-[var(--tape)]"
-            />
-            <p className="text-sm text-base-content/80">{dayText(event.at, today)}</p>
-            <p>
-              {eventText(event.kind, event.detail)}
-              {Array.isArray(event.detail.roots) &&
-                event.detail.roots.length > 0 &&
-                `: ${event.detail.roots.map(faultName).join(', ')}`}
-              {Array.isArray(event.detail.workOn) && `: ${event.detail.workOn.map(faultName).join(', ')}`}
-              {Array.isArray(event.detail.drills) &&
-                event.kind === 'drills_chosen' &&
-                `: ${event.detail.drills.map(drillName).join(', ')}`}
-              {event.kind === 'gate' &&
-                `: ${STAGE_WORDS[String(event.detail.stage)]?.name ?? ''}, ${event.detail.decision === 'advance' ? 'on' : event.detail.decision === 'hold' ? 'stay' : 'one down'}`}
-            </p>
-          </li>
-        ))}
-      </ol>
-    </section>
   );
 }

@@ -57,6 +57,10 @@ function Lines({ progress }: { readonly progress: Progress }) {
       <div className="flex flex-col gap-3">
         <Panel title={measureName(series.measure)}>
           <LineOfProgress series={series} progress={progress} />
+          <p className="text-sm text-base-content/80">
+            Arrow: the day’s mean, with where it truly lies 19 times in 20. Strokes beside it: single swings.
+            ▲ lesson, ○ check-in.
+          </p>
           <SessionTable series={series} today={me.data?.today ?? ''} />
         </Panel>
         <IsItReal series={series} />
@@ -93,7 +97,7 @@ function IsItReal({ series: { change, direction, band, sessions, family } }: { r
         {words}
       </p>
       <p className="mt-1">
-        Last day against the days before: {change.delta >= 0 ? '+' : '−'}
+        Last day against the days before the work began: {change.delta >= 0 ? '+' : '−'}
         {value(Math.abs(change.delta), band.unit)} ({value(change.lo95, band.unit)} to{' '}
         {value(change.hi95, band.unit)}, 19 times in 20)
         {direction !== 'level' && `, ${direction === 'better' ? 'toward' : 'away from'} its band`}.

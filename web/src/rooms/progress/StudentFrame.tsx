@@ -3,7 +3,7 @@ import { Shown } from '../../platform/parts.tsx';
 import { HAND_WORDS, useHold, useStudent } from '../intake/index.ts';
 
 // In the order of the work, so that the row reads as the way a student goes.
-const ROOMS: readonly [path: string, name: string][] = [
+export const ROOMS: readonly [path: string, name: string][] = [
   ['', 'Student'],
   ['intake', 'Intake'],
   ['bench', 'Bench'],

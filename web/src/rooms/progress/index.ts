@@ -1,4 +1,5 @@
 export { OverviewScreen } from './OverviewScreen.tsx';
+export { Palette } from './Palette.tsx';
 export { ProgressScreen } from './ProgressScreen.tsx';
 export { StudentFrame } from './StudentFrame.tsx';
 export { TodayScreen } from './TodayScreen.tsx';

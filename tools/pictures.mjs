@@ -1,0 +1,86 @@
+// One picture of each main view from the demo data: `node tools/pictures.mjs [folder] [name ..]`.
+// Needs the demo running (PORT, default 4310). Names pick single views.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { openBrowser } from './browser.mjs';
+
+const base = `http://localhost:${process.env.PORT ?? 4310}`;
+const [folder = 'docs/screenshots', ...only] = process.argv.slice(2);
+
+/** name, whose page, path below the student, what to wait for or do before the picture. */
+const VIEWS = [
+  { name: 'today', path: '/' },
+  { name: 'roster', path: '/students' },
+  { name: 'new-student', path: '/students/new' },
+  { name: 'student', of: 'Priya', path: '' },
+  { name: 'bench', of: 'Priya', path: '/bench', act: openBench },
+  { name: 'reasons', of: 'Kofi', path: '/diagnosis' },
+  { name: 'drill', of: 'Gus', path: '/drills' },
+  { name: 'ladder', of: 'Priya', path: '/ladder' },
+  { name: 'review', of: 'Mei', path: '/checkins', act: holdAtTop },
+  { name: 'progress', of: 'Hanne', path: '/progress' },
+  { name: 'student-page', of: 'Gus', phone: true },
+];
+
+async function openBench(page) {
+  await page.evaluate(() => {
+    const rows = [...document.querySelectorAll('a[href*="/bench/"]')];
+    const marked = rows.find((a) => a.textContent.includes('Down the line') && a.closest('li')) ?? rows[0];
+    marked?.click();
+  });
+  await page.waitForSelector('[data-testid="pane-face_on"]');
+  await new Promise((done) => setTimeout(done, 3500));
+  await page.evaluate(() => {
+    const top = [...document.querySelectorAll('ol[aria-label="Stations"] button')].find((b) =>
+      b.textContent.includes('Top'),
+    );
+    top?.click();
+  });
+  await new Promise((done) => setTimeout(done, 2500));
+}
+
+async function holdAtTop(page) {
+  await new Promise((done) => setTimeout(done, 2500));
+  await page.evaluate(() =>
+    [...document.querySelectorAll('button')].find((b) => b.textContent === 'Top')?.click(),
+  );
+  await new Promise((done) => setTimeout(done, 1500));
+}
+
+const { browser, close } = await openBrowser();
+try {
+  mkdirSync(folder, { recursive: true });
+  const page = await browser.newPage();
+  page.on('pageerror', (error) => console.error('page error:', error.message));
+  page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
+  await page.goto(base);
+  await page.evaluate(() => fetch('/api/demo-enter', { method: 'POST' }));
+  const students = await page.evaluate(() => fetch('/api/students').then((r) => r.json()));
+  for (const view of VIEWS) {
+    if (only.length > 0 && !only.includes(view.name)) continue;
+    const student = students.find((s) => s.profile.firstName === view.of);
+    let url = student ? `/students/${student.id}${view.path ?? ''}` : view.path;
+    if (view.phone) {
+      const link = await page.evaluate(
+        (id) =>
+          fetch(`/api/students/${id}/links`, {
+            method: 'POST',
+            headers: { 'content-type': 'application/json' },
+            body: '{"days":30}',
+          }).then((r) => r.json()),
+        student.id,
+      );
+      url = `/p/${link.token}`;
+    }
+    await page.setViewport(
+      view.phone ? { width: 390, height: 844, isMobile: true, hasTouch: true } : { width: 1280, height: 800 },
+    );
+    await page.goto(base + url, { waitUntil: 'networkidle0' });
+    await view.act?.(page);
+    await new Promise((done) => setTimeout(done, 600));
+    await page.screenshot({ path: join(folder, `${view.name}.png`) });
+    console.log(view.name);
+  }
+} finally {
+  await close();
+}

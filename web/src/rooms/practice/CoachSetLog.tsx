@@ -1,0 +1,49 @@
+import type { GateState } from '@inchstep/contract/practice';
+import { stageRow } from '@inchstep/core/practice';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { Failed, newId } from '../../platform/parts.tsx';
+import { useLogSet } from './queries.ts';
+import { RepPad } from './RepPad.tsx';
+
+const MIDDLE = 5;
+
+/** A set counted in the lesson, on the rung the drill stands on. */
+export function CoachSetLog({
+  studentId,
+  state: { drill, stage, held },
+  today,
+}: {
+  readonly studentId: string;
+  readonly state: GateState;
+  readonly today: string;
+}) {
+  const [reps, setReps] = useState('');
+  const [felt, setFelt] = useState(MIDDLE);
+  const log = useLogSet(studentId);
+  if (held.some((h) => h.code === 'pain')) return null;
+  const save = () =>
+    log.mutate(
+      { id: newId(), date: today, drill, stage, reps, felt },
+      {
+        onSuccess: () => {
+          setReps('');
+          toast('Set logged.');
+        },
+      },
+    );
+  return (
+    <details className="mt-3">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">Count a set now</summary>
+      <RepPad
+        reps={reps}
+        felt={felt}
+        withBall={stageRow(stage).ball}
+        onReps={setReps}
+        onFelt={setFelt}
+        onLog={save}
+      />
+      {log.error && <Failed error={log.error} />}
+    </details>
+  );
+}

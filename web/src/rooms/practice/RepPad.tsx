@@ -1,0 +1,62 @@
+import { REHEARSALS_PER_BALL, type Rep } from '@inchstep/core/practice';
+import { Check, CircleHelp, Undo2, X } from 'lucide-react';
+
+export interface RepPadProps {
+  /** Letters so far: P counted, F missed, ? not sure. */
+  readonly reps: string;
+  readonly felt: number;
+  readonly withBall: boolean;
+  readonly onReps: (reps: string) => void;
+  readonly onFelt: (felt: number) => void;
+  readonly onLog: () => void;
+}
+
+const CALLS = [...Array.from({ length: REHEARSALS_PER_BALL }, () => 'Rehearse'), 'One ball', 'Look'];
+
+/** Three large keys, one a repetition: counted, missed, not sure. The last one can be taken back. */
+export function RepPad({ reps, felt, withBall, onReps, onFelt, onLog }: RepPadProps) {
+  const press = (rep: Rep) => onReps(reps + rep);
+  const passed = [...reps].filter((rep) => rep === 'P').length;
+  return (
+    <div className="flex flex-col gap-3">
+      {withBall && <p className="font-semibold">Next: {CALLS[reps.length % CALLS.length]}</p>}
+      <div className="grid grid-cols-3 gap-2">
+        <button type="button" className="btn btn-primary h-16 flex-col gap-0" onClick={() => press('P')}>
+          <Check aria-hidden /> Counted
+        </button>
+        <button type="button" className="btn h-16 flex-col gap-0" onClick={() => press('F')}>
+          <X aria-hidden /> Missed
+        </button>
+        <button type="button" className="btn h-16 flex-col gap-0" onClick={() => press('?')}>
+          <CircleHelp aria-hidden /> Not sure
+        </button>
+      </div>
+      {reps.length > 0 && (
+        <>
+          <p aria-live="polite">
+            {passed} of {reps.length} counted in this set.
+          </p>
+          <label className="flex flex-col gap-1">
+            How did it feel? {felt} of 10
+            <input
+              type="range"
+              className="range w-full"
+              min={0}
+              max={10}
+              value={felt}
+              onChange={(e) => onFelt(Number(e.target.value))}
+            />
+          </label>
+          <div className="flex gap-2">
+            <button type="button" className="btn" onClick={() => onReps(reps.slice(0, -1))}>
+              <Undo2 aria-hidden size={18} /> Take one back
+            </button>
+            <button type="button" className="btn btn-primary flex-1" onClick={onLog}>
+              Log this set
+            </button>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
