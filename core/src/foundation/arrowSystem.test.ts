@@ -1,0 +1,93 @@
+import { describe, expect, test } from '@jest/globals';
+import { Matrix, solve } from 'ml-matrix';
+import { type ArrowSystem, choleskyInPlace, emptyArrow, factorArrow } from './arrowSystem.ts';
+import { gaussian, seededRandom } from './random.ts';
+
+/** A random system built as J'J + I, so that it is definite, and the same matrix dense. */
+function randomArrow(sharedSize: number, blockSize: number, blocks: number, seed: number) {
+  const random = seededRandom(seed);
+  const system = emptyArrow(sharedSize, blockSize, blocks);
+  const size = sharedSize + blocks * blockSize;
+  const dense = Matrix.eye(size, size);
+  for (let k = 0; k < blocks; k++) {
+    for (let row = 0; row < 2 * blockSize; row++) {
+      const touched = [
+        ...Array.from({ length: sharedSize }, (_, i) => i),
+        ...Array.from({ length: blockSize }, (_, i) => sharedSize + k * blockSize + i),
+      ];
+      const slopes = touched.map(() => gaussian(random));
+      touched.forEach((a, i) => {
+        touched.forEach((b, j) => {
+          dense.set(a, b, dense.get(a, b) + (slopes[i] as number) * (slopes[j] as number));
+        });
+      });
+    }
+  }
+  fill(system, dense);
+  return { system, dense };
+}
+
+function fill(system: ArrowSystem, dense: Matrix): void {
+  const { sharedSize: s, blockSize: b } = system;
+  for (let i = 0; i < s; i++) for (let j = 0; j < s; j++) system.shared[i * s + j] = dense.get(i, j);
+  system.diagonals.forEach((diagonal, k) => {
+    for (let i = 0; i < b; i++) {
+      for (let j = 0; j < b; j++) diagonal[i * b + j] = dense.get(s + k * b + i, s + k * b + j);
+      for (let j = 0; j < s; j++) {
+        (system.borders[k] as Float64Array)[i * s + j] = dense.get(s + k * b + i, j);
+      }
+    }
+  });
+}
+
+describe('factorArrow', () => {
+  test('solves a small system worked out by hand', () => {
+    // | 4 2 | x = | 8 |   has the solution x = (1.25, 1.5): 4*1.25+2*1.5 = 8, 2*1.25+3*1.5 = 7.
+    // | 2 3 |     | 7 |
+    const system = emptyArrow(1, 1, 1);
+    system.shared[0] = 4;
+    (system.borders[0] as Float64Array)[0] = 2;
+    (system.diagonals[0] as Float64Array)[0] = 3;
+    const x = factorArrow(system)?.solve(Float64Array.of(8, 7));
+    expect(x?.[0]).toBeCloseTo(1.25, 12);
+    expect(x?.[1]).toBeCloseTo(1.5, 12);
+  });
+
+  test.each([1, 2, 3, 4])('agrees with a dense solver on random systems (seed %i)', (seed) => {
+    const { system, dense } = randomArrow(5, 3, 4, seed);
+    const random = seededRandom(seed + 100);
+    const g = Array.from({ length: 5 + 12 }, () => gaussian(random));
+    const x = factorArrow(system)?.solve(Float64Array.from(g));
+    const wanted = solve(dense, Matrix.columnVector(g)).to1DArray();
+    wanted.forEach((value, i) => {
+      expect(x?.[i]).toBeCloseTo(value, 8);
+    });
+  });
+
+  test('damping multiplies the diagonal', () => {
+    const system = emptyArrow(1, 1, 0);
+    system.shared[0] = 2;
+    expect(factorArrow(system, 0.5)?.solve(Float64Array.of(3))[0]).toBeCloseTo(1, 12);
+  });
+
+  test('refuses a matrix that is not positive definite', () => {
+    const system = emptyArrow(1, 1, 1);
+    system.shared[0] = 1;
+    (system.borders[0] as Float64Array)[0] = 2;
+    (system.diagonals[0] as Float64Array)[0] = 1;
+    expect(factorArrow(system)).toBeNull();
+  });
+
+  test('leaves the system as it was', () => {
+    const { system } = randomArrow(3, 2, 2, 9);
+    const before = Float64Array.from(system.shared);
+    factorArrow(system, 0.1);
+    expect(system.shared).toEqual(before);
+  });
+});
+
+test('choleskyInPlace gives the textbook factor of [[4,2],[2,5]]', () => {
+  const m = Float64Array.of(4, 2, 2, 5);
+  expect(choleskyInPlace(m, 2)).toBe(true);
+  expect([m[0], m[2], m[3]]).toEqual([2, 1, 2]);
+});
