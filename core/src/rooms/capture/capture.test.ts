@@ -11,8 +11,8 @@ import {
   mirrorToRightHanded,
   project,
   projectWithSlopes,
-  sightSdPx,
   STATIONS,
+  sightSdPx,
   stationRank,
   stationsOutOfOrder,
   type View,
@@ -104,7 +104,11 @@ describe.each(['face_on', 'down_the_line'] as const)('slopes of the projection, 
   const random = seededRandom(11);
   test.each([1, 2, 3, 4, 5])('agree with differences (case %i)', () => {
     const camera = cameraPrior(view(kind)).mean.map((value, i) =>
-      i < 3 ? value + between(random, -6, 6) : i < 6 ? between(random, -6, 6) : value * between(random, 0.9, 1.1),
+      i < 3
+        ? value + between(random, -6, 6)
+        : i < 6
+          ? between(random, -6, 6)
+          : value * between(random, 0.9, 1.1),
     );
     const point: Vec3 = [between(random, -15, 15), between(random, -45, -15), between(random, 0, 65)];
     const at = (c: readonly number[], p: Vec3) => project(p, c, cameraFrame(kind, c), picture);
@@ -133,7 +137,10 @@ describe('camera prior', () => {
     expect(cameraPrior(view('face_on')).assumed).toEqual([]);
   });
   test('a taped distance adds to the doubt about the aim point', () => {
-    const prior = cameraPrior({ ...view('face_on'), camera: { ...view('face_on').camera, distanceSdIn: 12 } });
+    const prior = cameraPrior({
+      ...view('face_on'),
+      camera: { ...view('face_on').camera, distanceSdIn: 12 },
+    });
     expect(prior.sd[1]).toBeCloseTo(13, 10);
     expect(prior.sd[0]).toBe(5);
   });
@@ -154,7 +161,11 @@ describe('checking a capture', () => {
     expect(checkCapture(capture([mark()])).ok).toBe(true);
   });
   test.each([
-    ['height_out_of_range', 'golfer.heightIn', capture([], { golfer: { ...capture([]).golfer, heightIn: 7 } })],
+    [
+      'height_out_of_range',
+      'golfer.heightIn',
+      capture([], { golfer: { ...capture([]).golfer, heightIn: 7 } }),
+    ],
     ['unknown_view', 'marks[0].view', capture([mark({ view: 'drone' })])],
     ['mark_twice', 'marks[1]', capture([mark(), mark({ u: 510 })])],
     ['mark_outside_picture', 'marks[0]', capture([mark({ u: 1081 })])],

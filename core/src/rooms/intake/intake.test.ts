@@ -125,9 +125,9 @@ describe('safety answers', () => {
   test('pain, trouble, surgery and dizziness each limit, with their reason', () => {
     expect(limitsFrom({ ...NO_TROUBLE, painNow: true })).toEqual([{ limit: 'pain', because: 'pain_now' }]);
     expect(limitsFrom({ ...NO_TROUBLE, trouble: ['back'] })).toEqual([{ limit: 'back', because: 'trouble' }]);
-    expect(
-      limitsFrom({ ...NO_TROUBLE, surgeryOrInjuryInYear: true, injuredAreas: ['knee'] }),
-    ).toEqual([{ limit: 'knee', because: 'injured_in_year' }]);
+    expect(limitsFrom({ ...NO_TROUBLE, surgeryOrInjuryInYear: true, injuredAreas: ['knee'] })).toEqual([
+      { limit: 'knee', because: 'injured_in_year' },
+    ]);
     expect(limitsFrom({ ...NO_TROUBLE, dizziness: true })).toEqual([
       { limit: 'balance', because: 'dizziness' },
     ]);

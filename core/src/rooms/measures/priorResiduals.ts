@@ -4,7 +4,6 @@ import { CAMERA_SIZE } from '../capture/index.ts';
 import { bodySizes, lengthScale, SIZE_SD_SHARE } from '../intake/index.ts';
 import {
   ADDRESS_FEET,
-  FIT_LANDMARKS,
   type FitLandmark,
   OFFSET_PRIORS,
   PLANTED,
@@ -28,6 +27,8 @@ interface Stretch {
   readonly b: number;
   readonly segment: number;
   readonly sd: number;
+  /** "station/landmark" of its ends. */
+  readonly names: readonly string[];
 }
 
 /** A tape on the hip joints is still good only to about this. */
@@ -76,6 +77,14 @@ export class PriorResiduals {
     for (const stretch of this.stretches) addStretch(equations, x, stretch);
   }
 
+  /** Landmarks at the ends of segments whose length is off by more than `sds`. */
+  strained(x: Float64Array, sds: number): Set<string> {
+    const names = this.stretches
+      .filter((stretch) => Math.abs(stretchOf(x, stretch).residual) > sds)
+      .flatMap((stretch) => stretch.names);
+    return new Set(names);
+  }
+
   private expect(
     indices: readonly number[],
     coefficients: readonly number[],
@@ -102,6 +111,7 @@ export class PriorResiduals {
             b: this.at(station, b),
             segment: this.layout.segmentAt(i),
             sd: segment.wanderIn * this.k,
+            names: (a === 'pelvis' ? HIPS_AND(b) : [a, b]).map((landmark) => `${station}/${landmark}`),
           });
         }
       }
@@ -205,12 +215,19 @@ export class PriorResiduals {
   }
 }
 
-function addStretch(equations: NormalEquations, x: Float64Array, stretch: Stretch): void {
+const HIPS_AND = (landmark: FitLandmark): FitLandmark[] => ['lead_hip', 'trail_hip', landmark];
+
+function stretchOf(x: Float64Array, stretch: Stretch) {
   const ends = stretch.a.map((at) => pointAt(x, at));
   const a: Vec3 = ends.length === 2 ? midpoint(ends[0] as Vec3, ends[1] as Vec3) : (ends[0] as Vec3);
   const b = pointAt(x, stretch.b);
   const apart = Math.max(distance(a, b), 1e-6);
   const wanted = Math.exp(x[stretch.segment] as number);
+  return { a, b, apart, wanted, residual: (apart - wanted) / stretch.sd };
+}
+
+function addStretch(equations: NormalEquations, x: Float64Array, stretch: Stretch): void {
+  const { a, b, apart, wanted, residual } = stretchOf(x, stretch);
   const direction = [0, 1, 2].map((axis) => ((b[axis] as number) - (a[axis] as number)) / apart / stretch.sd);
   const indices = [stretch.segment];
   const slopes = [-wanted / stretch.sd];
@@ -222,70 +239,5 @@ function addStretch(equations: NormalEquations, x: Float64Array, stretch: Stretc
       slopes.push(-(direction[axis] as number) / stretch.a.length);
     }
   }
-  equations.add(indices, slopes, (apart - wanted) / stretch.sd);
+  equations.add(indices, slopes, residual);
 }
-
-/** A first pose from the tables alone, from which the fit starts. */
-export function startingPose(capture: Capture, station: Station): Record<FitLandmark, Vec3> {
-  const k = lengthScale(capture.golfer.heightIn);
-  const sizes = bodySizes(capture.golfer);
-  const prior = STATION_PRIORS[station];
-  const turn = toRad(prior.turnDeg[0]);
-  const pelvis: Vec3 = [
-    (-2 + prior.shift[0]) * k,
-    (-34 + prior.depth[0]) * k,
-    0.5 * capture.golfer.heightIn + prior.rise[0] * k,
-  ];
-  const half = sizes.hipJointsApartIn / 2;
-  const hip = (sign: number): Vec3 => [
-    pelvis[0] + sign * half * Math.cos(turn),
-    pelvis[1] - sign * half * Math.sin(turn),
-    pelvis[2],
-  ];
-  const foot = (sign: number, y: number, z: number): Vec3 => [(-2 + sign * 7.2) * k, y * k, z];
-  const knee = (sign: number): Vec3 => [(-2 + sign * 6.5) * k, -28 * k, 0.28 * capture.golfer.heightIn];
-  const neck: Vec3 = [pelvis[0] - k, pelvis[1] + 11 * k, pelvis[2] + 17 * k];
-  const from = (base: Vec3, x: number, y: number, z: number): Vec3 => [
-    base[0] + x * k,
-    base[1] + y * k,
-    base[2] + z * k,
-  ];
-  return {
-    lead_hip: hip(1),
-    trail_hip: hip(-1),
-    lead_knee: knee(1),
-    trail_knee: knee(-1),
-    lead_ankle: foot(1, -31, sizes.ankleHeightIn),
-    trail_ankle: foot(-1, -31, sizes.ankleHeightIn),
-    lead_heel: foot(1, -34, 1),
-    trail_heel: foot(-1, -34, 1),
-    lead_toe: foot(1, -24.5, 0.8),
-    trail_toe: foot(-1, -24.5, 0.8),
-    seat: from(pelvis, 0, -5, -0.5),
-    neck,
-    sternum: from(neck, 0, 0, -5),
-    head: from(neck, 0, 3, 6),
-    lead_shoulder: from(neck, 5, 0, -1),
-    trail_shoulder: from(neck, -5, 0, -1),
-    grip: from(neck, 0, 8, -18),
-  };
-}
-
-export const startingVector = (
-  layout: FitLayout,
-  capture: Capture,
-  cameras: readonly CameraPrior[],
-): Float64Array => {
-  const x = new Float64Array(layout.size);
-  cameras.forEach((camera, i) => {
-    x.set(camera.mean, layout.cameraAt(i));
-  });
-  SEGMENTS.forEach((segment, i) => {
-    x[layout.segmentAt(i)] = Math.log(segment.share * capture.golfer.heightIn);
-  });
-  for (const station of layout.stations) {
-    const pose = startingPose(capture, station);
-    for (const landmark of FIT_LANDMARKS) x.set(pose[landmark], layout.landmarkAt(station, landmark));
-  }
-  return x;
-};

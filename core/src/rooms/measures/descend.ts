@@ -1,0 +1,45 @@
+import { factorArrow } from '../../foundation/index.ts';
+import type { NormalEquations } from './normalEquations.ts';
+
+const MAX_ITERATIONS = 40;
+const COST_TOLERANCE = 1e-7;
+
+export interface Descent {
+  readonly x: Float64Array;
+  /** Gathered at `x`. */
+  readonly equations: NormalEquations;
+  readonly iterations: number;
+  readonly stopped: 'converged' | 'too_many_iterations' | 'no_descent';
+}
+
+/** Levenberg-Marquardt on the arrow system: from `start` to a minimum of what `gather` adds up. */
+export function descend(start: Float64Array, gather: (x: Float64Array) => NormalEquations): Descent {
+  let x = start;
+  let equations = gather(x);
+  let damping = 1e-4;
+  for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
+    const factor = factorArrow(equations.system, damping);
+    if (!factor) {
+      damping = Math.max(damping * 10, 1e-4);
+      continue;
+    }
+    const step = factor.solve(equations.gradient);
+    const next = x.map((value, i) => value - (step[i] as number));
+    const tried = gather(next);
+    if (tried.cost < equations.cost) {
+      const gain = equations.cost - tried.cost;
+      x = next;
+      equations = tried;
+      damping /= 10;
+      if (gain < COST_TOLERANCE * (1 + equations.cost))
+        return { x, equations, iterations: iteration, stopped: 'converged' };
+    } else {
+      // A refused step so small that nothing can be gained is convergence, not failure.
+      if (tried.cost - equations.cost < COST_TOLERANCE)
+        return { x, equations, iterations: iteration, stopped: 'converged' };
+      damping *= 8;
+      if (damping > 1e8) return { x, equations, iterations: iteration, stopped: 'no_descent' };
+    }
+  }
+  return { x, equations, iterations: MAX_ITERATIONS, stopped: 'too_many_iterations' };
+}

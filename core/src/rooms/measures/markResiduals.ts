@@ -1,0 +1,158 @@
+import type { ArrowFactor, Vec3 } from '../../foundation/index.ts';
+import {
+  BALL_CENTRE_HEIGHT_IN,
+  CAMERA_SIZE,
+  type CameraFrame,
+  type Capture,
+  cameraFrame,
+  type Mark,
+  projectWithSlopes,
+} from '../capture/index.ts';
+import { type FitLayout, pointAt } from './fitLayout.ts';
+import type { NormalEquations } from './normalEquations.ts';
+
+/** Beyond this many sds a mark pulls no harder (Huber), so that one slip bends little else. */
+export const PULL_LIMIT_SDS = 3.5;
+
+/** One picture point of a known or sought place, with where its unknowns stand. */
+interface Seen {
+  readonly mark: Mark | null;
+  readonly viewIndex: number;
+  /** First index of the landmark's unknowns; null for a fixed place (ball, stick end). */
+  readonly at: number | null;
+  readonly fixed: Vec3;
+  readonly u: number;
+  readonly v: number;
+  readonly sdPx: number;
+}
+
+/** Residual of a point in its sds, with slopes along the unknowns it touches. */
+interface PixelResidual {
+  readonly indices: readonly number[];
+  readonly du: number;
+  readonly dv: number;
+  readonly slopesU: readonly number[];
+  readonly slopesV: readonly number[];
+}
+
+/** All marks and stick ends of a capture as residuals; marks named wrong are left out. */
+export class MarkResiduals {
+  readonly leftOut = new Set<Mark>();
+  private readonly points: readonly Seen[];
+  private readonly layout: FitLayout;
+  private readonly capture: Capture;
+
+  constructor(layout: FitLayout, capture: Capture) {
+    this.layout = layout;
+    this.capture = capture;
+    const viewIndex = new Map(capture.views.map((view, i) => [view.id, i]));
+    const ball: Vec3 = [0, 0, BALL_CENTRE_HEIGHT_IN];
+    const marks = capture.marks.map(
+      (mark): Seen => ({
+        mark,
+        viewIndex: viewIndex.get(mark.view) as number,
+        at: mark.landmark === 'ball' ? null : layout.landmarkAt(mark.station, mark.landmark),
+        fixed: ball,
+        u: mark.u,
+        v: mark.v,
+        sdPx: mark.sdPx,
+      }),
+    );
+    const sticks = capture.views.flatMap((view, i) =>
+      view.groundMarks.map(
+        ({ xIn, yIn, u, v, sdPx }): Seen => ({
+          mark: null,
+          viewIndex: i,
+          at: null,
+          fixed: [xIn, yIn, 0],
+          u,
+          v,
+          sdPx,
+        }),
+      ),
+    );
+    this.points = [...marks, ...sticks];
+  }
+
+  addTo(equations: NormalEquations, x: Float64Array): void {
+    const frames = this.frames(x);
+    for (const seen of this.points) {
+      if (seen.mark && this.leftOut.has(seen.mark)) continue;
+      const { indices, du, dv, slopesU, slopesV } = this.residual(seen, x, frames);
+      const weight = pullWeight(Math.hypot(du, dv));
+      equations.add(indices, slopesU, du, weight);
+      equations.add(indices, slopesV, dv, weight);
+    }
+  }
+
+  /** Distance of every body mark from the fit, in its own sds. */
+  distances(x: Float64Array): { readonly mark: Mark; readonly offBySds: number }[] {
+    const frames = this.frames(x);
+    return this.points.flatMap((seen) => {
+      if (!seen.mark || seen.at === null) return [];
+      const { du, dv } = this.residual(seen, x, frames);
+      return [{ mark: seen.mark, offBySds: Math.hypot(du, dv) }];
+    });
+  }
+
+  /**
+   * How badly a mark fits what all other marks say: squared distance of the mark from the fit
+   * without it, in the sds of that prediction; about chi-square with 2 degrees of freedom when
+   * the mark is sound (deletion residual by the matrix inversion lemma; no refit).
+   */
+  misfit(mark: Mark, x: Float64Array, factor: ArrowFactor): number {
+    const seen = this.points.find((point) => point.mark === mark) as Seen;
+    const { indices, du, dv, slopesU, slopesV } = this.residual(seen, x, this.frames(x));
+    const weight = pullWeight(Math.hypot(du, dv));
+    const spread = (slopes: readonly number[]) => {
+      const g = new Float64Array(this.layout.size);
+      indices.forEach((at, i) => {
+        g[at] = slopes[i] as number;
+      });
+      return factor.solve(g);
+    };
+    const read = (solved: Float64Array, slopes: readonly number[]) =>
+      indices.reduce((sum, at, i) => sum + (solved[at] as number) * (slopes[i] as number), 0);
+    const [alongU, alongV] = [spread(slopesU), spread(slopesV)];
+    // H: share of the mark's own variance in the prediction; K = I - weight * H.
+    const [huu, huv, hvv] = [read(alongU, slopesU), read(alongU, slopesV), read(alongV, slopesV)];
+    const [kuu, kuv, kvv] = [1 - weight * huu, -weight * huv, 1 - weight * hvv];
+    const det = Math.max(kuu * kvv - kuv * kuv, 1e-9);
+    const [pu, pv] = [(kvv * du - kuv * dv) / det, (kuu * dv - kuv * du) / det];
+    // Prediction variance without the mark: H K^-1, plus the mark's own.
+    const suu = 1 + (huu * kvv - huv * kuv) / det;
+    const suv = (huv * kuu - huu * kuv) / det;
+    const svv = 1 + (hvv * kuu - huv * kuv) / det;
+    const spreadDet = Math.max(suu * svv - suv * suv, 1e-9);
+    return (svv * pu * pu - 2 * suv * pu * pv + suu * pv * pv) / spreadDet;
+  }
+
+  private residual(seen: Seen, x: Float64Array, frames: readonly CameraFrame[]): PixelResidual {
+    const view = this.capture.views[seen.viewIndex] as Capture['views'][number];
+    const start = this.layout.cameraAt(seen.viewIndex);
+    const camera = x.subarray(start, start + CAMERA_SIZE) as unknown as number[];
+    const point = seen.at === null ? seen.fixed : pointAt(x, seen.at);
+    const p = projectWithSlopes(point, camera, frames[seen.viewIndex] as CameraFrame, view);
+    const indices: number[] = [];
+    for (let i = 0; i < CAMERA_SIZE; i++) indices.push(start + i);
+    if (seen.at !== null) indices.push(seen.at, seen.at + 1, seen.at + 2);
+    const scaled = (cameraSlopes: readonly number[], pointSlopes: Vec3) =>
+      (seen.at === null ? cameraSlopes : [...cameraSlopes, ...pointSlopes]).map((s) => s / seen.sdPx);
+    return {
+      indices,
+      du: (p.u - seen.u) / seen.sdPx,
+      dv: (p.v - seen.v) / seen.sdPx,
+      slopesU: scaled(p.duCamera, p.duPoint),
+      slopesV: scaled(p.dvCamera, p.dvPoint),
+    };
+  }
+
+  private frames(x: Float64Array): CameraFrame[] {
+    return this.capture.views.map((view, i) => {
+      const at = this.layout.cameraAt(i);
+      return cameraFrame(view.kind, [...x.subarray(at, at + CAMERA_SIZE)]);
+    });
+  }
+}
+
+const pullWeight = (sds: number): number => (sds <= PULL_LIMIT_SDS ? 1 : PULL_LIMIT_SDS / sds);
