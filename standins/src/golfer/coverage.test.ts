@@ -1,6 +1,6 @@
-import { describe, expect, test } from '@jest/globals';
 import { between, seededRandom } from '@inchstep/core/foundation';
 import { measureCapture } from '@inchstep/core/measures';
+import { describe, expect, test } from '@jest/globals';
 import { type SimulateRequest, simulate } from '../simulate.ts';
 import { FAULT_EFFECTS } from './faultEffects.ts';
 

@@ -4,8 +4,8 @@ import { CAUSES, downstreamOf } from './causeTable.ts';
 import { type Evidence, measuredEvidence, seenEvidence } from './evidence.ts';
 import { BLOCKERS, FAULTS, type Fault, PHASES } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
-import { explainedShare, type FindingLink, faultPosteriors, findingLinks, PRIOR } from './network.ts';
-import { findNextLook, type NextLook } from './nextLook.ts';
+import { explainedShare, FaultNetwork, type FindingLink, findingLinks, PRIOR } from './network.ts';
+import { findNextLooks, lookCandidates, type NextLook } from './nextLook.ts';
 import { type Weighed, weighEvidence } from './weigh.ts';
 
 export interface Root {
@@ -33,7 +33,10 @@ export interface Diagnosis {
   readonly workOn: readonly string[];
   readonly leaveAlone: readonly LeftAlone[];
   readonly blockers: readonly string[];
+  /** The further look that would settle most. */
   readonly nextLook: NextLook | null;
+  /** At most three looks, by what they settle for their time. */
+  readonly nextLooks: readonly NextLook[];
   readonly faults: Readonly<Record<string, number>>;
 }
 
@@ -51,7 +54,11 @@ const ENOUGH_LOOKS = 8;
 export function diagnose(file: CaseFile): Diagnosis {
   const links = findingLinks(file.school);
   const evidence = gatherEvidence(file);
-  const posteriors = faultPosteriors(evidence, links);
+  const network = new FaultNetwork(
+    links,
+    evidence.map((e) => e.finding),
+  );
+  const posteriors = network.believe(evidence).faults;
   const present = presentFindings(evidence);
   const severities = faultSeverities(evidence, links, present);
   const believed = FAULTS.filter((fault) => (posteriors.get(fault.id) ?? 0) > BELIEVED);
@@ -62,7 +69,7 @@ export function diagnose(file: CaseFile): Diagnosis {
   );
   const weights = weighEvidence(
     evidence,
-    links,
+    network,
     rootFaults.map((fault) => fault.id),
     posteriors,
   );
@@ -76,6 +83,7 @@ export function diagnose(file: CaseFile): Diagnosis {
     }),
   );
   const workOn = chooseWork(file, roots, posteriors);
+  const looks = furtherLooks(file, evidence, links, posteriors);
   const enough = roots.length > 0 || looksTaken(evidence) >= ENOUGH_LOOKS;
   return {
     enough,
@@ -83,9 +91,21 @@ export function diagnose(file: CaseFile): Diagnosis {
     workOn,
     leaveAlone: leaveAlone(roots, workOn, posteriors),
     blockers: BLOCKERS.filter(({ finding }) => present.has(finding)).map(({ id }) => id),
-    nextLook: findNextLook(file, evidence, links, posteriors),
+    nextLook: looks.best,
+    nextLooks: looks.offered,
     faults: Object.fromEntries(posteriors),
   };
+}
+
+function furtherLooks(
+  file: CaseFile,
+  evidence: readonly Evidence[],
+  links: ReadonlyMap<string, readonly FindingLink[]>,
+  posteriors: ReadonlyMap<string, number>,
+) {
+  const candidates = lookCandidates(evidence, links, posteriors);
+  const network = new FaultNetwork(links, [...evidence.map((e) => e.finding), ...candidates]);
+  return findNextLooks(file, evidence, candidates, network, network.believe(evidence));
 }
 
 export function gatherEvidence(file: CaseFile): Evidence[] {

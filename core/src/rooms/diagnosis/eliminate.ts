@@ -1,7 +1,9 @@
 /**
  * Exact sums over binary variables by variable elimination, with all single-variable marginals
- * from one backward pass (the derivative of the sum with respect to each variable's own factor).
- * Factors may hold negative entries; only the total must be positive.
+ * from one backward pass (the derivative of the sum with respect to each factor's entries).
+ * The order of elimination and all index tables are worked out once for a graph's shape, so that
+ * the same graph can be summed many times with other numbers. Factors may hold negative entries;
+ * only the total must be positive.
  */
 export interface Factor {
   readonly variables: readonly number[];
@@ -10,66 +12,86 @@ export interface Factor {
 }
 
 interface Bucket {
+  /** Size of the joint table over the scope and the variable itself (its bit is the highest). */
+  readonly joint: number;
+  /** Which tables meet here (given factors first, then messages), with index maps. */
+  readonly inputs: readonly { readonly table: number; readonly map: Uint32Array }[];
+  /** Where the message goes; -1 = it is a constant. */
+  readonly message: number;
   readonly variable: number;
-  readonly scope: readonly number[];
-  readonly factors: Factor[];
-  message: Factor;
+}
+
+export interface Plan {
+  readonly variableCount: number;
+  readonly factorCount: number;
+  readonly buckets: readonly Bucket[];
+  /** Length of every table: factors, then messages. */
+  readonly sizes: readonly number[];
 }
 
 export interface Marginals {
   /** P(variable = 1), by variable. */
   readonly one: Float64Array;
   readonly total: number;
+  /** Derivative of the total along each entry of each given factor. */
+  readonly slopes: readonly Float64Array[];
 }
 
 export function marginals(variableCount: number, factors: readonly Factor[]): Marginals {
-  const probes = Array.from(
-    { length: variableCount },
-    (_, v): Factor => ({
-      variables: [v],
-      table: Float64Array.of(1, 1),
-    }),
+  const plan = planSums(
+    variableCount,
+    factors.map((factor) => factor.variables),
   );
-  const { buckets, constant } = eliminateAll(variableCount, [...factors, ...probes]);
-  const slopes = backward(buckets, constant);
-  const one = new Float64Array(variableCount);
-  probes.forEach((probe, v) => {
-    const [zero, up] = slopes.get(probe) as Float64Array;
-    one[v] = Math.min(1, Math.max(0, (up as number) / ((zero as number) + (up as number))));
-  });
-  return { one, total: constant };
+  return runSums(
+    plan,
+    factors.map((factor) => factor.table),
+  );
 }
 
-function eliminateAll(count: number, factors: readonly Factor[]) {
-  let pool = [...factors];
+/** Works out the order (fewest neighbours first) and where every table meets which. */
+export function planSums(variableCount: number, scopes: readonly (readonly number[])[]): Plan {
+  const neighbours = interactions(variableCount, scopes);
+  const holders = Array.from({ length: variableCount }, () => new Set<number>());
+  const tables: (readonly number[])[] = [...scopes];
+  tables.forEach((scope, t) => {
+    for (const variable of scope) holders[variable]?.add(t);
+  });
+  const left = new Set(Array.from({ length: variableCount }, (_, i) => i));
   const buckets: Bucket[] = [];
-  let constant = 1;
-  const left = new Set(Array.from({ length: count }, (_, i) => i));
-  const neighbours = interactions(count, factors);
   while (left.size > 0) {
     const variable = smallestNext(left, neighbours);
     left.delete(variable);
-    const mine = pool.filter((factor) => factor.variables.includes(variable));
-    pool = pool.filter((factor) => !factor.variables.includes(variable));
     const scope = [...(neighbours[variable] as Set<number>)];
+    const order = [...scope, variable];
+    const inputs = [...(holders[variable] as Set<number>)].map((table) => {
+      const variables = tables[table] as readonly number[];
+      for (const v of variables) holders[v]?.delete(table);
+      return { table, map: indexMap(variables, order) };
+    });
     joinNeighbours(variable, scope, neighbours);
-    const message = sumOut(variable, scope, mine);
-    buckets.push({ variable, scope, factors: mine, message });
-    if (scope.length === 0) constant *= message.table[0] as number;
-    else pool.push(message);
+    const message = scope.length === 0 ? -1 : tables.length;
+    if (message >= 0) {
+      tables.push(scope);
+      for (const v of scope) holders[v]?.add(message);
+    }
+    buckets.push({ joint: 1 << order.length, inputs, message, variable });
   }
-  return { buckets, constant };
+  return {
+    variableCount,
+    factorCount: scopes.length,
+    buckets,
+    sizes: tables.map((scope) => 1 << scope.length),
+  };
 }
 
-function interactions(count: number, factors: readonly Factor[]): Set<number>[] {
+function interactions(count: number, scopes: readonly (readonly number[])[]): Set<number>[] {
   const neighbours = Array.from({ length: count }, () => new Set<number>());
-  for (const { variables } of factors) {
+  for (const variables of scopes) {
     for (const a of variables) for (const b of variables) if (a !== b) neighbours[a]?.add(b);
   }
   return neighbours;
 }
 
-/** The variable with the fewest neighbours left: small tables first. */
 function smallestNext(left: ReadonlySet<number>, neighbours: readonly Set<number>[]): number {
   let best = -1;
   let bestSize = Number.POSITIVE_INFINITY;
@@ -88,11 +110,11 @@ function joinNeighbours(variable: number, scope: readonly number[], neighbours: 
   }
 }
 
-/** For each joint index (scope bits, then the variable's own bit) the factor's own index. */
-function indexMap(factor: Factor, order: readonly number[]): Uint32Array {
+/** For each joint index (bits in `order`) the index in a table over `variables`. */
+function indexMap(variables: readonly number[], order: readonly number[]): Uint32Array {
   const map = new Uint32Array(1 << order.length);
   const bit = order.map((variable) => {
-    const k = factor.variables.indexOf(variable);
+    const k = variables.indexOf(variable);
     return k < 0 ? 0 : 1 << k;
   });
   for (let index = 1; index < map.length; index++) {
@@ -102,53 +124,87 @@ function indexMap(factor: Factor, order: readonly number[]): Uint32Array {
   return map;
 }
 
-function sumOut(variable: number, scope: readonly number[], factors: readonly Factor[]): Factor {
-  const order = [...scope, variable];
-  const joint = new Float64Array(1 << order.length).fill(1);
-  for (const factor of factors) {
-    const map = indexMap(factor, order);
-    for (let i = 0; i < joint.length; i++) {
-      joint[i] = (joint[i] as number) * (factor.table[map[i] as number] as number);
-    }
+/** One pass forward for the total, one back for every derivative and marginal. */
+export function runSums(plan: Plan, factors: readonly Float64Array[]): Marginals {
+  const tables: Float64Array[] = [...factors];
+  for (let t = factors.length; t < plan.sizes.length; t++) {
+    tables.push(new Float64Array(plan.sizes[t] as number));
   }
-  const half = 1 << scope.length;
-  const table = new Float64Array(half);
-  for (let i = 0; i < half; i++) table[i] = (joint[i] as number) + (joint[i + half] as number);
-  return { variables: scope, table };
+  const joints: Float64Array[] = [];
+  let total = 1;
+  for (const bucket of plan.buckets) {
+    const joint = multiplied(bucket, tables);
+    joints.push(joint);
+    const half = bucket.joint >> 1;
+    if (bucket.message < 0) {
+      total *= (joint[0] as number) + (joint[1] as number);
+      continue;
+    }
+    const message = tables[bucket.message] as Float64Array;
+    for (let i = 0; i < half; i++) message[i] = (joint[i] as number) + (joint[i + half] as number);
+  }
+  return backward(plan, tables, joints, total);
 }
 
-/** Derivative of the total with respect to every factor's entries, latest bucket first. */
-function backward(buckets: readonly Bucket[], total: number): Map<Factor, Float64Array> {
-  const slopes = new Map<Factor, Float64Array>();
-  for (let k = buckets.length - 1; k >= 0; k--) {
-    const { variable, scope, factors, message } = buckets[k] as Bucket;
-    // Parts of the graph that don't touch multiply the total, so the slope is the others' product.
-    const above =
-      scope.length === 0
-        ? Float64Array.of(total / (message.table[0] as number))
-        : (slopes.get(message) as Float64Array);
-    const order = [...scope, variable];
-    const half = 1 << scope.length;
-    const maps = factors.map((factor) => indexMap(factor, order));
-    const mine = factors.map((factor) => new Float64Array(factor.table.length));
-    const suffix = new Float64Array(factors.length + 1);
-    for (let i = 0; i < half * 2; i++) {
-      suffix[factors.length] = 1;
-      for (let f = factors.length - 1; f >= 0; f--) {
-        const value = (factors[f] as Factor).table[(maps[f] as Uint32Array)[i] as number] as number;
-        suffix[f] = (suffix[f + 1] as number) * value;
-      }
-      let prefix = above[i & (half - 1)] as number;
-      for (let f = 0; f < factors.length; f++) {
-        const at = (maps[f] as Uint32Array)[i] as number;
-        const out = mine[f] as Float64Array;
-        out[at] = (out[at] as number) + prefix * (suffix[f + 1] as number);
-        prefix *= (factors[f] as Factor).table[at] as number;
-      }
+function multiplied(bucket: Bucket, tables: readonly Float64Array[]): Float64Array {
+  const joint = new Float64Array(bucket.joint).fill(1);
+  for (const { table, map } of bucket.inputs) {
+    const values = tables[table] as Float64Array;
+    for (let i = 0; i < joint.length; i++) {
+      joint[i] = (joint[i] as number) * (values[map[i] as number] as number);
     }
-    factors.forEach((factor, f) => {
-      slopes.set(factor, mine[f] as Float64Array);
-    });
   }
-  return slopes;
+  return joint;
+}
+
+function backward(
+  plan: Plan,
+  tables: readonly Float64Array[],
+  joints: readonly Float64Array[],
+  total: number,
+): Marginals {
+  const slopes = tables.map((table) => new Float64Array(table.length));
+  const one = new Float64Array(plan.variableCount);
+  for (let k = plan.buckets.length - 1; k >= 0; k--) {
+    const bucket = plan.buckets[k] as Bucket;
+    const joint = joints[k] as Float64Array;
+    const half = bucket.joint >> 1;
+    // Parts of the graph that don't touch multiply the total: the slope is the others' product.
+    const above =
+      bucket.message < 0
+        ? Float64Array.of(total / ((joint[0] as number) + (joint[1] as number)))
+        : (slopes[bucket.message] as Float64Array);
+    let up = 0;
+    for (let i = 0; i < half; i++) up += (above[i] as number) * (joint[i + half] as number);
+    one[bucket.variable] = Math.min(1, Math.max(0, up / total));
+    spreadSlopes(bucket, tables, slopes, above);
+  }
+  return { one, total, slopes: slopes.slice(0, plan.factorCount) };
+}
+
+/** Each input's slope is what is above times the product of all other inputs. */
+function spreadSlopes(
+  bucket: Bucket,
+  tables: readonly Float64Array[],
+  slopes: readonly Float64Array[],
+  above: Float64Array,
+): void {
+  const { inputs, joint } = bucket;
+  const half = joint >> 1;
+  const suffix = new Float64Array(inputs.length + 1);
+  for (let i = 0; i < joint; i++) {
+    suffix[inputs.length] = 1;
+    for (let f = inputs.length - 1; f >= 0; f--) {
+      const { table, map } = inputs[f] as Bucket['inputs'][number];
+      suffix[f] = (suffix[f + 1] as number) * ((tables[table] as Float64Array)[map[i] as number] as number);
+    }
+    let prefix = above[i & (half - 1)] as number;
+    for (let f = 0; f < inputs.length; f++) {
+      const { table, map } = inputs[f] as Bucket['inputs'][number];
+      const at = map[i] as number;
+      const out = slopes[table] as Float64Array;
+      out[at] = (out[at] as number) + prefix * (suffix[f + 1] as number);
+      prefix *= (tables[table] as Float64Array)[at] as number;
+    }
+  }
 }

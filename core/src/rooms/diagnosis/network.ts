@@ -1,8 +1,9 @@
 import { hasChoice, type School } from '../intake/index.ts';
 import { BALL_SIGNS, CAUSES } from './causeTable.ts';
-import { type Factor, marginals } from './eliminate.ts';
+import { type Factor, type Plan, planSums, runSums } from './eliminate.ts';
 import type { Evidence } from './evidence.ts';
 import { FAULTS, type LinkStrength } from './faultTable.ts';
+import { isBallFinding } from './findings.ts';
 
 /** A fault before anything is known of the player: about 1 in 20, all alike. */
 export const PRIOR = 0.05;
@@ -37,48 +38,93 @@ export function findingLinks(school: School): Map<string, FindingLink[]> {
 
 const INDEX = new Map(FAULTS.map((fault, i) => [fault.id, i]));
 
+/** What the network says of every fault, and of findings nobody has looked at yet. */
+export interface Belief {
+  readonly faults: ReadonlyMap<string, number>;
+  /** Likelihood of the evidence, given a look at `finding` that shows it, and that it is not there. */
+  readonly look: (finding: string) => { readonly ifPresent: number; readonly ifAbsent: number } | null;
+}
+
 /**
- * Posterior of every fault: a causal noisy-or network, solved exactly. Each noisy-or with several
- * parents is split by one helper variable into factors of two variables, which keeps the graph
- * thin enough to eliminate (see docs/decisions).
+ * A causal noisy-or network over all faults and some findings, solved exactly. Each noisy-or with
+ * several parents is split by one helper variable into factors of two variables, which keeps the
+ * graph thin enough to eliminate (see docs/decisions). Findings without evidence are summed out.
  */
-export function faultPosteriors(
+export class FaultNetwork {
+  private readonly plan: Plan;
+  private readonly tables: Float64Array[];
+  /** Index of each finding's own factor in `tables`. */
+  private readonly ownTable = new Map<string, number>();
+
+  constructor(links: ReadonlyMap<string, readonly FindingLink[]>, findings: readonly string[]) {
+    const factors: Factor[] = [];
+    let next = FAULTS.length;
+    const pair = (helper: number, parent: string, power: number) =>
+      factors.push({
+        variables: [helper, INDEX.get(parent) as number],
+        table: Float64Array.of(1, 1, 1, 1 - power),
+      });
+    for (const [i, fault] of FAULTS.entries()) {
+      const causes = CAUSES.filter((cause) => cause.effect === fault.id);
+      if (causes.length === 0) {
+        factors.push({ variables: [i], table: Float64Array.of(1 - PRIOR, PRIOR) });
+        continue;
+      }
+      // P(present) = 1 - (1 - prior) * product of (1 - power): helper 0 is the 1, helper 1 the rest.
+      const helper = next++;
+      factors.push({ variables: [helper, i], table: Float64Array.of(0, 1 - PRIOR, 1, PRIOR - 1) });
+      for (const { cause, strength } of causes) pair(helper, cause, CAUSE_POWER[strength]);
+    }
+    for (const finding of new Set(findings)) {
+      const parents = links.get(finding);
+      if (!parents) continue;
+      const helper = next++;
+      this.ownTable.set(finding, factors.length);
+      factors.push({ variables: [helper], table: UNSEEN });
+      for (const { fault, strength } of parents) pair(helper, fault, FINDING_POWER[strength]);
+    }
+    this.tables = factors.map((factor) => factor.table);
+    this.plan = planSums(
+      next,
+      factors.map((factor) => factor.variables),
+    );
+  }
+
+  believe(evidence: readonly Evidence[]): Belief {
+    const tables = [...this.tables];
+    for (const { finding, ifPresent, ifAbsent } of evidence) {
+      const at = this.ownTable.get(finding);
+      if (at !== undefined) tables[at] = findingTable(finding, ifPresent, ifAbsent);
+    }
+    const { one, slopes } = runSums(this.plan, tables);
+    return {
+      faults: new Map(FAULTS.map((fault, i) => [fault.id, one[i] as number])),
+      look: (finding) => {
+        const at = this.ownTable.get(finding);
+        if (at === undefined) return null;
+        const [none, rest] = slopes[at] as Float64Array as unknown as [number, number];
+        const said = (table: Float64Array) => (table[0] as number) * none + (table[1] as number) * rest;
+        return { ifPresent: said(findingTable(finding, 1, 0)), ifAbsent: said(findingTable(finding, 0, 1)) };
+      },
+    };
+  }
+}
+
+/** A finding that was not looked at: whatever its state, it says nothing. */
+const UNSEEN = Float64Array.of(1, 0);
+
+const findingTable = (finding: string, ifPresent: number, ifAbsent: number): Float64Array =>
+  Float64Array.of(ifPresent, (ifAbsent - ifPresent) * (1 - (isBallFinding(finding) ? LEAK.ball : LEAK.look)));
+
+/** Posterior of every fault, for callers that ask once. */
+export const faultPosteriors = (
   evidence: readonly Evidence[],
   links: ReadonlyMap<string, readonly FindingLink[]>,
-): Map<string, number> {
-  const factors: Factor[] = [];
-  let next = FAULTS.length;
-  const pair = (helper: number, parent: number, power: number) =>
-    factors.push({ variables: [helper, parent], table: Float64Array.of(1, 1, 1, 1 - power) });
-  for (const [i, fault] of FAULTS.entries()) {
-    const causes = CAUSES.filter((cause) => cause.effect === fault.id);
-    if (causes.length === 0) {
-      factors.push({ variables: [i], table: Float64Array.of(1 - PRIOR, PRIOR) });
-      continue;
-    }
-    // P(present) = 1 - (1 - prior) * product of (1 - power): helper 0 is the 1, helper 1 the rest.
-    const helper = next++;
-    factors.push({ variables: [helper, i], table: Float64Array.of(0, 1 - PRIOR, 1, PRIOR - 1) });
-    for (const { cause, strength } of causes) {
-      pair(helper, INDEX.get(cause) as number, CAUSE_POWER[strength]);
-    }
-  }
-  for (const { finding, ifPresent, ifAbsent } of evidence) {
-    const parents = links.get(finding);
-    if (!parents || ifPresent === ifAbsent) continue;
-    const leak = finding.startsWith('ball.') ? LEAK.ball : LEAK.look;
-    const helper = next++;
-    factors.push({
-      variables: [helper],
-      table: Float64Array.of(ifPresent, (ifAbsent - ifPresent) * (1 - leak)),
-    });
-    for (const { fault, strength } of parents) {
-      pair(helper, INDEX.get(fault) as number, FINDING_POWER[strength]);
-    }
-  }
-  const { one } = marginals(next, factors);
-  return new Map(FAULTS.map((fault, i) => [fault.id, one[i] as number]));
-}
+): ReadonlyMap<string, number> =>
+  new FaultNetwork(
+    links,
+    evidence.map((e) => e.finding),
+  ).believe(evidence).faults;
 
 /** How much of an effect's presence its believed causes account for, 0..1. */
 export function explainedShare(effect: string, posteriors: ReadonlyMap<string, number>): number {

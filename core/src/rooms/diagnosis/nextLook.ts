@@ -2,15 +2,25 @@ import type { CaseFile } from './caseFile.ts';
 import type { Evidence } from './evidence.ts';
 import { FAULTS } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
-import { type FindingLink, faultPosteriors } from './network.ts';
+import type { Belief, FaultNetwork, FindingLink } from './network.ts';
 
 export interface NextLook {
   readonly kind: 'measure' | 'view' | 'object_test' | 'question';
   /** A measure id, a view, or a finding id. */
   readonly id: string;
+  /** Expected fall of the doubt over all faults. */
   readonly gainBits: number;
+  /** The coach's time for it. */
+  readonly seconds: number;
   /** The faults whose odds it would move most. */
   readonly between: readonly string[];
+}
+
+export interface NextLooks {
+  /** The look that would settle most, whatever it costs; null when nothing would help. */
+  readonly best: NextLook | null;
+  /** At most three, by what they settle for the time they take. */
+  readonly offered: readonly NextLook[];
 }
 
 /** Findings that an object in contact answers, and those that must be asked. */
@@ -23,56 +33,78 @@ const DOWN_THE_LINE_ONLY = new Set([
   'seat_loss_delivery',
   'seat_loss_impact',
 ]);
+/** Asking takes a moment, an object must be fetched, marks placed, a second view filmed. */
+const SECONDS: Record<NextLook['kind'], number> = { question: 15, object_test: 60, measure: 45, view: 120 };
+/** A look this long is worth half of one that takes no time. */
+const HALF_WORTH_SECONDS = 120;
+const OFFERED = 3;
 const CANDIDATES = 10;
 const WORTHWHILE_BITS = 0.02;
 // What a look at a finding says when it is there, and when it is not.
 const LOOK: readonly [hit: number, falseAlarm: number] = [0.93, 0.04];
 
-/**
- * The single further look that is expected to settle most: fall of entropy over all faults,
- * averaged over what the look may show. Null when nothing would help.
- */
-export function findNextLook(
-  file: CaseFile,
+/** Findings nobody looked at whose faults are in doubt; a cheap guide to where the exact sum pays. */
+export function lookCandidates(
   evidence: readonly Evidence[],
   links: ReadonlyMap<string, readonly FindingLink[]>,
-  posteriors: ReadonlyMap<string, number>,
-): NextLook | null {
+  faults: ReadonlyMap<string, number>,
+): string[] {
   const looked = new Set(evidence.map((e) => e.finding));
-  const before = entropy(posteriors);
-  const candidates = [...links]
+  const promise = (parents: readonly FindingLink[]): number =>
+    parents.reduce((sum, { fault, strength }) => sum + strength * bits(faults.get(fault) ?? 0), 0);
+  return [...links]
     .filter(([finding]) => !looked.has(finding) && !isBallFinding(finding))
-    .map(([finding, parents]) => ({ finding, promise: promise(parents, posteriors) }))
+    .map(([finding, parents]) => ({ finding, promise: promise(parents) }))
     .sort((a, b) => b.promise - a.promise || (a.finding < b.finding ? -1 : 1))
-    .slice(0, CANDIDATES);
-  let best: NextLook | null = null;
-  for (const { finding } of candidates) {
-    const { gainBits, between } = expectedGain(finding, evidence, links, posteriors, before);
-    if (gainBits > WORTHWHILE_BITS && gainBits > (best?.gainBits ?? 0)) {
-      best = { ...lookAt(file, finding), gainBits, between };
-    }
-  }
-  return best;
+    .slice(0, CANDIDATES)
+    .map(({ finding }) => finding);
 }
 
-/** Cheap guide to which findings deserve the exact sum: doubt about the faults they speak for. */
-const promise = (parents: readonly FindingLink[], posteriors: ReadonlyMap<string, number>): number =>
-  parents.reduce((sum, { fault, strength }) => sum + strength * bits(posteriors.get(fault) ?? 0), 0);
+/**
+ * Looks by expected fall of entropy over all faults, averaged over what the look may show.
+ * `network` must hold the candidates, `belief` is what it says of the evidence now.
+ */
+export function findNextLooks(
+  file: CaseFile,
+  evidence: readonly Evidence[],
+  candidates: readonly string[],
+  network: FaultNetwork,
+  belief: Belief,
+): NextLooks {
+  const best = new Map<string, NextLook>();
+  for (const finding of candidates) {
+    const gain = expectedGain(finding, evidence, network, belief);
+    if (!gain || gain.gainBits <= WORTHWHILE_BITS) continue;
+    const at = lookAt(file, finding);
+    const look = { ...at, ...gain, seconds: SECONDS[at.kind] };
+    // Both sides of a measure, and several marks in one missing view, are a single look.
+    const key = `${at.kind}/${at.id}`;
+    if (look.gainBits > (best.get(key)?.gainBits ?? 0)) best.set(key, look);
+  }
+  const looks = [...best.values()].sort((a, b) => b.gainBits - a.gainBits);
+  const worth = (look: NextLook) => look.gainBits / (1 + look.seconds / HALF_WORTH_SECONDS);
+  return {
+    best: looks[0] ?? null,
+    offered: [...looks].sort((a, b) => worth(b) - worth(a)).slice(0, OFFERED),
+  };
+}
 
 function expectedGain(
   finding: string,
   evidence: readonly Evidence[],
-  links: ReadonlyMap<string, readonly FindingLink[]>,
-  posteriors: ReadonlyMap<string, number>,
-  before: number,
-) {
+  network: FaultNetwork,
+  now: Belief,
+): { gainBits: number; between: string[] } | null {
+  const look = now.look(finding);
+  if (!look) return null;
   const [hit, falseAlarm] = LOOK;
   const yes: Evidence = { finding, ifPresent: hit, ifAbsent: falseAlarm, source: 'seen' };
   const no: Evidence = { finding, ifPresent: 1 - hit, ifAbsent: 1 - falseAlarm, source: 'seen' };
-  const ifYes = faultPosteriors([...evidence, yes], links);
-  const ifNo = faultPosteriors([...evidence, no], links);
-  const chance = chanceOfYes(posteriors, ifYes, ifNo);
-  const gainBits = before - chance * entropy(ifYes) - (1 - chance) * entropy(ifNo);
+  const ifYes = network.believe([...evidence, yes]).faults;
+  const ifNo = network.believe([...evidence, no]).faults;
+  const there = look.ifPresent / (look.ifPresent + look.ifAbsent);
+  const chance = hit * there + falseAlarm * (1 - there);
+  const gainBits = entropy(now.faults) - chance * entropy(ifYes) - (1 - chance) * entropy(ifNo);
   const between = FAULTS.map(({ id }) => ({
     id,
     moved: Math.abs((ifYes.get(id) ?? 0) - (ifNo.get(id) ?? 0)),
@@ -83,27 +115,10 @@ function expectedGain(
   return { gainBits, between };
 }
 
-/** From p = c * yes + (1 - c) * no, read off the fault that the look moves most. */
-function chanceOfYes(
-  now: ReadonlyMap<string, number>,
-  yes: ReadonlyMap<string, number>,
-  no: ReadonlyMap<string, number>,
-): number {
-  let widest = 0;
-  let chance = 0;
-  for (const [id, p] of now) {
-    const gap = (yes.get(id) ?? 0) - (no.get(id) ?? 0);
-    if (Math.abs(gap) <= Math.abs(widest)) continue;
-    widest = gap;
-    chance = (p - (no.get(id) ?? 0)) / gap;
-  }
-  return Math.min(1, Math.max(0, chance));
-}
-
 const bits = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)));
 
-const entropy = (posteriors: ReadonlyMap<string, number>): number =>
-  [...posteriors.values()].reduce((sum, p) => sum + bits(p), 0);
+const entropy = (faults: ReadonlyMap<string, number>): number =>
+  [...faults.values()].reduce((sum, p) => sum + bits(p), 0);
 
 function lookAt(file: CaseFile, finding: string): Pick<NextLook, 'kind' | 'id'> {
   if (OBJECT_TESTS.has(finding)) return { kind: 'object_test', id: finding };

@@ -1,5 +1,5 @@
 import type { Evidence } from './evidence.ts';
-import { type FindingLink, faultPosteriors } from './network.ts';
+import type { FaultNetwork } from './network.ts';
 
 /** One finding's part in a fault's odds, in natural-log units. */
 export interface Weighed {
@@ -22,7 +22,7 @@ const logit = (p: number): number => {
  */
 export function weighEvidence(
   evidence: readonly Evidence[],
-  links: ReadonlyMap<string, readonly FindingLink[]>,
+  network: FaultNetwork,
   roots: readonly string[],
   final: ReadonlyMap<string, number>,
 ): Map<string, { for: Weighed[]; against: Weighed[] }> {
@@ -30,10 +30,10 @@ export function weighEvidence(
   if (roots.length === 0) return result;
   const strength = (e: Evidence) => Math.abs(Math.log(e.ifPresent / e.ifAbsent));
   const order = [...evidence].sort((a, b) => strength(b) - strength(a) || (a.finding < b.finding ? -1 : 1));
-  let before = faultPosteriors([], links);
+  let before = network.believe([]).faults;
   order.forEach((piece, i) => {
     const last = i === order.length - 1;
-    const after = last ? final : faultPosteriors(order.slice(0, i + 1), links);
+    const after = last ? final : network.believe(order.slice(0, i + 1)).faults;
     for (const root of roots) {
       const weight = logit(after.get(root) as number) - logit(before.get(root) as number);
       if (Math.abs(weight) < NOTABLE) continue;
@@ -45,7 +45,7 @@ export function weighEvidence(
       };
       result.get(root)?.[weight > 0 ? 'for' : 'against'].push(entry);
     }
-    before = new Map(after);
+    before = after;
   });
   for (const sides of result.values()) {
     sides.for.sort((a, b) => b.weight - a.weight);
