@@ -93,8 +93,10 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
       <main id="main" className="flex-1">
         <Outlet />
       </main>
+      {/* On the tape edge, where there is nothing to press: at the foot it would cover the bars with the main buttons. */}
       <Toaster
-        position="bottom-center"
+        position="top-center"
+        offset={4}
         theme={theme === 'glare' ? 'light' : 'dark'}
         toastOptions={{ duration: 8000 }}
       />

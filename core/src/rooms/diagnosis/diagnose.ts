@@ -4,7 +4,14 @@ import { CAUSES, downstreamOf } from './causeTable.ts';
 import { type Evidence, measuredEvidence, seenEvidence } from './evidence.ts';
 import { BLOCKERS, FAULTS, type Fault, PHASES } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
-import { explainedShare, FaultNetwork, type FindingLink, findingLinks, PRIOR } from './network.ts';
+import {
+  explainedShare,
+  FaultNetwork,
+  type FindingLink,
+  findingLinks,
+  PRIOR,
+  readOnOneSide,
+} from './network.ts';
 import { findNextLooks, lookCandidates, type NextLook } from './nextLook.ts';
 import { type Weighed, weighEvidence } from './weigh.ts';
 
@@ -52,8 +59,8 @@ const ENOUGH_LOOKS = 8;
 
 /** Ranked, explained diagnosis of a checked case. */
 export function diagnose(file: CaseFile): Diagnosis {
-  const links = findingLinks(file.school);
   const evidence = gatherEvidence(file);
+  const links = readOnOneSide(findingLinks(file.school), evidence);
   const network = new FaultNetwork(
     links,
     evidence.map((e) => e.finding),
@@ -159,15 +166,24 @@ function findRoots(
   const ids = new Set(believed.map((fault) => fault.id));
   const own = (fault: Fault) => hasOwnEvidence(fault.id, links, present);
   const grounded = new Set(believed.filter(own).map((fault) => fault.id));
+  const anchored = anchoredIn(grounded, ids);
   return believed.filter((fault) => {
     if (!grounded.has(fault.id)) return false;
-    const causes = CAUSES.filter((c) => c.effect === fault.id && ids.has(c.cause));
+    const causes = CAUSES.filter((c) => c.effect === fault.id && anchored.has(c.cause));
     if (causes.length === 0) return true;
-    if (explainedShare(fault.id, onlyBelieved(posteriors, ids)) < EXPLAINED) return true;
+    if (explainedShare(fault.id, onlyBelieved(posteriors, anchored)) < EXPLAINED) return true;
     // A mere hint from upstream doesn't account for a fault two grades stronger than its cause.
     const mine = severities.get(fault.id) ?? 0;
     return causes.every((c) => c.strength === 1 && mine - (severities.get(c.cause) ?? 0) >= 1);
   });
+}
+
+/** Believed faults with evidence of their own, or below one: only these can take the blame for another. */
+function anchoredIn(grounded: ReadonlySet<string>, believed: ReadonlySet<string>): Set<string> {
+  const anchored = new Set(grounded);
+  for (const id of grounded)
+    for (const below of downstreamOf(id)) if (believed.has(below)) anchored.add(below);
+  return anchored;
 }
 
 const onlyBelieved = (posteriors: ReadonlyMap<string, number>, ids: ReadonlySet<string>) =>

@@ -4,7 +4,15 @@ import { CAUSES } from './causeTable.ts';
 import { type Factor, marginals } from './eliminate.ts';
 import { seenEvidence } from './evidence.ts';
 import { FAULTS } from './faultTable.ts';
-import { explainedShare, faultPosteriors, findingLinks, PRIOR } from './network.ts';
+import {
+  CAUSE_POWER,
+  explainedShare,
+  FINDING_POWER,
+  faultPosteriors,
+  findingLinks,
+  LEAK,
+  PRIOR,
+} from './network.ts';
 import { testCase } from './testCase.ts';
 
 /** Sums over every assignment, one by one. */
@@ -97,18 +105,18 @@ describe('posteriors', () => {
     expect(noEvidence.get('base_narrow')).toBeCloseTo(PRIOR, 10);
   });
   test('a fault with one cause follows the noisy-or by hand', () => {
-    // setup_squat -> hip_hike 3 (0.7); frozen_hips -> hip_hike 1 (0.15); base_wide -> frozen_hips 1.
-    const frozen = 1 - (1 - PRIOR) * (1 - 0.15 * PRIOR);
-    const hike = 1 - (1 - PRIOR) * (1 - 0.7 * PRIOR) * (1 - 0.15 * frozen);
+    // setup_squat -> hip_hike 3; frozen_hips -> hip_hike 1; base_wide -> frozen_hips 1.
+    const frozen = 1 - (1 - PRIOR) * (1 - CAUSE_POWER[1] * PRIOR);
+    const hike = 1 - (1 - PRIOR) * (1 - CAUSE_POWER[3] * PRIOR) * (1 - CAUSE_POWER[1] * frozen);
     expect(noEvidence.get('frozen_hips')).toBeCloseTo(frozen, 10);
     expect(noEvidence.get('hip_hike')).toBeCloseTo(hike, 10);
   });
   test('Bayes by hand for a finding with one parent', () => {
-    // base_ratio.low speaks for base_narrow alone, strength 3 (0.9), leak 0.01.
+    // base_ratio.low speaks for base_narrow alone, strength 3.
     const present = seenEvidence({ id: 'base_ratio.low', seen: 'present' });
     const given = (p: number) => present.ifPresent * p + present.ifAbsent * (1 - p);
-    const ifFault = given(1 - 0.99 * 0.1);
-    const ifNone = given(0.01);
+    const ifFault = given(1 - (1 - LEAK.look) * (1 - FINDING_POWER[3]));
+    const ifNone = given(LEAK.look);
     const wanted = (PRIOR * ifFault) / (PRIOR * ifFault + (1 - PRIOR) * ifNone);
     expect(faultPosteriors([present], links).get('base_narrow')).toBeCloseTo(wanted, 10);
   });
@@ -116,6 +124,6 @@ describe('posteriors', () => {
     const none = new Map(FAULTS.map(({ id }) => [id, 0]));
     expect(explainedShare('hang_back', none)).toBe(0);
     const withCause = new Map([...none, ['sway', 1]] as [string, number][]);
-    expect(explainedShare('hang_back', withCause)).toBeCloseTo(0.7 / (0.7 + PRIOR), 10);
+    expect(explainedShare('hang_back', withCause)).toBeCloseTo(CAUSE_POWER[3] / (CAUSE_POWER[3] + PRIOR), 10);
   });
 });

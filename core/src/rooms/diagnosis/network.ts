@@ -7,11 +7,14 @@ import { isBallFinding } from './findings.ts';
 
 /** A fault before anything is known of the player: about 1 in 20, all alike. */
 export const PRIOR = 0.05;
-/** P(the effect appears because of this one cause). */
-const CAUSE_POWER: Record<LinkStrength, number> = { 1: 0.15, 2: 0.4, 3: 0.7 };
-const FINDING_POWER: Record<LinkStrength, number> = { 1: 0.3, 2: 0.6, 3: 0.9 };
+/**
+ * P(the effect appears because of this one cause). Lower than a coach’s “nearly always”: a fault goes
+ * on in one way in one player and in another way in the next, so an effect that stays away says little.
+ */
+export const CAUSE_POWER: Record<LinkStrength, number> = { 1: 0.06, 2: 0.18, 3: 0.35 };
+export const FINDING_POWER: Record<LinkStrength, number> = { 1: 0.1, 2: 0.42, 3: 0.88 };
 /** P(a finding is there with none of its faults): looks have other causes, ball flights many. */
-const LEAK = { look: 0.01, ball: 0.2 };
+export const LEAK = { look: 0.004, ball: 0.2 };
 
 export interface FindingLink {
   readonly fault: string;
@@ -34,6 +37,30 @@ export function findingLinks(school: School): Map<string, FindingLink[]> {
   }
   for (const { cause, effect, strength } of BALL_SIGNS) link(effect, cause, strength);
   return links;
+}
+
+/**
+ * A fault that shows on either side of one measure is read on the side where the measure lies;
+ * that it is not on the other side as well says nothing.
+ */
+export function readOnOneSide(
+  links: ReadonlyMap<string, readonly FindingLink[]>,
+  evidence: readonly Evidence[],
+): Map<string, readonly FindingLink[]> {
+  const ratio = new Map(evidence.map((e) => [e.finding, e.ifPresent / e.ifAbsent]));
+  const read = new Map(links);
+  for (const [low, parents] of links) {
+    const high = low.replace(/\.low$/, '.high');
+    const others = links.get(high);
+    if (high === low || !others) continue;
+    const weaker = (ratio.get(low) ?? 0) > (ratio.get(high) ?? 0) ? high : low;
+    const both = new Set(parents.map((l) => l.fault).filter((f) => others.some((l) => l.fault === f)));
+    read.set(
+      weaker,
+      (links.get(weaker) as readonly FindingLink[]).filter((l) => !both.has(l.fault)),
+    );
+  }
+  return read;
 }
 
 const INDEX = new Map(FAULTS.map((fault, i) => [fault.id, i]));

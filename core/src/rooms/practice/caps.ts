@@ -11,6 +11,8 @@ const LIMITED_SHARE = 0.5;
 export const WEEKLY_GROWTH = 1.25;
 export const CHILD_MINUTES_A_DAY = 30;
 export const WARM_UP_MINUTES = 3;
+/** Sets of two rehearsals and a ball in one visit, if time, balls and caps allow. */
+export const BALL_SETS_A_VISIT = 20;
 /** A wish that many coaches have for a week of dry repetitions. */
 export const WEEKLY_WISH = 300;
 

@@ -1,10 +1,10 @@
 import { type IsoDay, roundTo, weekdayOf } from '../../foundation/index.ts';
 import { isChild, type Place } from '../intake/index.ts';
-import { CHILD_MINUTES_A_DAY, dailyCap, WARM_UP_MINUTES } from './caps.ts';
+import { BALL_SETS_A_VISIT, CHILD_MINUTES_A_DAY, dailyCap, WARM_UP_MINUTES } from './caps.ts';
 import type { PlanDay, PlanItem } from './planModel.ts';
 import type { PlanRequest } from './planRequest.ts';
 import { REHEARSALS_PER_BALL, SECONDS, type Stage, stageRow } from './stages.ts';
-import { BALL_PLACES, DRY_SET, isOpen, note, placeOn, type Track, weekRoom } from './track.ts';
+import { BALL_PLACES, DRY_SET, isOpen, note, placeOn, type Track, weekGoal, weekRoom } from './track.ts';
 
 export function layDay(
   request: PlanRequest,
@@ -55,6 +55,10 @@ function layItem(
     : dryItem(request, track, stage, date, week, seconds, true);
 }
 
+/** On days that can't serve the rung itself. */
+const KEPT_SHARE = 0.5;
+
+/** The week's repetitions in even shares over its days, as far as the day's time and cap allow. */
 function dryItem(
   request: PlanRequest,
   track: Track,
@@ -67,8 +71,10 @@ function dryItem(
   const row = stageRow(stage);
   const perSet = DRY_SET * SECONDS.rehearsal + SECONDS.restPerSet + SECONDS.look / row.lookEvery;
   const cap = Math.min(dailyCap(track.drill, request.file.student), weekRoom(track, week));
-  const wanted = counts ? Math.max(DRY_SET, row.reps - track.repsHere) : 2 * DRY_SET;
-  const sets = Math.floor(Math.min(seconds / perSet, cap / DRY_SET, Math.ceil(wanted / DRY_SET)));
+  const share = Math.ceil(
+    (counts ? 1 : KEPT_SHARE) * (weekGoal(track, week) / request.days.length / DRY_SET),
+  );
+  const sets = Math.floor(Math.min(seconds / perSet, cap / DRY_SET, share));
   if (sets < 1) return null;
   note(track, date, week, sets * DRY_SET, counts);
   return {
@@ -84,7 +90,7 @@ function dryItem(
   };
 }
 
-/** Away from a range the feel is kept warm with a few slow rehearsals; the rung waits. */
+/** Away from a range the feel is kept warm with slow rehearsals; the rung waits. */
 const keepFeel = (request: PlanRequest, track: Track, date: IsoDay, week: number, seconds: number) =>
   dryItem(request, track, 'slow', date, week, seconds, false);
 
@@ -101,8 +107,7 @@ function ballItem(
   const perSet = REHEARSALS_PER_BALL * SECONDS.rehearsal + SECONDS.ball + SECONDS.look / row.lookEvery;
   const repsPerSet = REHEARSALS_PER_BALL + 1;
   const cap = Math.min(dailyCap(track.drill, request.file.student), weekRoom(track, week)) / repsPerSet;
-  const wanted = Math.max(4, Math.ceil((row.reps - track.repsHere) / repsPerSet));
-  const fits = Math.floor(Math.min(seconds / perSet, cap, wanted));
+  const fits = Math.floor(Math.min(seconds / perSet, cap, BALL_SETS_A_VISIT));
   const sets = Math.min(fits, ballsLeft);
   track.ballsCut += Math.max(0, fits - sets);
   if (sets < 1) return null;

@@ -2,7 +2,7 @@ import { daysBetween, type IsoDay, weekdayOf } from '../../foundation/index.ts';
 import { PHASES } from '../diagnosis/index.ts';
 import type { Place } from '../intake/index.ts';
 import { type Drill, drillById } from '../prescription/index.ts';
-import { hasMarkedLoad, WEEKLY_GROWTH } from './caps.ts';
+import { hasMarkedLoad, WEEKLY_GROWTH, WEEKLY_WISH } from './caps.ts';
 import { countsAdvance } from './gate.ts';
 import type { PlanStage } from './planModel.ts';
 import type { PlanRequest } from './planRequest.ts';
@@ -116,12 +116,18 @@ export function isOpen(track: Track, date: IsoDay): boolean {
   return rested || !hasMarkedLoad(track.drill);
 }
 
-/** Room left this week: a quarter more than last week, once there was a last week. */
-export function weekRoom(track: Track, week: number): number {
+/** A quarter more than last week at most, once there was a last week. */
+const weekCap = (track: Track, week: number): number => {
   const last = track.weekReps.get(week - 1);
-  const soFar = track.weekReps.get(week) ?? 0;
-  return last === undefined ? Number.POSITIVE_INFINITY : Math.max(DRY_SET, last * WEEKLY_GROWTH) - soFar;
-}
+  return last === undefined ? Number.POSITIVE_INFINITY : Math.max(DRY_SET, last * WEEKLY_GROWTH);
+};
+
+/** Repetitions to aim at this week. */
+export const weekGoal = (track: Track, week: number): number => Math.min(WEEKLY_WISH, weekCap(track, week));
+
+/** Room left this week. */
+export const weekRoom = (track: Track, week: number): number =>
+  weekCap(track, week) - (track.weekReps.get(week) ?? 0);
 
 export function note(track: Track, date: IsoDay, week: number, reps: number, counts: boolean): void {
   track.lastDay = date;

@@ -1,4 +1,5 @@
 import type { SwingView } from '@inchstep/contract/capture';
+import { STICK_PLACES } from '@inchstep/core/capture';
 import { cmToIn, inToCm } from '@inchstep/core/foundation';
 import { useUnits } from '../../platform/units.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
@@ -32,6 +33,13 @@ export function CameraForm({
     dispatch({ type: 'camera', view: view.kind, camera: { ...view.camera, [field]: inches, ...sd } });
   };
   const ends = view.groundMarks.length;
+  const unmarked = STICK_PLACES.findIndex(
+    (place) => !view.groundMarks.some((g) => g.xIn === place.xIn && g.yIn === place.yIn),
+  );
+  const skip = () => {
+    const next = (state.stick ?? 0) + 1;
+    dispatch({ type: 'look', stick: next < STICK_PLACES.length ? next : null });
+  };
   return (
     <div className="flex flex-wrap items-end gap-2 text-sm">
       {(['distanceIn', 'heightIn'] as const).map((field) => (
@@ -49,10 +57,15 @@ export function CameraForm({
         type="button"
         className={`btn ${state.stick !== null ? 'btn-primary' : ''}`}
         aria-pressed={state.stick !== null}
-        onClick={() => dispatch({ type: 'look', stick: state.stick === null ? Math.min(ends, 3) : null })}
+        onClick={() => dispatch({ type: 'look', stick: state.stick === null ? Math.max(0, unmarked) : null })}
       >
         Stick ends {ends}/4
       </button>
+      {state.stick !== null && (
+        <button type="button" className="btn" onClick={skip}>
+          Not in the picture
+        </button>
+      )}
       {ends > 0 && (
         <button type="button" className="btn btn-ghost" onClick={() => dispatch({ type: 'clear_sticks' })}>
           Clear

@@ -19,10 +19,16 @@ export interface ViewPaneProps {
 /** Grab radius around a mark, in screen pixels: a finger's worth. */
 const GRAB_PX = 18;
 
+/** Moving less than this is a press, not a drag. */
+const DRAG_PX = 4;
+
 interface Dragging {
   readonly landmark: Landmark;
   readonly u: number;
   readonly v: number;
+  /** What a press without a drag puts down, when the pointer came down on another mark. */
+  readonly press: Landmark;
+  readonly from: { readonly u: number; readonly v: number; readonly slack: number };
 }
 
 /** One view: the exact frame, its marks (solid), the fit's guesses (hollow), a loupe while dragging. */
@@ -37,6 +43,7 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
       u: ((event.clientX - rect.left) / rect.width) * view.widthPx,
       v: ((event.clientY - rect.top) / rect.height) * view.heightPx,
       grab: (GRAB_PX / rect.width) * view.widthPx,
+      slack: (DRAG_PX / rect.width) * view.widthPx,
     };
   };
   const down = (event: PointerEvent) => {
@@ -50,8 +57,9 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
       .map((m) => ({ m, d: Math.hypot(m.u - at.u, m.v - at.v) }))
       .sort((a, b) => a.d - b.d)[0];
     const landmark = near && near.d < at.grab ? near.m.landmark : state.landmark;
-    dispatch({ type: 'look', view: view.kind, landmark });
-    setDrag({ landmark, u: at.u, v: at.v });
+    // A heel lies a hair from its ankle: a press puts down what is asked for, a drag takes what is there.
+    const press = marks.some((m) => m.landmark === state.landmark) ? landmark : state.landmark;
+    setDrag({ landmark, press, u: at.u, v: at.v, from: { u: at.u, v: at.v, slack: at.slack } });
     event.currentTarget.setPointerCapture(event.pointerId);
   };
   const move = (event: PointerEvent) => {
@@ -62,10 +70,13 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
   const up = () => {
     if (!drag) return;
     const inside = (value: number, size: number) => Math.min(size, Math.max(0, value));
-    const had = marks.some((m) => m.landmark === drag.landmark);
+    const moved = Math.hypot(drag.u - drag.from.u, drag.v - drag.from.v) > drag.from.slack;
+    const landmark = moved ? drag.landmark : drag.press;
+    const had = marks.some((m) => m.landmark === landmark);
+    if (had) dispatch({ type: 'look', landmark });
     dispatch({
       type: 'mark',
-      landmark: drag.landmark,
+      landmark,
       u: inside(drag.u, view.widthPx),
       v: inside(drag.v, view.heightPx),
       stay: had,

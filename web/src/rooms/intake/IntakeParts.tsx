@@ -153,6 +153,11 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
             </div>
           ))}
         </div>
+        {errors.minutesPerDay && (
+          <p role="alert" className="text-sm font-semibold text-error">
+            give 5 to 240 minutes a day, or leave it empty for 20
+          </p>
+        )}
         <Controller
           control={control}
           name="places"

@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { type Profile, profileSchema } from '@inchstep/contract/intake';
 import { NO_TROUBLE } from '@inchstep/core/intake';
 import { useMemo } from 'react';
-import { useForm } from 'react-hook-form';
+import { type Resolver, useForm } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { Failed, newId, Shown } from '../../platform/parts.tsx';
@@ -36,6 +36,22 @@ const NEW_PROFILE = {
   nextLesson: null,
 } as unknown as Profile;
 
+/** Days without minutes or a place of their own are left out, as the open format leaves them out. */
+const filledIn = <T extends object>(table: T): T =>
+  Object.fromEntries(Object.entries(table).filter(([, value]) => value !== undefined && value !== '')) as T;
+
+const check = zodResolver(profileSchema) as unknown as Resolver<Profile>;
+const resolver: Resolver<Profile> = (values, context, options) =>
+  check(
+    {
+      ...values,
+      minutesPerDay: filledIn(values.minutesPerDay),
+      placeByDay: filledIn(values.placeByDay),
+    },
+    context,
+    options,
+  );
+
 /** Who the student is, what they have and what they must be careful with. */
 export function IntakeScreen() {
   const { id } = useParams();
@@ -60,7 +76,7 @@ function IntakeForm({
   const navigate = useNavigate();
   const save = useSaveStudent();
   const made = useMemo(() => id ?? newId(), [id]);
-  const form = useForm<Profile>({ defaultValues: profile, resolver: zodResolver(profileSchema) as never });
+  const form = useForm<Profile>({ defaultValues: profile, resolver });
   const submit = form.handleSubmit((values) =>
     save.mutate(
       { id: made, version, profile: values },

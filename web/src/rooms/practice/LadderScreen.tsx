@@ -76,7 +76,12 @@ function Ladder({
   const save = useSavePlan(student.id);
   const gates = useGates(student.id);
   const shown: Plan | undefined = editing ? preview.data?.plan : current?.plan;
-  const accept = () => save.mutate(ask, { onSuccess: () => toast('Plan saved.') });
+  // The new plan brings a new screen; the word about it must outlive this one.
+  const accept = () =>
+    save.mutateAsync(ask).then(
+      () => toast('Plan saved.'),
+      () => undefined,
+    );
   return (
     <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[22rem_1fr]">
       <div className="flex flex-col gap-3">
@@ -107,7 +112,7 @@ function Ladder({
                 type="button"
                 className="btn btn-primary btn-lg"
                 disabled={!preview.data || save.isPending}
-                onClick={accept}
+                onClick={() => void accept()}
               >
                 Accept this plan
               </button>

@@ -1,0 +1,88 @@
+import axe from 'axe-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
+
+/** What a person does: presses what is named, types into what is labelled, reads what stands there. */
+export async function press(page: Page, name: string, role = 'button'): Promise<void> {
+  try {
+    await page.locator(`::-p-aria([name="${name}"][role="${role}"])`).click();
+  } catch {
+    throw await withPicture(page, `nothing to press is called “${name}”`);
+  }
+}
+
+/** Presses the first thing whose text contains these words. */
+export const pressText = (page: Page, text: string): Promise<void> =>
+  page.locator(`::-p-text(${text})`).click();
+
+export const type = (page: Page, selector: string, text: string): Promise<void> =>
+  page.locator(selector).fill(text);
+
+/** Waits for words on the page; where they don't come, the error says what stood there instead. */
+export async function see(page: Page, text: string): Promise<void> {
+  try {
+    await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), {}, text);
+  } catch {
+    throw await withPicture(page, `“${text}” did not show`);
+  }
+}
+
+/** An error that says what stood on the page; E2E_PICTURE names a PNG to keep of it. */
+async function withPicture(page: Page, what: string): Promise<Error> {
+  const shown = await page.evaluate(() => document.body.innerText);
+  if (process.env.E2E_PICTURE) await page.screenshot({ path: process.env.E2E_PICTURE as `${string}.png` });
+  return new Error(`${what} on ${page.url()}; it shows:\n${shown.slice(0, 1500)}`);
+}
+
+export const textOf = (page: Page, selector: string): Promise<string> =>
+  page.$eval(selector, (element) => (element as HTMLElement).innerText);
+
+export async function chooseFile(page: Page, selector: string, path: string): Promise<void> {
+  const input = (await page.waitForSelector(selector)) as ElementHandle<HTMLInputElement>;
+  await input.uploadFile(path);
+}
+
+export interface Complaint {
+  readonly id: string;
+  readonly impact: string;
+  readonly where: string;
+}
+
+/** Serious and critical findings of axe on what the page shows now. */
+export async function seriousFindings(page: Page): Promise<Complaint[]> {
+  await page.evaluate(axe.source);
+  return page.evaluate(async () => {
+    const tool = (globalThis as unknown as { axe: typeof axe }).axe;
+    const { violations } = await tool.run(document, {
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'],
+    });
+    return violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => ({
+        id: v.id,
+        impact: String(v.impact),
+        where: v.nodes
+          .slice(0, 3)
+          .map((n) => n.html.slice(0, 160))
+          .join(' | '),
+      }));
+  });
+}
+
+/** What has the focus, by its accessible text. */
+export const focused = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const at = document.activeElement;
+    return at?.getAttribute('aria-label') ?? (at as HTMLElement | null)?.innerText ?? '';
+  });
+
+/** Tests of one story: after a step that failed the others fail at once instead of waiting in vain. */
+export function story(it: (name: string, test: () => Promise<void>) => void) {
+  let stoppedAt: string | null = null;
+  return (name: string, test: () => Promise<void> | void): void =>
+    it(name, async () => {
+      if (stoppedAt) throw new Error(`stopped at “${stoppedAt}”`);
+      stoppedAt = name;
+      await test();
+      stoppedAt = null;
+    });
+}

@@ -1,0 +1,112 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { openBrowser } from '../../tools/browser.mjs';
+
+export const ROOT = new URL('../../', import.meta.url).pathname;
+export const CLIPS = join(ROOT, 'standins', 'clips');
+
+/** The built program, running alone in a folder and on a port of its own. */
+export interface Program {
+  readonly url: string;
+  readonly dataDir: string;
+  page(width?: number, height?: number): Promise<Page>;
+  /** Errors thrown in any page so far, and failed loads. */
+  readonly complaints: string[];
+  stop(): Promise<void>;
+}
+
+export interface ProgramOptions {
+  /** Fill the folder with the demo data first. */
+  readonly demo?: boolean;
+  readonly env?: Readonly<Record<string, string>>;
+}
+
+export async function startProgram(options: ProgramOptions = {}): Promise<Program> {
+  const folder = mkdtempSync(join(tmpdir(), 'inchstep-e2e-'));
+  const dataDir = join(folder, 'data');
+  const port = await freePort();
+  const env = {
+    ...process.env,
+    NODE_OPTIONS: '',
+    DATA_DIR: dataDir,
+    PORT: String(port),
+    LOG_LEVEL: 'warn',
+    ...(options.demo ? { INCHSTEP_DEMO: '1' } : {}),
+    ...options.env,
+  };
+  if (options.demo)
+    await finished(spawn('node', ['server/dist/demo.js'], { cwd: ROOT, env, stdio: 'ignore' }));
+  const server = spawn('node', ['server/dist/server.js'], {
+    cwd: ROOT,
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await ready(server);
+  const { browser, close } = await openBrowser();
+  const complaints: string[] = [];
+  return {
+    url: `http://localhost:${port}`,
+    dataDir,
+    complaints,
+    page: async (width = 1280, height = 800) => {
+      const context = await browser.createBrowserContext();
+      const page = await context.newPage();
+      await page.setViewport({ width, height, isMobile: width < 600, hasTouch: width < 600 });
+      page.setDefaultTimeout(20_000);
+      page.on('pageerror', (error) => complaints.push(String((error as Error).message)));
+      return page;
+    },
+    stop: async () => {
+      await close();
+      server.kill('SIGTERM');
+      await finished(server);
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      const port = typeof address === 'object' && address ? address.port : 0;
+      probe.close(() => done(port));
+    });
+  });
+}
+
+function ready(server: ChildProcess): Promise<void> {
+  return new Promise((done, fail) => {
+    server.stdout?.on('data', (chunk: Buffer) => {
+      if (String(chunk).includes('is ready')) done();
+    });
+    server.once('exit', (code) => fail(new Error(`e2e: the server stopped with ${code}`)));
+  });
+}
+
+const finished = (child: ChildProcess): Promise<void> =>
+  new Promise((done) => {
+    if (child.exitCode !== null || child.signalCode !== null) done();
+    else child.once('exit', () => done());
+  });
+
+export interface ClipTruth {
+  readonly stationFrames: Readonly<Record<string, number>>;
+  readonly views: readonly {
+    readonly id: string;
+    readonly widthPx: number;
+    readonly heightPx: number;
+    readonly camera: { readonly distanceIn: number; readonly heightIn: number };
+    readonly groundMarks: readonly { xIn: number; yIn: number; u: number; v: number }[];
+  }[];
+  readonly marks: readonly { view: string; station: string; landmark: string; u: number; v: number }[];
+  readonly measures: Readonly<Record<string, number>>;
+}
+
+export const truthOf = (key: string): ClipTruth =>
+  JSON.parse(readFileSync(join(CLIPS, `${key}.truth.json`), 'utf8'));
