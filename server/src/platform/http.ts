@@ -11,6 +11,7 @@ import swaggerUi from '@fastify/swagger-ui';
 import Fastify, {
   type FastifyBaseLogger,
   type FastifyInstance,
+  LogController,
   type RawReplyDefaultExpression,
   type RawRequestDefaultExpression,
   type RawServerDefault,
@@ -52,7 +53,7 @@ export async function makeHttp(
   const app = Fastify({
     logger: options.log === false ? false : { level: process.env.LOG_LEVEL ?? 'info' },
     // Addresses hold link tokens, so the default request lines stay off; see onResponse below.
-    disableRequestLogging: true,
+    logController: new LogController({ disableRequestLogging: true }),
     bodyLimit: 4 * MEGABYTE,
     trustProxy: false,
   }).withTypeProvider<ZodTypeProvider>() as unknown as App;

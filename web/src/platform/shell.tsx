@@ -39,7 +39,7 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
   const signOut = useSignOut();
   const { theme, lengths, change } = useSettings();
   const toggleKeys = () => (keys.current?.open ? keys.current.close() : keys.current?.showModal());
-  useHotkeys('shift+slash, ?', toggleKeys, { preventDefault: true });
+  useHotkeys('shift+?, ?', toggleKeys, { preventDefault: true, useKey: true });
   useHotkeys('g>t', () => void navigate('/'));
   useHotkeys('g>r', () => void navigate('/students'));
   useHotkeys('g>n', () => void navigate('/students/new'));

@@ -40,7 +40,11 @@ export function StudentPageScreen() {
       </main>
     );
   }
-  return <Page token={token} page={page.data} waiting={waiting} onLogged={() => void flush()} />;
+  const logged = () => {
+    void client.invalidateQueries({ queryKey: ['page', token] });
+    void flush();
+  };
+  return <Page token={token} page={page.data} waiting={waiting} onLogged={logged} />;
 }
 
 function Page({

@@ -168,10 +168,10 @@ function Stepper({ frames, step }: { readonly frames: Frames; readonly step: (by
   const last = (frames.clip?.times.length ?? 1) - 1;
   return (
     <div className="flex flex-1 items-center gap-1">
-      <button type="button" className="btn" aria-label="Ten frames back" onClick={() => step(-10)}>
+      <button type="button" className="btn" aria-label="−10 frames" onClick={() => step(-10)}>
         −10
       </button>
-      <button type="button" className="btn" aria-label="One frame back" onClick={() => step(-1)}>
+      <button type="button" className="btn" aria-label="−1 frame" onClick={() => step(-1)}>
         −1
       </button>
       <input
@@ -184,10 +184,10 @@ function Stepper({ frames, step }: { readonly frames: Frames; readonly step: (by
         onChange={(e) => frames.go(Number(e.target.value))}
         onKeyDown={(e) => e.preventDefault()}
       />
-      <button type="button" className="btn" aria-label="One frame on" onClick={() => step(1)}>
+      <button type="button" className="btn" aria-label="+1 frame" onClick={() => step(1)}>
         +1
       </button>
-      <button type="button" className="btn" aria-label="Ten frames on" onClick={() => step(10)}>
+      <button type="button" className="btn" aria-label="+10 frames" onClick={() => step(10)}>
         +10
       </button>
     </div>

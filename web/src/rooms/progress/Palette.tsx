@@ -1,3 +1,4 @@
+import type { Student } from '@inchstep/contract/intake';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -9,64 +10,85 @@ import { ROOMS } from './StudentFrame.tsx';
 /** Type a few letters to go anywhere or change a setting; opens with Ctrl or Cmd and K. */
 export function Palette() {
   const [open, setOpen] = useState(false);
+  const [search, setSearch] = useState('');
+  const [wished, setWished] = useState('');
   const students = useStudents();
   const navigate = useNavigate();
   const { theme, lengths, change } = useSettings();
-  useHotkeys('mod+k', () => setOpen((now) => !now), { preventDefault: true, enableOnFormTags: true });
-  const run = (what: () => void) => () => {
-    setOpen(false);
-    what();
-  };
-  const go = (path: string) => run(() => void navigate(path));
-  const places: readonly [text: string, path: string][] = [
-    ['Today', '/'],
-    ['Roster', '/students'],
-    ['New student', '/students/new'],
-    ...(students.data ?? [])
-      .filter((s) => s.archivedAt === null)
-      .flatMap((s): [string, string][] => {
-        const name = `${s.profile.firstName} ${s.profile.familyName}`;
-        return ROOMS.map(([path, room]) => [
-          path === '' ? name : `${name}: ${room.toLowerCase()}`,
-          `/students/${s.id}${path === '' ? '' : `/${path}`}`,
-        ]);
-      }),
+  useHotkeys(
+    'mod+k',
+    () => {
+      setSearch('');
+      setOpen((now) => !now);
+    },
+    { preventDefault: true, enableOnFormTags: true },
+  );
+  const go = (path: string) => () => void navigate(path);
+  const entries: readonly [text: string, act: () => void][] = [
+    ['Today', go('/')],
+    ['Roster', go('/students')],
+    ['New student', go('/students/new')],
+    ...(students.data ?? []).filter((s) => s.archivedAt === null).flatMap((s) => roomsOf(s, go)),
+    [
+      `Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`,
+      () => change({ lengths: lengths === 'in' ? 'cm' : 'in' }),
+    ],
+    [
+      theme === 'glare' ? 'Dark theme for the studio' : 'Light theme for glare',
+      () => change({ theme: theme === 'glare' ? 'studio' : 'glare' }),
+    ],
   ];
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = entries.filter(([text]) => words.every((word) => text.toLowerCase().includes(word)));
+  // The first match is always ready for Enter, also when the students arrive after the letters.
+  const chosen = found.some(([text]) => text === wished) ? wished : (found[0]?.[0] ?? '');
   return (
     <Command.Dialog
       open={open}
       onOpenChange={setOpen}
+      shouldFilter={false}
+      value={chosen}
+      onValueChange={setWished}
       label="Go to or change"
       overlayClassName="fixed inset-0 z-40 bg-black/50"
       contentClassName="panel fixed top-[12vh] left-1/2 z-50 w-[min(36rem,92vw)] -translate-x-1/2 p-3"
     >
       <Command.Input
+        value={search}
+        onValueChange={setSearch}
         placeholder="Where to, or what to change"
         aria-label="Where to, or what to change"
         className="input w-full"
       />
       <Command.List className="mt-2 max-h-[50vh] overflow-y-auto">
         <Command.Empty className="p-3">Nothing by that name.</Command.Empty>
-        {places.map(([text, path]) => (
-          <Command.Item key={path} value={text} onSelect={go(path)} className={ITEM}>
+        {found.map(([text, act]) => (
+          <Command.Item
+            key={text}
+            value={text}
+            className={ITEM}
+            onSelect={() => {
+              setOpen(false);
+              act();
+            }}
+          >
             {text}
           </Command.Item>
         ))}
-        <Command.Item
-          onSelect={run(() => change({ lengths: lengths === 'in' ? 'cm' : 'in' }))}
-          className={ITEM}
-        >
-          Show lengths in {lengths === 'in' ? 'centimetres' : 'inches'}
-        </Command.Item>
-        <Command.Item
-          onSelect={run(() => change({ theme: theme === 'glare' ? 'studio' : 'glare' }))}
-          className={ITEM}
-        >
-          {theme === 'glare' ? 'Dark theme for the studio' : 'Light theme for glare'}
-        </Command.Item>
       </Command.List>
     </Command.Dialog>
   );
+}
+
+function roomsOf(
+  { id, profile }: Student,
+  go: (path: string) => () => void,
+): [text: string, act: () => void][] {
+  const name = `${profile.firstName} ${profile.familyName}`;
+  return ROOMS.map(([path, room]) => [
+    path === '' ? name : `${name}: ${room.toLowerCase()}`,
+    go(`/students/${id}${path === '' ? '' : `/${path}`}`),
+  ]);
 }
 
 const ITEM =

@@ -1,0 +1,113 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { focused, press, see, seriousFindings } from './hands.ts';
+import { type Program, startProgram } from './program.ts';
+
+interface Known {
+  readonly id: string;
+  readonly profile: { readonly firstName: string };
+}
+
+/** Each screen with the demo data behind it, as axe and as a keyboard see it. */
+describe('screens of the demo', () => {
+  let program: Program;
+  let page: Page;
+  let idOf: (name: string) => string;
+
+  beforeAll(async () => {
+    program = await startProgram({ demo: true });
+    page = await program.page();
+    await page.goto(program.url);
+    await press(page, 'Enter as Ilse Varga (demo)');
+    await see(page, 'Pain reported');
+    const known = await page.evaluate(() => fetch('/api/students').then((r) => r.json()));
+    idOf = (name) => (known as Known[]).find((s) => s.profile.firstName === name)?.id ?? 'missing';
+  });
+  afterAll(() => program.stop());
+
+  const SCREENS: readonly [name: string, of: string | null, path: string, shows: string][] = [
+    ['today', null, '/', 'Pain reported'],
+    ['roster', null, '/students', 'Wren Oyelaran'],
+    ['a new student', null, '/students/new', 'Save and go to the bench'],
+    ['a student', 'Priya', '', 'Where it stands'],
+    ['intake', 'Odette', '/intake', 'Safety'],
+    ['the swings', 'Priya', '/bench', 'New swing'],
+    ['reasons', 'Kofi', '/diagnosis', 'Would explain'],
+    ['drill', 'Gus', '/drills', 'Not offered'],
+    ['ladder', 'Priya', '/ladder', 'Days'],
+    ['review', 'Mei', '/checkins', 'Then and now'],
+    ['progress', 'Hanne', '/progress', 'Is it real?'],
+    ['a place that is not', null, '/nowhere', 'Inch Step'],
+  ];
+
+  it.each(SCREENS)('%s has no serious axe finding, light or dark', async (_, of, path, shows) => {
+    await page.goto(`${program.url}${of ? `/students/${idOf(of)}` : ''}${path}`);
+    await see(page, shows);
+    expect(await seriousFindings(page)).toEqual([]);
+    await press(page, 'Dark theme for the studio');
+    expect(await seriousFindings(page)).toEqual([]);
+    await press(page, 'Light theme for glare');
+  });
+
+  it('the bench has none either, with a clip, marks and measures on it', async () => {
+    await page.goto(`${program.url}/students/${idOf('Priya')}/bench`);
+    await see(page, 'Face-on and Down the line');
+    await page.locator('li a[href*="/bench/"]').click();
+    await see(page, 'Stick ends');
+    expect(await seriousFindings(page)).toEqual([]);
+    for (const tab of ['Floor map', 'Camera', 'Tapes']) {
+      await press(page, tab, 'tab');
+      expect(await seriousFindings(page)).toEqual([]);
+    }
+  });
+
+  it('the student’s page has none at phone size', async () => {
+    const link = await page.evaluate(
+      (id) =>
+        fetch(`/api/students/${id}/links`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: '{"days":3}',
+        }).then((r) => r.json()),
+      idOf('Gus'),
+    );
+    const phone = await program.page(390, 844);
+    await phone.goto(`${program.url}/p/${(link as { token: string }).token}`);
+    await see(phone, 'Gus’s practice');
+    expect(await seriousFindings(phone)).toEqual([]);
+    const wide = await phone.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide).toBeLessThanOrEqual(390);
+    await phone.close();
+  });
+
+  it('the keyboard alone goes everywhere: palette, rooms, list of keys', async () => {
+    await page.bringToFront();
+    await page.goto(program.url);
+    await see(page, 'Pain reported');
+    await page.keyboard.press('Tab');
+    expect(await focused(page)).toBe('Skip to the page');
+    await page.keyboard.down('Control');
+    await page.keyboard.press('k');
+    await page.keyboard.up('Control');
+    await page.waitForSelector('[cmdk-input]:focus');
+    await page.keyboard.type('kofi');
+    await page.waitForFunction(() =>
+      document.querySelector('[cmdk-item][data-selected="true"]')?.textContent?.includes('Kofi'),
+    );
+    await page.keyboard.press('Enter');
+    await see(page, 'Where it stands');
+    expect(page.url()).toContain(idOf('Kofi'));
+    await page.keyboard.down('Shift');
+    await page.keyboard.press('Slash');
+    await page.keyboard.up('Shift');
+    await page.waitForSelector('dialog[open]');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('g');
+    await page.keyboard.press('r');
+    await see(page, 'Wren Oyelaran');
+  });
+
+  it('threw no error on the way', () => {
+    expect(program.complaints).toEqual([]);
+  });
+});
