@@ -19,6 +19,11 @@ export const PROBLEM_WORDS = {
     'A mark at ({u}, {v}) lies outside the picture.',
     'Place it inside the {widthPx} by {heightPx} picture.',
   ),
+  landmark_not_in_view: p(
+    400,
+    'The {landmark} can’t be seen from the front.',
+    'Mark it in the down-the-line view, or leave it out.',
+  ),
   ground_mark_outside_picture: p(
     400,
     'A stick end at ({u}, {v}) lies outside the picture.',

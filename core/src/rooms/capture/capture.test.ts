@@ -168,6 +168,7 @@ describe('checking a capture', () => {
     ],
     ['unknown_view', 'marks[0].view', capture([mark({ view: 'drone' })])],
     ['mark_twice', 'marks[1]', capture([mark(), mark({ u: 510 })])],
+    ['landmark_not_in_view', 'marks[0]', capture([mark({ landmark: 'seat' })])],
     ['mark_outside_picture', 'marks[0]', capture([mark({ u: 1081 })])],
     ['mark_outside_picture', 'marks[0]', capture([mark({ v: -1 })])],
     ['view_twice', 'views[1].id', capture([], { views: [view('face_on'), view('face_on')] })],

@@ -5,6 +5,7 @@ import { STATIONS, type Station } from './stations.ts';
 
 export type CaptureProblem =
   | 'height_out_of_range'
+  | 'landmark_not_in_view'
   | 'mark_outside_picture'
   | 'ground_mark_outside_picture'
   | 'unknown_view'
@@ -49,6 +50,9 @@ function checkMarks(capture: Capture, problems: Problem<CaptureProblem>[]): void
     }
     if (seen.has(key)) problems.push(problem('mark_twice', `marks[${i}]`, { mark: key }));
     seen.add(key);
+    // The rearmost point of the pelvis has no place in a picture taken from the front.
+    if (mark.landmark === 'seat' && view.kind === 'face_on')
+      problems.push(problem('landmark_not_in_view', `marks[${i}]`, { landmark: mark.landmark }));
     if (!isInside(mark.u, mark.v, view)) {
       problems.push(
         problem('mark_outside_picture', `marks[${i}]`, {

@@ -1,0 +1,92 @@
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { PROBLEM_WORDS, type ProblemCode } from '@inchstep/contract/words';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import { testServer } from '../testServer.ts';
+import { openDb } from './db.ts';
+import { failureOf, Refusal } from './errors.ts';
+import { FileStore } from './files.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'inchstep-platform-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('the database', () => {
+  test('migrations run once, keys are enforced, opening again changes nothing', () => {
+    const first = openDb(folder);
+    const tables = () =>
+      (first.$client.prepare("select name from sqlite_master where type='table'").all() as { name: string }[])
+        .map((t) => t.name)
+        .sort();
+    const before = tables();
+    expect(before).toEqual(expect.arrayContaining(['students', 'swings', 'plans', 'set_logs', 'checkins']));
+    expect(first.$client.pragma('foreign_keys', { simple: true })).toBe(1);
+    expect(first.$client.pragma('journal_mode', { simple: true })).toBe('wal');
+    expect(() =>
+      first.$client.prepare("insert into clips values ('c', 'nobody', 'f', '{}', '2027-01-01')").run(),
+    ).toThrow(/FOREIGN KEY/);
+    const second = openDb(folder);
+    expect(tables()).toEqual(before);
+    second.$client.close();
+    first.$client.close();
+  });
+});
+
+describe('the file store', () => {
+  test('a stream that breaks leaves nothing', async () => {
+    const store = new FileStore(folder);
+    const broken = Readable.from(
+      (function* () {
+        yield Buffer.from('half');
+        throw new Error('the phone went away');
+      })(),
+    );
+    await expect(store.receive(broken)).rejects.toThrow('went away');
+    expect(readdirSync(store.clipFolder)).toEqual([]);
+  });
+  test('the same content is kept once, under its hash', async () => {
+    const store = new FileStore(folder);
+    const keep = async () => store.keep(await store.receive(Readable.from([Buffer.from('film')])), 'mp4');
+    const name = await keep();
+    expect(await keep()).toBe(name);
+    expect(readdirSync(store.clipFolder)).toEqual([name]);
+    expect(await store.sizeOf(name)).toBe(4);
+  });
+});
+
+describe('refusals', () => {
+  test.each(Object.keys(PROBLEM_WORDS) as ProblemCode[])(
+    '%s has a status, a meaning and a remedy',
+    (code) => {
+      const { status, body } = failureOf(new Refusal(code, {}).problems);
+      expect(status).toBeGreaterThanOrEqual(400);
+      expect(status).toBeLessThan(600);
+      expect(body.message.length).toBeGreaterThan(20);
+      expect(PROBLEM_WORDS[code].remedy).toMatch(/\.$/);
+    },
+  );
+  test('an address nobody knows and a body that is no JSON are answered in the same shape', async () => {
+    const server = await testServer();
+    expect((await server.ask('GET', '/api/nowhere')).body).toMatchObject({
+      code: 'not_found',
+      problems: [{}],
+    });
+    const broken = await server.app.inject({
+      method: 'POST',
+      url: '/api/sign-in',
+      headers: { 'content-type': 'application/json' },
+      payload: '{"passphrase":',
+    });
+    expect(broken.statusCode).toBe(400);
+    expect(broken.json()).toMatchObject({ code: 'bad_input' });
+    await server.stop();
+  });
+  test('every answer forbids framing and foreign scripts', async () => {
+    const server = await testServer();
+    const { headers } = await server.app.inject({ url: '/api/me' });
+    expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
+    expect(headers['content-security-policy']).toContain("script-src 'self'");
+    await server.stop();
+  });
+});

@@ -1,0 +1,194 @@
+import { randomUUID } from 'node:crypto';
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { Student } from '@inchstep/contract/intake';
+import type { Reading } from '@inchstep/contract/measures';
+import type { GateState, PlanRecord } from '@inchstep/contract/practice';
+import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+let student: string;
+beforeAll(async () => {
+  server = await testServer();
+  student = await addStudent(server, { aids: ['stick'] });
+});
+afterAll(() => server.stop());
+
+const ask = {
+  start: '2027-03-01',
+  nextLesson: null,
+  days: ['mon', 'wed', 'fri', 'sun'],
+  minutesPerDay: { sun: 40 },
+  placeByDay: { sun: 'range' },
+};
+const set = (more: object = {}) => ({
+  id: randomUUID(),
+  date: '2027-03-01',
+  drill: 'knee_swap',
+  stage: 'still',
+  reps: 'PPFP',
+  felt: 6,
+  ...more,
+});
+
+describe('from a marked swing to a plan', () => {
+  let swing: ReturnType<typeof markedSwing>;
+  let diagnosis: DiagnosisRecord;
+
+  test('a plan without a drill says what is missing', async () => {
+    expect((await server.ask('POST', `/api/students/${student}/plans/preview`, ask)).body).toMatchObject({
+      code: 'no_drills',
+    });
+  });
+  test('the swing is measured, with a band and an sd to each measure', async () => {
+    swing = markedSwing('priya-then');
+    await server.ask('POST', `/api/students/${student}/swings`, swing);
+    expect((await server.ask('GET', `/api/swings/${swing.id}/reading`)).body).toMatchObject({
+      code: 'nothing_measured',
+    });
+    const { body } = await server.ask<Reading>('POST', `/api/swings/${swing.id}/measure`);
+    expect(body.measures.length).toBeGreaterThan(30);
+    expect(body.measures.every((m) => m.sd > 0 && m.lo95 < m.hi95)).toBe(true);
+    expect(body.measures.find((m) => m.id === 'turn_top')).toMatchObject({ verdict: 'high' });
+  });
+  test('the diagnosis names the root, and the same id asked twice is one diagnosis', async () => {
+    const body = {
+      id: randomUUID(),
+      swingId: swing.id,
+      findings: [{ id: 'obs.overswing', seen: 'present' }],
+    };
+    const first = await server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, body);
+    diagnosis = first.body;
+    expect(diagnosis.result.roots[0]?.fault).toBe('lead_knee_collapse');
+    expect((await server.ask('POST', `/api/students/${student}/diagnoses`, body)).body).toEqual(diagnosis);
+    const wrong = { ...body, id: randomUUID(), findings: [{ id: 'obs.nonsense', seen: 'present' }] };
+    const refused = await server.ask('POST', `/api/students/${student}/diagnoses`, wrong);
+    expect(refused.status).toBe(400);
+  });
+  test('the coach may choose another, with a note, and take it back', async () => {
+    const choose = (workOn: string[]) =>
+      server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${diagnosis.id}/choose`, {
+        workOn,
+        note: 'seen live',
+      });
+    expect((await choose(['no_such_fault'])).body).toMatchObject({ code: 'unknown_fault' });
+    expect((await choose(['over_turn'])).body.chosen).toMatchObject({
+      workOn: ['over_turn'],
+      note: 'seen live',
+    });
+    const taken = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${diagnosis.id}/unchoose`);
+    expect(taken.body.chosen).toBeNull();
+  });
+  test('drills come with reasons; overruling a rule needs a note', async () => {
+    const { body } = await server.ask<PrescriptionRecord>(
+      'GET',
+      `/api/diagnoses/${diagnosis.id}/prescription`,
+    );
+    expect(body.workOn).toEqual(diagnosis.result.workOn);
+    expect(body.result.drills.length).toBeGreaterThan(0);
+    const refused = body.result.rejected[0];
+    if (!refused) throw new Error('nothing was rejected');
+    const choice = { id: randomUUID(), diagnosisId: diagnosis.id, drills: [refused.id], note: '' };
+    expect((await server.ask('POST', '/api/drill-choices', choice)).status).toBe(400);
+    const unknown = { ...choice, drills: ['juggling'] };
+    expect((await server.ask('POST', '/api/drill-choices', unknown)).body).toMatchObject({
+      code: 'unknown_drill',
+    });
+    const good = { ...choice, drills: ['knee_swap'] };
+    expect((await server.ask<DrillChoice>('POST', '/api/drill-choices', good)).body).toMatchObject({
+      forFault: 'lead_knee_collapse',
+      endedAt: null,
+    });
+  });
+  test('the plan is dated from the asked days and the same id saves it once', async () => {
+    const id = randomUUID();
+    const first = await server.ask<PlanRecord>('POST', `/api/students/${student}/plans`, { id, ...ask });
+    expect(first.body.plan.days[0]).toMatchObject({ date: '2027-03-01', place: 'home' });
+    expect((await server.ask('POST', `/api/students/${student}/plans`, { id, ...ask })).body).toEqual(
+      first.body,
+    );
+    const past = { id: randomUUID(), ...ask, start: '2027-02-20' };
+    expect((await server.ask('POST', `/api/students/${student}/plans`, past)).body).toMatchObject({
+      code: 'date_in_past',
+    });
+  });
+});
+
+describe('sets and gates', () => {
+  const log = (more: object = {}) => server.ask('POST', `/api/students/${student}/sets`, set(more));
+  const gates = async () => (await server.ask<GateState[]>('GET', `/api/students/${student}/gates`)).body;
+
+  test('a set sent twice counts once; nonsense is refused', async () => {
+    const id = randomUUID();
+    await log({ id });
+    await log({ id });
+    expect((await gates())[0]?.gate).toMatchObject({ repsUsed: 4, decision: 'continue' });
+    expect((await log({ reps: 'PPX' })).status).toBe(400);
+    expect((await log({ drill: 'juggling' })).body).toMatchObject({ code: 'unknown_drill' });
+    expect((await log({ date: '2027-03-09' })).body).toMatchObject({ code: 'date_in_future' });
+  });
+  test('enough passes open the gate of a still stage, and the coach moves on', async () => {
+    server.at('2027-03-02T10:00:00');
+    await log({ reps: 'PPPPPPPPPPPP', date: '2027-03-02' });
+    const [before] = await gates();
+    expect(before).toMatchObject({ stage: 'still', gate: { decision: 'advance' }, held: [] });
+    const decision = { id: randomUUID(), drill: 'knee_swap', stage: 'still', decision: 'advance', note: '' };
+    server.at('2027-03-02T10:05:00');
+    const { body } = await server.ask<GateState[]>('POST', `/api/students/${student}/gates`, decision);
+    expect(body[0]).toMatchObject({ stage: 'slow', gate: { repsUsed: 0, decision: 'continue' } });
+    const again = await server.ask<GateState[]>('POST', `/api/students/${student}/gates`, decision);
+    expect(again.body[0]?.stage).toBe('slow');
+  });
+  test('a swing stage waits for filmed swings, and says so', async () => {
+    for (const stage of ['slow']) {
+      server.at('2027-03-03T10:00:00');
+      const decision = {
+        id: randomUUID(),
+        drill: 'knee_swap',
+        stage,
+        decision: 'advance',
+        note: 'seen live',
+      };
+      await server.ask('POST', `/api/students/${student}/gates`, decision);
+    }
+    server.at('2027-03-04T10:00:00');
+    await log({ stage: 'half', reps: 'PPPPPPPPPPPPPPPP', date: '2027-03-04' });
+    const [state] = await gates();
+    expect(state?.gate.decision).toBe('advance');
+    expect(state?.held.map((h) => h.code)).toContain('swings');
+  });
+  test('pain stops the sets and the step up until the coach lifts it', async () => {
+    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 7 });
+    const pain = { id: randomUUID(), pain: true, painWhere: 'knee', note: '', felt: null, clipIds: [] };
+    await server.ask('POST', `/api/page/${link.body.token}/checkins`, pain);
+    expect((await log({ date: '2027-03-04' })).body).toMatchObject({ code: 'pain_hold' });
+    const up = { id: randomUUID(), drill: 'knee_swap', stage: 'half', decision: 'advance', note: '' };
+    expect((await server.ask('POST', `/api/students/${student}/gates`, up)).body).toMatchObject({
+      code: 'pain_hold',
+    });
+    expect((await gates())[0]?.held.map((h) => h.code)).toContain('pain');
+    const lift = (note: string) => server.ask('POST', `/api/students/${student}/hold/lift`, { note });
+    expect((await lift('')).status).toBe(400);
+    expect((await lift('seen by a physiotherapist')).status).toBe(200);
+    expect((await lift('again')).status).toBe(404);
+    expect((await log({ date: '2027-03-04' })).status).toBe(200);
+  });
+  test('the whole way stands in the thread', async () => {
+    const { body } = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
+    const kinds = new Set(body.map((e) => e.kind));
+    for (const kind of [
+      'measured',
+      'diagnosed',
+      'work_chosen',
+      'undone',
+      'drills_chosen',
+      'planned',
+      'gate',
+      'hold',
+      'hold_lifted',
+    ])
+      expect(kinds).toContain(kind);
+    expect((await server.ask<Student>('GET', `/api/students/${student}`)).status).toBe(200);
+  });
+});

@@ -1,0 +1,91 @@
+import { randomUUID } from 'node:crypto';
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { Brief, Progress } from '@inchstep/contract/progress';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await testServer();
+});
+afterAll(() => server.stop());
+
+const progress = async (id: string) =>
+  (await server.ask<Progress>('GET', `/api/students/${id}/progress`)).body;
+const brief = async (id: string) => (await server.ask<Brief>('GET', `/api/students/${id}/brief`)).body;
+
+async function filmed(student: string, key: string, day: string): Promise<string> {
+  server.at(`${day}T11:00:00`);
+  const swing = markedSwing(key, { recordedOn: day });
+  await server.ask('POST', `/api/students/${student}/swings`, swing);
+  await server.ask('POST', `/api/swings/${swing.id}/measure`);
+  return swing.id;
+}
+
+async function prescribed(student: string, swingId: string, drill: string): Promise<void> {
+  const { body } = await server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, {
+    id: randomUUID(),
+    swingId,
+    findings: [],
+  });
+  await server.ask('POST', `/api/diagnoses/${body.id}/choose`, { workOn: ['over_turn'], note: '' });
+  await server.ask('POST', '/api/drill-choices', {
+    id: randomUUID(),
+    diagnosisId: body.id,
+    drills: [drill],
+    note: 'for the test',
+  });
+}
+
+describe('a line of progress', () => {
+  test('one day shows no change; the second, in between, is judged', async () => {
+    const student = await addStudent(server);
+    expect(await progress(student)).toMatchObject({ series: [], focus: [] });
+    expect((await brief(student)).state).toBe('new');
+    const first = await filmed(student, 'priya-then', '2027-03-01');
+    const one = (await progress(student)).series.find((s) => s.measure === 'turn_top');
+    expect(one?.sessions).toHaveLength(1);
+    expect(one?.change.verdict).toBe('cant_tell');
+    await prescribed(student, first, 'knee_swap');
+    await filmed(student, 'priya-now', '2027-03-20');
+    const both = await progress(student);
+    expect(both.series[0]?.measure).toBe(both.focus[0]);
+    const turn = both.series.find((s) => s.measure === 'turn_top');
+    expect(turn?.sessions.map((s) => s.date)).toEqual(['2027-03-01', '2027-03-20']);
+    expect(turn?.direction).toBe('better');
+    expect(turn?.change.delta).toBeLessThan(-5);
+    expect(turn?.change.lo95).toBeLessThan(turn?.change.delta as number);
+    expect(both.lessons).toEqual(['2027-03-01']);
+  });
+  test('the brief says the focus, the rung and what moved', async () => {
+    const student = await addStudent(server, { nextLesson: '2027-04-01' });
+    const swing = await filmed(student, 'priya-then', '2027-03-21');
+    await prescribed(student, swing, 'knee_swap');
+    expect(await brief(student)).toMatchObject({
+      focus: ['over_turn'],
+      drills: ['knee_swap'],
+      stage: 'still',
+      nextLesson: '2027-04-01',
+      state: 'working',
+    });
+    const plan = {
+      id: randomUUID(),
+      start: '2027-03-21',
+      nextLesson: null,
+      days: ['mon', 'thu'],
+      minutesPerDay: {},
+      placeByDay: {},
+    };
+    await server.ask('POST', `/api/students/${student}/plans`, plan);
+    server.at('2027-03-30T11:00:00');
+    expect(await brief(student)).toMatchObject({ state: 'silent', repsDone: 0 });
+    expect((await brief(student)).repsPlanned).toBeGreaterThan(0);
+  });
+  test('all briefs leave archived students out', async () => {
+    const gone = await addStudent(server, { firstName: 'Gone' });
+    await server.ask('POST', `/api/students/${gone}/archive`);
+    const { body } = await server.ask<Brief[]>('GET', '/api/briefs');
+    expect(body.map((b) => b.studentId)).not.toContain(gone);
+    expect(body.length).toBeGreaterThan(1);
+  });
+});
