@@ -184,4 +184,43 @@ export const BACKSWING_DRILLS: Readonly<Record<string, DrillWords>> = {
     'Swinging past the 4 toward the 5.',
     'More turn than the shoulders can follow.',
   ),
+  palms_coil: words(
+    'Palms coil',
+    'Ties the knees and the shoulders into one winding.',
+    [
+      'Stand in posture, palms together in front of the belly.',
+      'Trail hand climbs, lead hand sinks, lead knee points out: all in one slow breath.',
+      'Hold, feel the tilt, unwind.',
+    ],
+    'One hand up, one hand down, knee out.',
+    'The trail hand ended above the lead hand and the knee had gone out.',
+    'Turning the shoulders with hips that stay asleep.',
+    'Tilting on until the spine leans to the target.',
+  ),
+  cross_step_coil: words(
+    'Cross-step coil',
+    'Lets the trail seat take the turn.',
+    [
+      'Set the trail foot a little ahead of the other and turned in.',
+      'Wind slowly into the bent trail leg.',
+      'Stop where the seat muscle takes the load, then come back.',
+    ],
+    'Wind into the seat.',
+    'The trail seat muscle did the work and the hip stayed level.',
+    'Hiking the hip to get round.',
+    'Winding so hard that the foot gives way.',
+  ),
+  rod_knee_draw: words(
+    'Knee to the rod',
+    'Sends the trail hip deep instead of sideways or up.',
+    [
+      'Stand a capped rod upright between the legs.',
+      'Going back, draw the back of the trail knee in and up toward the rod.',
+      'Let the hip sink behind you as the knee draws; touch the rod lightly.',
+    ],
+    'Draw the knee to the rod.',
+    'The back of the knee brushed the rod and the hip went deep.',
+    'Rolling the knee outward while the hip stays put.',
+    'Drawing on until the hips run past the shoulders.',
+  ),
 };

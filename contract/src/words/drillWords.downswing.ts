@@ -171,4 +171,43 @@ export const DOWNSWING_DRILLS: Readonly<Record<string, DrillWords>> = {
     'Lunging the whole body at the ball.',
     'Losing depth to get there.',
   ),
+  drop_back_stance: words(
+    'Drop-back stance',
+    'Keeps the trail knee from driving at the ball.',
+    [
+      'Set the trail foot back by the shown distance.',
+      'Swing slowly; both knees straighten, the trail foot banks onto its inside edge.',
+      'Go back to your usual stance and keep the same feel.',
+    ],
+    'Bank the foot, don’t kick the knee.',
+    'The heel was still low when the ball left.',
+    'Leaving the foot flat until the very end.',
+    'A trail side that never comes through.',
+  ),
+  open_close_shuffle: words(
+    'Open, close, go',
+    'Wakes hips that stand still before they stop.',
+    [
+      'Take your stance over the ball.',
+      'Shuffle the feet and open and close the hips a few times, lightly.',
+      'Let the last opening be the start of the swing.',
+    ],
+    'Feet alive, hips open last, go.',
+    'The feet moved and the hips opened before you started.',
+    'A waggle that has nothing to do with the hips.',
+    'Starting with the hips already turned away from square.',
+  ),
+  heel_load_push: words(
+    'Heel load and push',
+    'Finds the push that turns the hips and straightens the lead leg.',
+    [
+      'Stand with the lead foot ahead and its heel up. No ball.',
+      'Press the heel into the floor.',
+      'Push off it so firmly that the foot slides back by itself.',
+    ],
+    'Press, then push the floor away.',
+    'The foot snapped back on its own.',
+    'Jumping before the heel has pressed.',
+    'A lead hip that pops up early.',
+  ),
 };

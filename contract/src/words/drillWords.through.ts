@@ -67,4 +67,30 @@ export const THROUGH_DRILLS: Readonly<Record<string, DrillWords>> = {
     'Chopping down to get there.',
     'Leaning forward to make it easy.',
   ),
+  half_start_hit: words(
+    'Half-start hit',
+    'Leaves the body no choice but to extend through the ball.',
+    [
+      'Set the club with the lead arm level. Stop there.',
+      'From the stop, hit the ball as far as you can.',
+      'No second wind-up.',
+    ],
+    'From the stop, all the way through.',
+    'The ball flew as far as a half swing ever did.',
+    'Swaying back first to steal a run-up.',
+    'Hitting with the arms alone.',
+  ),
+  impact_press: words(
+    'Impact press',
+    'Shows hands and face where the body should be when they meet the ball.',
+    [
+      'Set a soft bag where the ball would be.',
+      'Swing gently into it with the body turned.',
+      'Stop on the bag: face flat against it, hips open.',
+    ],
+    'Meet the bag with the body already round.',
+    'The face lay flat on the bag and the belt faced past it.',
+    'Stopping the body so that the hands can catch up.',
+    'Hitting the bag hard.',
+  ),
 };

@@ -1,5 +1,6 @@
 import { BACKSWING_DRILLS } from './drillWords.backswing.ts';
 import { DOWNSWING_DRILLS } from './drillWords.downswing.ts';
+import { OUR_DRILLS } from './drillWords.ours.ts';
 import { THROUGH_DRILLS } from './drillWords.through.ts';
 import type { DrillWords } from './drillWords.ts';
 
@@ -7,6 +8,7 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
   ...BACKSWING_DRILLS,
   ...DOWNSWING_DRILLS,
   ...THROUGH_DRILLS,
+  ...OUR_DRILLS,
 };
 
 export const SETUP_WORDS: Readonly<Record<string, string>> = {
@@ -23,6 +25,8 @@ export const SETUP_WORDS: Readonly<Record<string, string>> = {
   chair_gap: 'Chair to seat',
   box_past_toes: 'Box past the trail toes',
   marker_ahead_of_foot: 'Marker ahead of the trail foot',
+  foot_back: 'Trail foot drawn back',
+  stick_outside_knee: 'Stick outside the lead knee',
   brush_ahead: 'Brush ahead of the line',
   camera_away: 'Phone to player',
   camera_height: 'Phone height',

@@ -131,7 +131,7 @@ export function refusalText(refusal: { readonly code: string; readonly about: st
     case 'overdo':
       return `Overdone, it makes “${faultName(about)}”, which is already there.`;
     case 'prerequisite':
-      return BLOCKER_WORDS[about] ?? about;
+      return BLOCKER_WORDS[about] ?? `Comes after “${drillName(about)}”.`;
     default:
       return 'Too weak for this fault.';
   }

@@ -41,6 +41,8 @@ export function refuse(drill: Drill, file: CaseFile, diagnosis: Diagnosis): Refu
   if (drill.needsFaceAndArms && diagnosis.blockers.length > 0) {
     return say('prerequisite', diagnosis.blockers[0] as string);
   }
+  if (drill.after && !file.active.includes(drill.after) && !historyHas(file, drill.after))
+    return say('prerequisite', drill.after);
   return null;
 }
 
@@ -114,6 +116,9 @@ export function watchesFor(drill: Drill, diagnosis: Diagnosis): string[] {
   const tendency = (diagnosis.faults[drill.overdo] ?? 0) > TENDENCY;
   return tendency ? measured : measured.slice(0, 1);
 }
+
+const historyHas = (file: CaseFile, drill: string): boolean =>
+  file.history.some((entry) => entry.drill === drill);
 
 export const historyWith = (drill: Drill, history: readonly DrillHistory[]) =>
   history.filter((entry) => entry.drill === drill.id).at(-1)?.outcome ?? null;
