@@ -1,0 +1,174 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import { COMMANDS } from './commands.ts';
+
+const answer = (command: string, json: unknown): Record<string, never> => {
+  const result = (COMMANDS[command] as (typeof COMMANDS)[string])(json);
+  if (!result.ok) throw new Error(JSON.stringify(result.problems));
+  return result.value as Record<string, never>;
+};
+const problems = (command: string, json: unknown) => {
+  const result = (COMMANDS[command] as (typeof COMMANDS)[string])(json);
+  return result.ok ? [] : result.problems;
+};
+const file = {
+  format: 'inchstep.case/1',
+  student: { heightIn: 70, aids: ['stick', 'phone'] },
+  measures: [
+    { id: 'shift_top', value: -2.6, sd: 0.2 },
+    { id: 'trail_hip_past_line', value: 1.6, sd: 0.2 },
+  ],
+};
+
+describe('each command answers in its format', () => {
+  test('simulate, then measure what it made: most truths lie in their intervals', () => {
+    const made = answer('simulate', { faults: { sway: 2 }, seed: 7, swings: 2 }) as unknown as {
+      swings: { capture: object; truth: { measures: Record<string, number> } }[];
+    };
+    expect(made.swings).toHaveLength(2);
+    const first = made.swings[0] as (typeof made.swings)[number];
+    const { measures, format } = answer('measure', first.capture) as unknown as {
+      format: string;
+      measures: { id: string; lo95: number; hi95: number; verdict: string }[];
+    };
+    expect(format).toBe('inchstep.measures/1');
+    const known = measures.filter((m) => first.truth.measures[m.id] !== undefined);
+    const held = known.filter((m) => {
+      const truth = first.truth.measures[m.id] as number;
+      return m.lo95 <= truth && truth <= m.hi95;
+    });
+    expect(held.length / known.length).toBeGreaterThan(0.85);
+    expect(measures.find((m) => m.id === 'shift_top')?.verdict).toBe('low');
+  });
+  test('simulate: the same seed, the same golfer', () => {
+    const ask = { faults: { stall: 1 }, seed: 3 };
+    expect(answer('simulate', ask)).toEqual(answer('simulate', ask));
+    expect(answer('simulate', ask)).not.toEqual(answer('simulate', { ...ask, seed: 4 }));
+  });
+  test('diagnose', () => {
+    expect(answer('diagnose', file)).toMatchObject({
+      format: 'inchstep.diagnosis/1',
+      enough: true,
+      roots: [{ fault: 'sway', strength: 'strong' }],
+      workOn: ['sway'],
+    });
+  });
+  test('prescribe, by diagnosis and as told', () => {
+    expect(answer('prescribe', file)).toMatchObject({ format: 'inchstep.prescription/1', workOn: ['sway'] });
+    const told = answer('prescribe', { ...file, workOn: ['stall'] }) as unknown as {
+      drills: { id: string; reasons: string[]; cue: string }[];
+    };
+    expect(told.drills[0]?.reasons.length).toBeGreaterThan(0);
+    expect(told.drills[0]?.cue).not.toBe('');
+  });
+  test('plan', () => {
+    const plan = answer('plan', {
+      ...file,
+      drills: ['kiss_the_post'],
+      planning: {
+        start: '2027-03-01',
+        nextLesson: '2027-03-15',
+        days: ['mon', 'wed', 'sun'],
+        placeByDay: { sun: 'range' },
+      },
+    });
+    expect(plan).toMatchObject({ format: 'inchstep.plan/1', days: expect.any(Array) });
+  });
+  test('gate', () => {
+    expect(answer('gate', { reps: 'PPPPPPP', stage: 'half' })).toEqual({
+      decision: 'advance',
+      repsUsed: 7,
+      tape: 1,
+    });
+  });
+  test('change', () => {
+    const sessions = [
+      { date: '2027-03-01', values: [-2, -2.1, -1.9], sd: 0.3 },
+      { date: '2027-03-20', values: [0, 0.1, -0.1], sd: 0.3 },
+    ];
+    expect(answer('change', { measure: 'shift_top', sessions, family: 1 })).toMatchObject({
+      verdict: 'real',
+      delta: 2,
+    });
+  });
+});
+
+describe('bad input is refused by path', () => {
+  test.each([
+    [
+      'measure',
+      {
+        format: 'inchstep.capture/1',
+        golfer: { handedness: 'right', heightIn: 7 },
+        views: [{ id: 'a', kind: 'face_on', widthPx: 100, heightPx: 100 }],
+        marks: [],
+      },
+      'golfer.heightIn',
+    ],
+    ['diagnose', { ...file, measures: [{ id: 'nonsense', value: 1, sd: 1 }] }, 'measures[0].id'],
+    ['diagnose', { ...file, findings: [{ id: 'obs.flip', seen: 'maybe' }] }, 'findings[0].seen'],
+    ['prescribe', { ...file, workOn: ['nonsense'] }, 'workOn[0]'],
+    ['prescribe', { ...file, active: ['juggling'] }, 'active[0]'],
+    [
+      'plan',
+      { ...file, drills: ['juggling'], planning: { start: '2027-03-01', days: ['mon'] } },
+      'drills[0]',
+    ],
+    ['gate', { reps: 'PPX', stage: 'half' }, 'reps'],
+    ['change', { measure: 'nonsense', sessions: [] }, 'measure'],
+    ['simulate', { faults: { nonsense: 2 } }, 'faults.nonsense'],
+  ])('%s: %#', (command, json, path) => {
+    expect(problems(command, json).map((p) => p.path)).toContain(path);
+  });
+});
+
+describe('the program itself', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'inchstep-cli-'));
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const run = (args: string[], input = '') =>
+    spawnSync('node', [new URL('../../dist/cli.js', import.meta.url).pathname, ...args], {
+      input,
+      encoding: 'utf8',
+    });
+  const gate = (reps: string) => JSON.stringify({ reps, stage: 'slow' });
+
+  test('reads a file or standard input, answers on standard output', () => {
+    const path = join(folder, 'gate.json');
+    writeFileSync(path, gate('FFF'));
+    expect(JSON.parse(run(['gate', path]).stdout)).toMatchObject({ decision: 'hold' });
+    expect(JSON.parse(run(['gate', '-'], gate('P')).stdout)).toMatchObject({ decision: 'continue' });
+  });
+  test('exit 2 and one line on standard error for bad input, nothing on standard output', () => {
+    for (const [args, input] of [
+      [['gate', '-'], gate('PX')],
+      [['gate', '-'], '{"reps":'],
+      [['gate', join(folder, 'missing.json')], ''],
+      [['juggle', '-'], '{}'],
+      [[], ''],
+    ] as const) {
+      const { status, stdout, stderr } = run([...args], input);
+      expect(status).toBe(2);
+      expect(stdout).toBe('');
+      expect(stderr.trim().split('\n')).toHaveLength(1);
+    }
+  });
+  test('--lines: one answer a line, in order, and a bad line does not stop the stream', () => {
+    const { stdout, status, stderr } = run(
+      ['gate', '-', '--lines'],
+      `${gate('P')}\nnot json\n\n${gate('FFF')}\n`,
+    );
+    const lines = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
+    expect(lines).toHaveLength(3);
+    expect(lines[0]).toMatchObject({ decision: 'continue' });
+    expect(lines[1].error).toMatch(/not JSON/);
+    expect(lines[2]).toMatchObject({ decision: 'hold' });
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/^line 2: /);
+  });
+});

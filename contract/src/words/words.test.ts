@@ -1,0 +1,109 @@
+import { LANDMARKS, STATIONS } from '@inchstep/core/capture';
+import { QUEUE_REASONS } from '@inchstep/core/checkins';
+import { BLOCKERS, FAULTS, FINDING_IDS, PHASES } from '@inchstep/core/diagnosis';
+import { WEEKDAYS } from '@inchstep/core/foundation';
+import { AIDS, BAND_ROWS, CLUBS, LIMITS, PLACES, VIEW_KINDS } from '@inchstep/core/intake';
+import { STAGES } from '@inchstep/core/practice';
+import { DRILLS } from '@inchstep/core/prescription';
+import { describe, expect, test } from '@jest/globals';
+import * as words from './index.ts';
+
+const TABLES: readonly [name: string, ids: readonly string[], table: Readonly<Record<string, unknown>>][] = [
+  ['fault', FAULTS.map((f) => f.id), words.FAULT_WORDS],
+  ['measure', BAND_ROWS.map((r) => r.id), words.MEASURE_WORDS],
+  ['drill', DRILLS.map((d) => d.id), words.DRILL_WORDS],
+  ['set-up distance', [...new Set(DRILLS.flatMap((d) => d.setup.map((s) => s.id)))], words.SETUP_WORDS],
+  ['station', STATIONS, words.STATION_WORDS],
+  ['landmark', LANDMARKS, words.LANDMARK_WORDS],
+  ['stage', STAGES, words.STAGE_WORDS],
+  ['aid', AIDS, words.AID_WORDS],
+  ['place', PLACES, words.PLACE_WORDS],
+  ['limit', LIMITS, words.LIMIT_WORDS],
+  ['club', CLUBS, words.CLUB_WORDS],
+  ['view', VIEW_KINDS, words.VIEW_WORDS],
+  ['weekday', WEEKDAYS, words.WEEKDAY_WORDS],
+  ['phase', PHASES, words.PHASE_WORDS],
+  ['blocker', BLOCKERS.map((b) => b.id), words.BLOCKER_WORDS],
+  ['look', FINDING_IDS.filter((id) => id.startsWith('obs.') || id.startsWith('ball.')), words.FINDING_WORDS],
+];
+
+describe('every id has its words, and no words are left over', () => {
+  test.each(TABLES)('%s', (_, ids, table) => {
+    expect(ids.length).toBeGreaterThan(0);
+    for (const id of ids) expect(table[id]).toBeDefined();
+  });
+  test.each(TABLES.slice(0, 3))('no %s that is gone', (_, ids, table) => {
+    expect(Object.keys(table).filter((id) => !ids.includes(id))).toEqual([]);
+  });
+});
+
+describe('drill texts', () => {
+  test.each(DRILLS.map((d) => d.id))('%s is complete', (id) => {
+    const text = words.DRILL_WORDS[id];
+    expect(text?.steps.length).toBeGreaterThanOrEqual(2);
+    for (const part of [text?.name, text?.purpose, text?.cue, text?.counts, text?.fake, text?.tooMuch])
+      expect(part?.length).toBeGreaterThan(3);
+    expect(text?.cue.length).toBeLessThan(60);
+  });
+  test('no two drills share a name or a cue', () => {
+    const all = Object.values(words.DRILL_WORDS);
+    expect(new Set(all.map((t) => t.name)).size).toBe(all.length);
+    expect(new Set(all.map((t) => t.cue)).size).toBe(all.length);
+  });
+});
+
+test('plain words: no exclamation, no left or right in what a core id says', () => {
+  const texts = JSON.stringify([
+    words.DRILL_WORDS,
+    words.FAULT_WORDS,
+    words.MEASURE_WORDS,
+    words.STAGE_WORDS,
+  ]);
+  expect(texts).not.toMatch(/!/);
+  expect(texts).not.toMatch(/\b(left|right)-?(hand|foot|knee|hip|side)/i);
+  expect(QUEUE_REASONS[0]).toBe('pain');
+});
+
+describe('a problem’s sentence', () => {
+  test('fills in what was wrong and says what to do', () => {
+    const text = words.problemText({ code: 'clip_too_large', detail: { limitMb: 300 } });
+    expect(text).toContain('300 MB');
+    expect(text).not.toMatch(/[{}]/);
+  });
+  test('an unknown code falls back to something that can be read', () => {
+    expect(words.problemText({ code: 'never_heard_of', detail: {} }).length).toBeGreaterThan(20);
+  });
+});
+
+describe('the drafted reply', () => {
+  const facts = {
+    pain: false,
+    better: [
+      {
+        id: 'turn_top',
+        unit: 'deg',
+        before: 68,
+        after: 54,
+        verdict: 'real' as const,
+        direction: 'better' as const,
+      },
+    ],
+    practised: { repsDone: 40, repsPlanned: 80, passRate: 0.75 },
+    key: { drill: 'knee_swap', stage: 'half' as const, speedPct: 55 },
+    gate: 'continue' as const,
+    leave: ['over_turn'],
+    sendNext: { view: 'face_on' as const, swings: 3, by: '2027-03-08' },
+  };
+  test('better first, then the key piece, what to leave, what to send', () => {
+    const text = words.draftReply(facts, 'Priya');
+    const order = ['68° then, 54° now', '40 of 80', 'Knee swap', 'Leave alone', '3 swings face-on'];
+    const places = order.map((part) => text.indexOf(part));
+    expect(places).not.toContain(-1);
+    expect([...places].sort((a, b) => a - b)).toEqual(places);
+  });
+  test('pain pushes everything else aside', () => {
+    const text = words.draftReply({ ...facts, pain: true }, 'Priya');
+    expect(text).toContain('doctor');
+    expect(text).not.toContain('Knee swap');
+  });
+});
