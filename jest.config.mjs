@@ -29,6 +29,7 @@ export default {
       ...shared,
       displayName: 'web',
       testEnvironment: 'jsdom',
+      setupFiles: ['<rootDir>/tools/jsdomSetup.mjs'],
       testMatch: ['<rootDir>/web/src/**/*.test.{ts,tsx}'],
       moduleNameMapper: {
         '^lucide-react$': '<rootDir>/node_modules/lucide-react/dist/cjs/lucide-react.js',

@@ -1,0 +1,142 @@
+import { LANDMARKS, MARKS_WANTED, STATIONS, STICK_PLACES } from '@inchstep/core/capture';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { type BenchAction, type BenchState, bench, markAt, nextUnmarked, startBench } from './benchState.ts';
+
+const view = (kind: 'face_on' | 'down_the_line') => ({
+  kind,
+  clipId: null,
+  widthPx: 1080,
+  heightPx: 1920,
+  camera: {},
+  groundMarks: [],
+  stationTimes: {},
+});
+const fresh = () =>
+  startBench({ views: [view('face_on'), view('down_the_line')], marks: [], club: 'mid_iron', speed: 'full' });
+const after = (state: BenchState, ...actions: BenchAction[]) => actions.reduce(bench, state);
+const mark = (u: number, v: number, more: object = {}): BenchAction => ({ type: 'mark', u, v, ...more });
+
+describe('marks', () => {
+  test('a mark goes to the chosen view, station and landmark; the next missing one is chosen', () => {
+    const state = after(fresh(), { type: 'look', station: 'top' }, mark(10, 20));
+    expect(markAt(state, 'face_on', 'top', 'lead_hip')).toMatchObject({ u: 10, v: 20, sdPx: 2 });
+    expect(state.landmark).toBe('trail_hip');
+  });
+  test('moving a mark replaces it, keeps its trust and stays where it is', () => {
+    const once = after(
+      fresh(),
+      mark(10, 20),
+      { type: 'look', landmark: 'lead_hip' },
+      { type: 'sight', sight: 'guessed' },
+    );
+    const moved = after(once, mark(12, 22, { stay: true }));
+    expect(moved.work.marks).toHaveLength(1);
+    expect(moved.work.marks[0]).toMatchObject({ u: 12, v: 22, sdPx: 12 });
+    expect(moved.landmark).toBe('lead_hip');
+  });
+  test('sight scales with the picture', () => {
+    const small = startBench({
+      views: [{ ...view('face_on'), widthPx: 540 }],
+      marks: [],
+      club: 'mid_iron',
+      speed: 'full',
+    });
+    expect(after(small, mark(1, 1)).work.marks[0]?.sdPx).toBe(1);
+  });
+  test('the next landmark wraps to the first that is missing, and stays when none is', () => {
+    const wanted = MARKS_WANTED.face_on;
+    const all = after(fresh(), ...wanted.slice(1).map((landmark, i) => mark(i, i, { landmark })));
+    expect(nextUnmarked(all, wanted.at(-1) as (typeof wanted)[number])).toBe('lead_hip');
+    const full = after(all, mark(1, 1, { landmark: 'lead_hip' }));
+    expect(nextUnmarked(full, 'neck')).toBe('neck');
+  });
+  test('taking one away leaves the others', () => {
+    const state = after(
+      fresh(),
+      mark(1, 1),
+      mark(2, 2),
+      { type: 'look', landmark: 'lead_hip' },
+      { type: 'unmark' },
+    );
+    expect(state.work.marks.map((m) => m.landmark)).toEqual(['trail_hip']);
+  });
+  test('the same landmark in another view or station is another mark', () => {
+    const state = after(
+      fresh(),
+      mark(1, 1, { landmark: 'lead_hip' }),
+      { type: 'look', view: 'down_the_line', landmark: 'lead_hip' },
+      mark(2, 2),
+      { type: 'look', station: 'top', landmark: 'lead_hip' },
+      mark(3, 3),
+    );
+    expect(state.work.marks).toHaveLength(3);
+  });
+});
+
+describe('stations, sticks, cameras', () => {
+  test('naming a station moves there and touches one view only', () => {
+    const state = after(fresh(), { type: 'name', view: 'face_on', station: 'top', time: 1.1 });
+    expect(state.station).toBe('top');
+    expect(state.work.views.map((v) => v.stationTimes.top)).toEqual([1.1, undefined]);
+  });
+  test('stick ends come one after the other, and the fourth ends it', () => {
+    const four = [1, 2, 3, 4].map((n): BenchAction => ({ type: 'stick', u: n, v: n }));
+    const state = after(fresh(), { type: 'look', stick: 0 }, ...four);
+    expect(state.stick).toBeNull();
+    expect(state.work.views[0]?.groundMarks.map(({ xIn, yIn }) => ({ xIn, yIn }))).toEqual([...STICK_PLACES]);
+    const again = after(state, { type: 'look', stick: 1 }, { type: 'stick', u: 9, v: 9 });
+    expect(again.work.views[0]?.groundMarks).toHaveLength(4);
+    expect(after(again, { type: 'clear_sticks' }).work.views[0]?.groundMarks).toEqual([]);
+  });
+  test('a clip for a view that has one takes its place', () => {
+    const state = after(fresh(), { type: 'attach', view: { ...view('face_on'), widthPx: 720 } });
+    expect(state.work.views).toHaveLength(2);
+    expect(state.work.views.find((v) => v.kind === 'face_on')?.widthPx).toBe(720);
+  });
+});
+
+describe('undo and redo', () => {
+  const anything: fc.Arbitrary<BenchAction> = fc.oneof(
+    fc.record({
+      type: fc.constant('mark' as const),
+      u: fc.integer({ min: 0, max: 1080 }),
+      v: fc.integer({ min: 0, max: 1920 }),
+      landmark: fc.constantFrom(...LANDMARKS),
+    }),
+    fc.record({
+      type: fc.constant('name' as const),
+      view: fc.constantFrom('face_on' as const, 'down_the_line' as const),
+      station: fc.constantFrom(...STATIONS),
+      time: fc.integer({ min: 0, max: 200 }).map((n) => n / 60),
+    }),
+    fc.record({
+      type: fc.constant('sight' as const),
+      sight: fc.constantFrom('clear' as const, 'partly' as const, 'guessed' as const),
+    }),
+    fc.constant<BenchAction>({ type: 'unmark' }),
+    fc.record({ type: fc.constant('look' as const), station: fc.constantFrom(...STATIONS) }),
+  );
+  test('undo as often as there were steps gives the start; redo gives the end again', () => {
+    fc.assert(
+      fc.property(fc.array(anything, { maxLength: 30 }), (actions) => {
+        const start = fresh();
+        const end = after(start, ...actions);
+        const steps = end.past.length;
+        const back = after(end, ...Array<BenchAction>(steps + 2).fill({ type: 'undo' }));
+        expect(back.work).toEqual(start.work);
+        const on = after(back, ...Array<BenchAction>(steps + 2).fill({ type: 'redo' }));
+        expect(on.work).toEqual(end.work);
+      }),
+      { seed: 3, numRuns: 80 },
+    );
+  });
+  test('a new step forgets what was undone', () => {
+    const state = after(fresh(), mark(1, 1), mark(2, 2), { type: 'undo' }, mark(3, 3));
+    expect(state.future).toEqual([]);
+    expect(after(state, { type: 'redo' }).work).toEqual(state.work);
+  });
+  test('looking around is no step', () => {
+    expect(after(fresh(), { type: 'look', station: 'top' }).past).toEqual([]);
+  });
+});
