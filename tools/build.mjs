@@ -17,6 +17,9 @@ if (!only || only === 'cli') {
   // Everything inside, so that the core's commands start quickly.
   await build({ ...node, entryPoints: ['cli/src/main.ts'], outfile: 'dist/cli.js', minifySyntax: true });
 }
+if (!only || only === 'bench') {
+  await build({ ...node, entryPoints: ['standins/src/studies/main.ts'], outfile: 'dist/bench.js' });
+}
 if (!only || only === 'server') {
   await build({
     ...node,

@@ -1,9 +1,10 @@
 import { STATIONS } from '@inchstep/core/capture';
-import type { CaseFile } from '@inchstep/core/diagnosis';
+import { type CaseFile, FAULTS } from '@inchstep/core/diagnosis';
 import { between, seededRandom } from '@inchstep/core/foundation';
-import { resolveSchool } from '@inchstep/core/intake';
-import { measureCapture } from '@inchstep/core/measures';
+import { bandFor, resolveSchool } from '@inchstep/core/intake';
+import { measureCapture, severityOf } from '@inchstep/core/measures';
 import { FAULT_EFFECTS, type FaultGrades } from '../golfer/faultEffects.ts';
+import { makeGolfer, trueMeasures } from '../golfer/golfer.ts';
 import { simulate } from '../simulate.ts';
 
 /** Faults that marks on pictures can show; the others need a track, a shot or an eye. */
@@ -51,21 +52,68 @@ export function knownCase(faults: FaultGrades, seed: number): KnownCase {
   };
 }
 
-/** Every fault alone, at a grade, over several golfers. */
-export const singles = (grade: number, golfers: number): KnownCase[] =>
-  SHOWN_FAULTS.flatMap((fault, i) =>
-    Array.from({ length: golfers }, (_, k) => knownCase({ [fault]: grade }, 10_000 + 100 * i + k)),
-  );
+/** The strongest finding a fault shows on pictures; its grade of severity is what "clear" means. */
+function severityAt(fault: string, grade: number, seed: number): number {
+  const golfer = makeGolfer({ handedness: 'right', heightIn: 70 }, { [fault]: grade }, seededRandom(seed));
+  const truth = trueMeasures(golfer);
+  const rows = FAULTS.find((f) => f.id === fault)?.evidence ?? [];
+  const grades = rows.flatMap(({ finding, strength }) => {
+    const [id, side] = finding.split('.') as [string, string];
+    const value = truth[id];
+    if (strength < 2 || value === undefined || (side !== 'low' && side !== 'high')) return [];
+    const severity = severityOf(value, bandFor(id, USUAL));
+    return [{ strength, steps: side === 'low' ? -severity : severity }];
+  });
+  const strongest = Math.max(0, ...grades.map((g) => g.strength));
+  return Math.max(0, ...grades.filter((g) => g.strength === strongest).map((g) => g.steps));
+}
 
-/** Random pairs at random grades, neither below clear. */
+const USUAL = {
+  heightIn: 70,
+  flexibility: 'usual',
+  armSwing: 'usual',
+  club: 'mid_iron',
+  school: resolveSchool({}),
+} as const;
+const MOST = 6;
+
+/** The stand-in's amount at which a fault's own finding lies `steps` beyond its band, or null. */
+export function gradeFor(fault: string, steps: number): number | null {
+  const at = (grade: number) => severityAt(fault, grade, 5);
+  if (at(MOST) < steps) return null;
+  let [low, high] = [0, MOST];
+  for (let i = 0; i < 30; i++) {
+    const middle = (low + high) / 2;
+    if (at(middle) < steps) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** Every fault that pictures show, alone, so many steps beyond its band, over several golfers. */
+export const singles = (steps: number, golfers: number): KnownCase[] =>
+  SHOWN_FAULTS.flatMap((fault, i) => {
+    const grade = gradeFor(fault, steps);
+    if (grade === null) return [];
+    return Array.from({ length: golfers }, (_, k) => knownCase({ [fault]: grade }, 10_000 + 100 * i + k));
+  });
+
+/** Random pairs, each clear or stronger (1 to 2.5 steps beyond the band). */
 export function pairs(count: number): KnownCase[] {
   const random = seededRandom(4711);
-  const any = () => SHOWN_FAULTS[Math.floor(random() * SHOWN_FAULTS.length)] as string;
+  const graded = SHOWN_FAULTS.flatMap((fault) => {
+    const [clear, strong] = [gradeFor(fault, 1), gradeFor(fault, 2.5)];
+    return clear !== null && strong !== null ? [{ fault, clear, strong }] : [];
+  });
+  const any = () => graded[Math.floor(random() * graded.length)] as (typeof graded)[number];
   return Array.from({ length: count }, (_, k) => {
     const first = any();
     let second = any();
-    while (second === first) second = any();
-    const faults = { [first]: between(random, 1.2, 2.6), [second]: between(random, 1.2, 2.6) };
+    while (second.fault === first.fault) second = any();
+    const faults = {
+      [first.fault]: between(random, first.clear, first.strong),
+      [second.fault]: between(random, second.clear, second.strong),
+    };
     return knownCase(faults, 50_000 + k);
   });
 }

@@ -1,0 +1,89 @@
+import { STATIONS, type Station } from '@inchstep/core/capture';
+import { between, seededRandom } from '@inchstep/core/foundation';
+import { measureCapture } from '@inchstep/core/measures';
+import { FAULT_EFFECTS } from '../golfer/faultEffects.ts';
+import { type SimulateRequest, simulate } from '../simulate.ts';
+
+/** A golfer nobody tuned for: random height, hand and up to two random faults. */
+export function randomGolfer(seed: number, more: Partial<SimulateRequest> = {}): SimulateRequest {
+  const random = seededRandom(seed);
+  const fault = () => FAULT_EFFECTS[Math.floor(random() * FAULT_EFFECTS.length)]?.fault as string;
+  return {
+    golfer: { handedness: random() < 0.3 ? 'left' : 'right', heightIn: between(random, 62, 76) },
+    faults: { [fault()]: between(random, 0, 3), [fault()]: between(random, 0, 2) },
+    seed: seed * 31,
+    ...more,
+  };
+}
+
+export interface Coverage {
+  readonly golfers: number;
+  readonly intervals: number;
+  /** Share of 95 % intervals that hold the truth. */
+  readonly held: number;
+  /** Share of measures whose verdict is not "can't tell". */
+  readonly told: number;
+  /** Share of told verdicts that are wrong about the truth. */
+  readonly wrong: number;
+  /** Root mean square error by measure. */
+  readonly rms: Readonly<Record<string, number>>;
+}
+
+const verdictOf = (value: number, lo: number | null, hi: number | null): string =>
+  lo !== null && value < lo ? 'low' : hi !== null && value > hi ? 'high' : 'in';
+
+/** How often intervals hold the truth, and how far off the values are, over random golfers and cameras. */
+export function coverage(golfers: number, more: Partial<SimulateRequest> = {}, from = 1): Coverage {
+  let held = 0;
+  let intervals = 0;
+  let told = 0;
+  let wrong = 0;
+  const squares = new Map<string, number[]>();
+  for (let seed = from; seed < from + golfers; seed++) {
+    const [swing] = simulate(randomGolfer(seed, more));
+    if (!swing) throw new Error('coverage: no swing came');
+    for (const { id, value, lo95, hi95, verdict, band } of measureCapture(swing.capture).measures) {
+      const truth = swing.truth.measures[id];
+      if (truth === undefined) continue;
+      intervals++;
+      if (lo95 <= truth && truth <= hi95) held++;
+      if (verdict !== 'cant_tell') {
+        told++;
+        if (verdictOf(truth, band.lo, band.hi) !== verdict) wrong++;
+      }
+      squares.set(id, [...(squares.get(id) ?? []), (value - truth) ** 2]);
+    }
+  }
+  const rms = [...squares].map(([id, list]) => [
+    id,
+    Math.sqrt(list.reduce((a, b) => a + b, 0) / list.length),
+  ]);
+  return {
+    golfers,
+    intervals,
+    held: held / intervals,
+    told: told / intervals,
+    wrong: wrong / Math.max(1, told),
+    rms: Object.fromEntries(rms),
+  };
+}
+
+const FIVE: readonly Station[] = ['address', 'top', 'delivery', 'impact', 'finish'];
+
+/** The groups that must each be honest. */
+export const COVERAGE_GROUPS: readonly (readonly [name: string, more: Partial<SimulateRequest>])[] = [
+  ['two views, ten stations', { stations: STATIONS }],
+  ['two views, five stations', { stations: FIVE }],
+  [
+    'no sticks',
+    {
+      stations: FIVE,
+      views: [
+        { kind: 'face_on', sticks: false },
+        { kind: 'down_the_line', sticks: false },
+      ],
+    },
+  ],
+  ['face-on alone', { stations: FIVE, views: [{ kind: 'face_on' }] }],
+  ['left-handed', { stations: FIVE, golfer: { handedness: 'left', heightIn: 69 } }],
+];

@@ -1,0 +1,85 @@
+import { checkCapture } from '@inchstep/core/capture';
+import { diagnose } from '@inchstep/core/diagnosis';
+import { measureCapture } from '@inchstep/core/measures';
+import { buildPlan } from '@inchstep/core/practice';
+import { DRILLS, prescribe } from '@inchstep/core/prescription';
+import { simulate } from '../simulate.ts';
+import { knownCase } from './diagnosisCases.ts';
+
+export interface Speed {
+  readonly what: string;
+  readonly medianMs: number;
+  readonly worstMs: number;
+  readonly runs: number;
+  readonly goalMs: number | null;
+}
+
+/** Times a step over and over in a warm process; the clock is the caller's. */
+function time(
+  what: string,
+  goalMs: number | null,
+  runs: number,
+  clock: () => number,
+  step: (i: number) => void,
+): Speed {
+  for (let i = 0; i < Math.min(10, runs); i++) step(i);
+  const taken = Array.from({ length: runs }, (_, i) => {
+    const from = clock();
+    step(i);
+    return clock() - from;
+  }).sort((a, b) => a - b);
+  return {
+    what,
+    medianMs: taken[Math.floor(runs / 2)] as number,
+    worstMs: taken.at(-1) as number,
+    runs,
+    goalMs,
+  };
+}
+
+/** What later work must not slow down, each on other input than the last run. */
+export function speeds(clock: () => number): Speed[] {
+  const swings = Array.from({ length: 8 }, (_, i) => {
+    const [swing] = simulate({
+      golfer: { handedness: 'right', heightIn: 66 + i },
+      faults: { sway: i % 3 },
+      seed: 40 + i,
+    });
+    const checked = swing && checkCapture(swing.capture);
+    if (!checked?.ok) throw new Error('speeds: the stand-in made a capture that is refused');
+    return checked.value;
+  });
+  const cases = Array.from(
+    { length: 8 },
+    (_, i) => knownCase({ lead_knee_collapse: 2, over_slide: (i % 3) + 0.5 }, 900 + i).file,
+  );
+  const at = <T>(list: readonly T[], i: number) => list[i % list.length] as T;
+  const withAids = cases.map((file) => ({
+    ...file,
+    student: {
+      ...file.student,
+      aids: ['stick', 'chair', 'wall', 'basket', 'wedge', 'bar', 'box', 'phone'] as const,
+    },
+  }));
+  return [
+    time('body fit, two views, ten stations', 30, 40, clock, (i) => measureCapture(at(swings, i))),
+    time('diagnosis with its next looks', 100, 60, clock, (i) => diagnose(at(cases, i))),
+    time(`match over ${DRILLS.length} drills, diagnosis included`, null, 60, clock, (i) =>
+      prescribe(at(withAids, i), ['lead_knee_collapse']),
+    ),
+    time('plan of eight weeks', null, 60, clock, (i) =>
+      buildPlan({
+        file: at(cases, i),
+        drills: ['knee_swap', 'delivery_freeze'],
+        start: '2027-03-01',
+        nextLesson: null,
+        days: ['mon', 'wed', 'fri', 'sun'],
+        minutesPerDay: { sun: 40 },
+        placeByDay: { sun: 'range' },
+        done: [],
+        missed: [],
+        reached: {},
+      }),
+    ),
+  ];
+}

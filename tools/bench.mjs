@@ -1,0 +1,117 @@
+// Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench calibration N`.
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { openBrowser } from './browser.mjs';
+
+const [study, size] = process.argv.slice(2);
+const node = (args, more = {}) => spawnSync('node', args, { encoding: 'utf8', maxBuffer: 1e8, ...more });
+const lines = (text) =>
+  text
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line));
+const row = (name, value, goal = '') =>
+  console.log(`${name.padEnd(52)} ${String(value).padStart(12)}  ${goal}`);
+const percent = (share) => `${(100 * share).toFixed(1)} %`;
+
+if (study === 'coverage') coverageTable();
+else if (study === 'calibration') calibrationTable();
+else await everyday();
+
+async function everyday() {
+  console.log('In a warm process (median of runs, worst in brackets)');
+  for (const s of lines(node(['dist/bench.js', 'speeds']).stdout)[0])
+    row(
+      s.what,
+      `${s.medianMs.toFixed(1)} ms`,
+      `(${s.worstMs.toFixed(1)})${s.goalMs ? ` goal ${s.goalMs}` : ''}`,
+    );
+  console.log('\nAs a whole process');
+  const folder = mkdtempSync(join(tmpdir(), 'inchstep-bench-'));
+  const gate = join(folder, 'gate.json');
+  writeFileSync(gate, '{"reps":"PPFPP","stage":"half"}');
+  const starts = Array.from({ length: 7 }, () => {
+    const from = performance.now();
+    node(['dist/cli.js', 'gate', gate]);
+    return performance.now() - from;
+  }).sort((a, b) => a - b);
+  row('a core command, start to end', `${starts[3].toFixed(0)} ms`, 'goal 500');
+  await page(folder);
+  rmSync(folder, { recursive: true, force: true });
+  console.log('\nSizes');
+  const assets = 'web/dist/assets';
+  const sizeOf = (pattern) =>
+    readdirSync(assets)
+      .filter((f) => pattern.test(f))
+      .reduce((sum, f) => sum + gzipSync(readFileSync(join(assets, f))).length, 0);
+  row('scripts of the screens, gzip', `${Math.round(sizeOf(/^index.*\.js$/) / 1024)} kB`);
+  row('scripts of the workers, gzip', `${Math.round(sizeOf(/worker.*\.js$/) / 1024)} kB`);
+  row('styles, gzip', `${Math.round(sizeOf(/\.css$/) / 1024)} kB`);
+}
+
+/** First paint and ready of the empty program and of the student's page at phone speed. */
+async function page(folder) {
+  const port = 4390;
+  const env = { ...process.env, DATA_DIR: join(folder, 'data'), PORT: String(port), LOG_LEVEL: 'silent' };
+  const server = spawn('node', ['server/dist/server.js'], { env, stdio: ['ignore', 'pipe', 'ignore'] });
+  const from = performance.now();
+  await new Promise((done) => server.stdout.on('data', (d) => String(d).includes('ready') && done()));
+  row('server ready with an empty folder', `${(performance.now() - from).toFixed(0)} ms`);
+  const { browser, close } = await openBrowser();
+  const paints = [];
+  for (let i = 0; i < 5; i++) {
+    const context = await browser.createBrowserContext();
+    const tab = await context.newPage();
+    await tab.goto(`http://localhost:${port}/`, { waitUntil: 'networkidle0' });
+    paints.push(
+      await tab.evaluate(
+        () => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? Number.NaN,
+      ),
+    );
+    await context.close();
+  }
+  row('first paint, cold cache', `${paints.sort((a, b) => a - b)[2].toFixed(0)} ms`);
+  await close();
+  server.kill('SIGTERM');
+}
+
+function coverageTable() {
+  console.log('95 % intervals over random golfers and cameras that nothing was tuned on');
+  console.log('group'.padEnd(26), 'golfers intervals   held   told  wrong   shift_delivery  turn_impact');
+  for (const c of lines(node(['dist/bench.js', 'coverage', size ?? '100']).stdout))
+    console.log(
+      c.name.padEnd(26),
+      String(c.golfers).padStart(7),
+      String(c.intervals).padStart(9),
+      percent(c.held).padStart(6),
+      percent(c.told).padStart(6),
+      percent(c.wrong).padStart(6),
+      `${c.rms.shift_delivery.toFixed(2)} in`.padStart(16),
+      `${c.rms.turn_impact.toFixed(1)}°`.padStart(12),
+    );
+}
+
+function calibrationTable() {
+  console.log('Diagnoses of stand-in golfers with known faults, measured through two cameras');
+  console.log('group'.padEnd(32), 'cases  first  in two silent  Brier  mean error');
+  for (const c of lines(node(['dist/bench.js', 'calibration', size ?? '500']).stdout)) {
+    console.log(
+      c.name.padEnd(32),
+      String(c.cases).padStart(5),
+      percent(c.first).padStart(6),
+      percent(c.inTwo).padStart(7),
+      percent(c.silent).padStart(6),
+      c.brier.toFixed(4),
+      c.expectedError.toFixed(4),
+    );
+    console.log(
+      '   said / so:',
+      c.tenths
+        .map((t) => (t.count ? `${t.said.toFixed(2)}/${t.so.toFixed(2)} (${t.count})` : '-'))
+        .join('  '),
+    );
+  }
+}
