@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
@@ -122,6 +122,19 @@ describe('bad input is refused by path', () => {
     ['simulate', { faults: { nonsense: 2 } }, 'faults.nonsense'],
   ])('%s: %#', (command, json, path) => {
     expect(problems(command, json).map((p) => p.path)).toContain(path);
+  });
+});
+
+describe('docs/formats.md', () => {
+  const text = readFileSync(new URL('../../docs/formats.md', import.meta.url), 'utf8');
+  const examples = [...text.matchAll(/```json (\w+)\n([\s\S]*?)```/g)].map(
+    (m) => [m[1], m[2]] as [string, string],
+  );
+  test('has an example of every command', () => {
+    expect(examples.map(([name]) => name)).toEqual(Object.keys(COMMANDS));
+  });
+  test.each(examples)('the example of %s answers', (name, json) => {
+    expect(problems(name, JSON.parse(json))).toEqual([]);
   });
 });
 

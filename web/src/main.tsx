@@ -20,6 +20,7 @@ import {
   OverviewScreen,
   Palette,
   ProgressScreen,
+  RosterLine,
   StudentFrame,
   TodayScreen,
 } from './rooms/progress/index.ts';
@@ -40,7 +41,7 @@ const router = createBrowserRouter([
     errorElement: <NotHere />,
     children: [
       { path: '/', element: <TodayScreen /> },
-      { path: '/students', element: <RosterScreen /> },
+      { path: '/students', element: <RosterScreen line={(id) => <RosterLine studentId={id} />} /> },
       { path: '/students/new', element: <IntakeScreen /> },
       {
         path: '/students/:id',

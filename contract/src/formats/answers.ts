@@ -1,4 +1,4 @@
-import type { Diagnosis } from '@inchstep/core/diagnosis';
+import type { Diagnosis, NextLook } from '@inchstep/core/diagnosis';
 import { roundTo } from '@inchstep/core/foundation';
 import type { Measured } from '@inchstep/core/measures';
 import type { Plan } from '@inchstep/core/practice';
@@ -49,6 +49,13 @@ export function measuresAnswer(measured: Measured) {
   };
 }
 
+const lookAnswer = (look: NextLook) => ({
+  kind: look.kind,
+  id: look.id,
+  gainBits: three(look.gainBits),
+  text: nextLookText(look),
+});
+
 /** `inchstep.diagnosis/1` */
 export function diagnosisAnswer(diagnosis: Diagnosis) {
   const weighed = (entries: Diagnosis['roots'][number]['for']) =>
@@ -75,12 +82,8 @@ export function diagnosisAnswer(diagnosis: Diagnosis) {
       why: leaveText(why),
     })),
     blockers: diagnosis.blockers,
-    nextLook: diagnosis.nextLook && {
-      kind: diagnosis.nextLook.kind,
-      id: diagnosis.nextLook.id,
-      gainBits: three(diagnosis.nextLook.gainBits),
-      text: nextLookText(diagnosis.nextLook),
-    },
+    nextLook: diagnosis.nextLook && lookAnswer(diagnosis.nextLook),
+    nextLooks: diagnosis.nextLooks.map(lookAnswer),
     faults: Object.fromEntries(Object.entries(diagnosis.faults).map(([id, p]) => [id, three(p)])),
   };
 }

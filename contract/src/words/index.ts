@@ -23,6 +23,7 @@ export {
 } from './practice.ts';
 export { PROBLEM_WORDS, type ProblemCode, problemText } from './problems.ts';
 export {
+  chanceText,
   choiceText,
   drillName,
   faultName,

@@ -1,3 +1,5 @@
+import { MEASURE_WORDS } from './measures.ts';
+
 export const STAGE_WORDS: Readonly<Record<string, { readonly name: string; readonly what: string }>> = {
   still: { name: 'Still', what: 'Pose and feel. No club, no mirror.' },
   slow: { name: 'Slow', what: 'Slow rehearsals with the aid. No ball.' },
@@ -70,7 +72,8 @@ const HELD: Readonly<Record<string, (held: Record<string, unknown>) => string>> 
     `Film ${Number(h.need) - Number(h.have)} more ${Number(h.need) - Number(h.have) === 1 ? 'swing' : 'swings'} at this speed.`,
   measure: (h) =>
     `The measure is in its band with ${Math.round(Number(h.inBand) * 100)} % probability; 80 % opens the gate.`,
-  watch: (h) => `A watched measure is leaving its band: ${String(h.measure)}.`,
+  watch: (h) =>
+    `Being overdone: “${MEASURE_WORDS[String(h.measure)]?.name ?? String(h.measure)}” is leaving its band on the far side.`,
   pain: () => 'Pain was reported. Only the coach lifts this hold.',
 };
 export const heldText = (held: { readonly code: string }): string =>

@@ -3,6 +3,10 @@ import { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS } from './faults.ts';
 import { MEASURE_WORDS } from './measures.ts';
 import { AID_WORDS, LIMIT_WORDS, PLACE_WORDS } from './practice.ts';
 
+/** A chance is never told as certain. */
+export const chanceText = (probability: number): string =>
+  probability > 0.99 ? 'over 99 %' : `${Math.round(probability * 100)} %`;
+
 export const faultName = (id: string): string => FAULT_WORDS[id] ?? id;
 export const measureName = (id: string): string => MEASURE_WORDS[id]?.name ?? id;
 export const drillName = (id: string): string => DRILL_WORDS[id]?.name ?? id;

@@ -14,7 +14,7 @@ export interface Judged {
 }
 
 /** Where a value with its uncertainty stands against a band. */
-export function judge(value: number, sd: number, band: Band): Judged {
+export function judge(value: number, sd: number, band: Pick<Band, 'lo' | 'hi' | 'step'>): Judged {
   const below = band.lo === null ? 0 : tail(band.lo - value, sd);
   const above = band.hi === null ? 0 : tail(value - band.hi, sd);
   const inBand = Math.max(0, 1 - below - above);

@@ -20,6 +20,8 @@ interface SetRunnerProps {
 
 const MIDDLE = 5;
 
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
 export function SetRunner({ token, drill, stage, withBall, today, done, onLogged }: SetRunnerProps) {
   const key = `inchstep.run.${token.slice(0, 12)}.${drill}.${stage}`;
@@ -47,7 +49,7 @@ export function SetRunner({ token, drill, stage, withBall, today, done, onLogged
   };
   return (
     <div className="flex flex-col gap-3">
-      <p className="text-sm">It counts when: {DRILL_WORDS[drill]?.counts}</p>
+      <p className="text-sm">It counts when {lowerFirst(DRILL_WORDS[drill]?.counts ?? '')}</p>
       <RepPad
         reps={reps}
         felt={felt}

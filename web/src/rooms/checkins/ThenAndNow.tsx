@@ -110,11 +110,9 @@ function Side({
   return (
     <figure>
       <figcaption className="font-semibold">{title}</figcaption>
-      <div className="flex h-[26rem] items-center justify-center rounded bg-black">
+      <div className="flex h-[26rem] items-center justify-center rounded bg-base-200">
         {empty || frames.trouble ? (
-          <p className="p-4 text-center text-white">
-            {empty || 'This clip can’t be read frame by frame here.'}
-          </p>
+          <p className="p-4 text-center">{empty || 'This clip can’t be read frame by frame here.'}</p>
         ) : (
           <canvas ref={canvas} className="max-h-full max-w-full" aria-label={title} role="img" />
         )}

@@ -3,6 +3,7 @@ import type { Student } from '@inchstep/contract/intake';
 import {
   BLOCKER_WORDS,
   CLUB_WORDS,
+  chanceText,
   faultName,
   leaveText,
   nextLookText,
@@ -190,7 +191,7 @@ function LeaveAlone({
         {diagnosis.result.leaveAlone.map(({ fault, probability, why }) => (
           <li key={fault} className="flex flex-wrap items-center gap-x-3">
             <span className="font-semibold">{faultName(fault)}</span>
-            <span className="text-sm">{Math.round(probability * 100)} %</span>
+            <span className="text-sm">{chanceText(probability)}</span>
             <span className="flex-1 text-sm text-base-content/80">{leaveText(why)}</span>
             <button
               type="button"

@@ -1,4 +1,4 @@
-import { faultName, STRENGTH_WORDS, weighedText } from '@inchstep/contract/words';
+import { chanceText, faultName, STRENGTH_WORDS, weighedText } from '@inchstep/contract/words';
 import type { Root } from '@inchstep/core/diagnosis';
 import { faultById } from '@inchstep/core/diagnosis';
 import { scaleLinear } from 'd3';
@@ -32,7 +32,7 @@ export function RootCard({
           {faultName(root.fault)}
         </h2>
         <span>
-          {Math.round(root.probability * 100)} %, {STRENGTH_WORDS[root.strength]}, {phase.toLowerCase()}
+          {chanceText(root.probability)}, {STRENGTH_WORDS[root.strength]}, {phase.toLowerCase()}
         </span>
         <button
           type="button"

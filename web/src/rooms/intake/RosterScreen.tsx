@@ -1,13 +1,13 @@
 import { Archive, UserPlus } from 'lucide-react';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { Empty, Shown } from '../../platform/parts.tsx';
 import { useArchive, useStudents } from './queries.ts';
 import { HAND_WORDS } from './words.ts';
 
-/** Everybody, with what matters at a glance; archive is undone with one press. */
-export function RosterScreen() {
+/** Everybody, with what matters at a glance; archive is undone with one press. `line` adds where each stands. */
+export function RosterScreen({ line }: { readonly line: (studentId: string) => ReactNode }) {
   const students = useStudents();
   const archive = useArchive();
   const [search, setSearch] = useState('');
@@ -79,13 +79,15 @@ export function RosterScreen() {
                       className="flex min-h-14 flex-1 flex-wrap items-center gap-x-4 hover:underline"
                     >
                       <span className="w-52 text-lg font-semibold">{name}</span>
-                      <span className="text-base-content/80">
+                      <span className="w-40 text-base-content/80">
                         {HAND_WORDS[s.profile.handedness]}, {s.ageYears}
+                        {s.limits.length > 0 && (
+                          <span className="block text-sm font-semibold text-base-content">
+                            Care: {[...new Set(s.limits.map((l) => l.limit))].join(', ')}
+                          </span>
+                        )}
                       </span>
-                      <span className="text-base-content/80">
-                        {s.limits.length > 0 &&
-                          `Care: ${[...new Set(s.limits.map((l) => l.limit))].join(', ')}`}
-                      </span>
+                      <span className="min-w-64 flex-1">{line(s.id)}</span>
                     </Link>
                     <button
                       type="button"

@@ -1,6 +1,7 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { Brief } from '@inchstep/contract/progress';
 import { drillName, faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
+import { judge } from '@inchstep/core/measures';
 import { Link, useOutletContext } from 'react-router';
 import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
@@ -103,12 +104,7 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
                 const before = s.sessions.length > 1 ? s.sessions.at(-2)?.mean : undefined;
                 const sd = (last?.half95 ?? 0) / 1.96;
                 const value = last?.mean ?? 0;
-                const verdict =
-                  s.band.lo !== null && value < s.band.lo
-                    ? 'low'
-                    : s.band.hi !== null && value > s.band.hi
-                      ? 'high'
-                      : 'in';
+                const { verdict } = judge(value, sd, s.band);
                 return (
                   <li key={s.measure}>
                     <MeasureLine
