@@ -109,11 +109,11 @@ export const MEASURE_WORDS: Readonly<Record<string, MeasureWords>> = {
   bearing_back: {
     name: 'Direction going back',
     low: 'pelvis goes toward the ball going back',
-    high: 'pelvis goes mostly behind',
+    high: 'pelvis goes straight behind going back',
   },
   bearing_forward: {
     name: 'Direction coming down',
-    low: 'pelvis goes mostly behind',
+    low: 'pelvis backs away coming down',
     high: 'pelvis goes toward the ball coming down',
   },
   turn_impact: {
@@ -151,8 +151,8 @@ export const MEASURE_WORDS: Readonly<Record<string, MeasureWords>> = {
     low: 'trail hip past the lead hip',
     high: 'trail hip left behind at the finish',
   },
-  knee_gap_finish: { name: 'Knee gap at the finish', high: 'knees apart at the finish' },
-  trail_heel_up_finish: { name: 'Trail heel up at the finish', low: 'trail foot flat at the finish' },
+  knee_gap_finish: { name: 'Knee gap at the finish', high: 'a wide gap between the knees at the finish' },
+  trail_heel_up_finish: { name: 'Trail heel up at the finish', low: 'trail heel still low at the finish' },
   hip_extension_chest_through: {
     name: 'Hips opening up after the ball',
     low: 'hips still folded after the ball',

@@ -37,6 +37,11 @@ describe('every id has its words, and no words are left over', () => {
   });
 });
 
+test('no two findings read alike', () => {
+  const names = FINDING_IDS.map(words.findingName);
+  expect(names.filter((name, i) => names.indexOf(name) !== i)).toEqual([]);
+});
+
 describe('drill texts', () => {
   test.each(DRILLS.map((d) => d.id))('%s is complete', (id) => {
     const text = words.DRILL_WORDS[id];

@@ -10,6 +10,8 @@ export const newDiagnosisSchema = z.strictObject({
   id: idSchema,
   swingId: idSchema.nullable(),
   findings: z.array(findingSchema).max(120),
+  /** Measures and findings that the coach holds to be wrong; they count for nothing. */
+  setAside: z.array(z.string().max(60)).max(60).default([]),
 });
 
 export const diagnosisSchema = z.object({
@@ -18,11 +20,29 @@ export const diagnosisSchema = z.object({
   swingId: idSchema.nullable(),
   at: z.string(),
   findings: z.array(findingSchema),
+  setAside: z.array(z.string()),
   result: computed<Diagnosis>(),
   /** What the coach chose to work on, and why if it differs from the program. */
-  chosen: z.object({ workOn: z.array(z.string()), note: z.string(), at: z.string() }).nullable(),
+  chosen: z
+    .object({
+      workOn: z.array(z.string()),
+      note: z.string(),
+      at: z.string(),
+      /** Taken over from an earlier diagnosis, so that no new measure takes it away unsaid. */
+      carried: z.boolean(),
+    })
+    .nullable(),
 });
 export type DiagnosisRecord = z.infer<typeof diagnosisSchema>;
+
+/** What the newest measured swing would make of a diagnosis. */
+export const nowSchema = z.object({
+  swingId: idSchema,
+  recordedOn: z.string(),
+  workOn: z.array(z.string()),
+  changed: z.boolean(),
+});
+export type DiagnosisNow = z.infer<typeof nowSchema>;
 
 export const chooseWorkSchema = z.strictObject({
   workOn: z.array(z.string()).min(1).max(2),

@@ -136,12 +136,17 @@ describe('reasons', () => {
   const d = diagnose(file);
   test('weights for and against add up to the odds shown', () => {
     const [root] = d.roots;
-    const prior = diagnose(testCase()).faults[root?.fault as string] as number;
-    const sum = [...(root?.for ?? []), ...(root?.against ?? [])].reduce((total, w) => total + w.weight, 0);
-    const left = logit(root?.probability as number) - logit(prior) - sum;
-    // Weights under a tenth are not listed; there are six pieces of evidence at most.
-    expect(Math.abs(left)).toBeLessThan(0.6);
-    expect(root?.for.length).toBeGreaterThan(1);
+    if (!root) throw new Error('no root');
+    const prior = diagnose(testCase()).faults[root.fault] as number;
+    expect(root.start).toBeCloseTo(logit(prior), 9);
+    const listed = [...root.for, ...root.against].reduce((total, w) => total + w.weight, 0);
+    expect(root.start + listed + root.rest).toBeCloseTo(logit(root.probability), 9);
+    expect(root.for.length).toBeGreaterThan(1);
+  });
+  test('names what would have no cause without the root', () => {
+    const [root] = d.roots;
+    expect(root?.onlyExplains).toContain('shift_top.low');
+    expect(root?.onlyExplains).not.toContain('turn_top.low');
   });
   test('for is positive, against is negative, each strongest first', () => {
     for (const root of d.roots) {

@@ -1,28 +1,33 @@
 import { type Strength, strengthOf } from '../measures/index.ts';
 import { bandContextOf, type CaseFile } from './caseFile.ts';
-import { CAUSES, downstreamOf } from './causeTable.ts';
+import { downstreamOf } from './causeTable.ts';
 import { type Evidence, measuredEvidence, seenEvidence } from './evidence.ts';
-import { BLOCKERS, FAULTS, type Fault, PHASES } from './faultTable.ts';
-import { isBallFinding } from './findings.ts';
-import {
-  explainedShare,
-  FaultNetwork,
-  type FindingLink,
-  findingLinks,
-  PRIOR,
-  readOnOneSide,
-} from './network.ts';
+import { BLOCKERS, FAULTS, type Fault } from './faultTable.ts';
+import { FaultNetwork, type FindingLink, findingLinks, readOnOneSide } from './network.ts';
 import { findNextLooks, lookCandidates, type NextLook } from './nextLook.ts';
-import { type Weighed, weighEvidence } from './weigh.ts';
+import {
+  BELIEVED,
+  faultSeverities,
+  findRoots,
+  PRESENT_RATIO,
+  presentFindings,
+  rankRoots,
+  standsOn,
+} from './roots.ts';
+import { type Weighed, type Weights, weighEvidence } from './weigh.ts';
 
 export interface Root {
   readonly fault: string;
   readonly probability: number;
   readonly strength: Strength;
   readonly explains: readonly string[];
-  /** Natural-log odds from the prior to the answer; for, against and the rest add up to it. */
+  /** Natural-log odds taken apart: start, for, against and rest add up to the answer. */
+  readonly start: number;
   readonly for: readonly Weighed[];
   readonly against: readonly Weighed[];
+  readonly rest: number;
+  /** Findings that are there and that nothing else believed would account for. */
+  readonly onlyExplains: readonly string[];
 }
 
 export interface LeftAlone {
@@ -45,20 +50,25 @@ export interface Diagnosis {
   /** At most three looks, by what they settle for their time. */
   readonly nextLooks: readonly NextLook[];
   readonly faults: Readonly<Record<string, number>>;
+  /** Findings that are there, measured or seen. */
+  readonly present: readonly string[];
+  /** Steps beyond the band of each fault's own clearest finding, where one is there. */
+  readonly strengths: Readonly<Record<string, number>>;
 }
 
-/** Believed = more likely than not. */
-const BELIEVED = 0.5;
 const WORTH_MENTIONING = 0.25;
-/** A finding counts as there when what was seen makes it this much likelier than not. */
-const PRESENT_RATIO = 3;
-/** Causes that account for less than this leave a fault standing on its own. */
-const EXPLAINED = 0.5;
 /** Looks that found something or nothing, below which silence says little. */
 const ENOUGH_LOOKS = 8;
 
 /** Ranked, explained diagnosis of a checked case. */
 export function diagnose(file: CaseFile): Diagnosis {
+  const { evidence, links, posteriors, ...answer } = reason(file);
+  const looks = furtherLooks(file, evidence, links, posteriors);
+  return { ...answer, nextLook: looks.best, nextLooks: looks.offered };
+}
+
+/** The diagnosis without what to look at next, for callers that only need the faults. */
+export function reason(file: CaseFile) {
   const evidence = gatherEvidence(file);
   const links = readOnOneSide(findingLinks(file.school), evidence);
   const network = new FaultNetwork(
@@ -77,8 +87,8 @@ export function diagnose(file: CaseFile): Diagnosis {
   const weights = weighEvidence(
     evidence,
     network,
+    links,
     rootFaults.map((fault) => fault.id),
-    posteriors,
   );
   const roots = rootFaults.map(
     (fault): Root => ({
@@ -86,21 +96,24 @@ export function diagnose(file: CaseFile): Diagnosis {
       probability: posteriors.get(fault.id) as number,
       strength: strengthOf(severities.get(fault.id) ?? 0),
       explains: explainedBy(fault.id, believed, rootFaults),
-      ...(weights.get(fault.id) as { for: Weighed[]; against: Weighed[] }),
+      ...(weights.get(fault.id) as Weights),
+      onlyExplains: [...present].filter((finding) => standsOn(finding, fault.id, links, posteriors)),
     }),
   );
   const workOn = chooseWork(file, roots, posteriors);
-  const looks = furtherLooks(file, evidence, links, posteriors);
   const enough = roots.length > 0 || looksTaken(evidence) >= ENOUGH_LOOKS;
   return {
+    evidence,
+    links,
+    posteriors,
     enough,
     roots,
     workOn,
     leaveAlone: leaveAlone(roots, workOn, posteriors),
     blockers: BLOCKERS.filter(({ finding }) => present.has(finding)).map(({ id }) => id),
-    nextLook: looks.best,
-    nextLooks: looks.offered,
     faults: Object.fromEntries(posteriors),
+    present: [...present],
+    strengths: Object.fromEntries(severities),
   };
 }
 
@@ -133,91 +146,6 @@ const squared = (e: Evidence): Evidence => ({
   ifPresent: e.ifPresent ** 2,
   ifAbsent: e.ifAbsent ** 2,
 });
-
-const presentFindings = (evidence: readonly Evidence[]): Set<string> =>
-  new Set(evidence.filter((e) => e.ifPresent > PRESENT_RATIO * e.ifAbsent).map((e) => e.finding));
-
-/** Steps beyond the band of each fault's own findings; something merely seen counts as clear. */
-function faultSeverities(
-  evidence: readonly Evidence[],
-  links: ReadonlyMap<string, readonly FindingLink[]>,
-  present: ReadonlySet<string>,
-): Map<string, number> {
-  const severities = new Map<string, number>();
-  for (const e of evidence) {
-    if (!present.has(e.finding)) continue;
-    const steps = e.measure ? Math.abs(e.measure.severity) : 1;
-    for (const { fault, strength } of links.get(e.finding) ?? []) {
-      if (strength === 1) continue;
-      severities.set(fault, Math.max(severities.get(fault) ?? 0, steps));
-    }
-  }
-  return severities;
-}
-
-/** Believed faults with findings of their own that no believed cause accounts for. */
-function findRoots(
-  believed: readonly Fault[],
-  posteriors: ReadonlyMap<string, number>,
-  links: ReadonlyMap<string, readonly FindingLink[]>,
-  present: ReadonlySet<string>,
-  severities: ReadonlyMap<string, number>,
-): Fault[] {
-  const ids = new Set(believed.map((fault) => fault.id));
-  const own = (fault: Fault) => hasOwnEvidence(fault.id, links, present);
-  const grounded = new Set(believed.filter(own).map((fault) => fault.id));
-  const anchored = anchoredIn(grounded, ids);
-  return believed.filter((fault) => {
-    if (!grounded.has(fault.id)) return false;
-    const causes = CAUSES.filter((c) => c.effect === fault.id && anchored.has(c.cause));
-    if (causes.length === 0) return true;
-    if (explainedShare(fault.id, onlyBelieved(posteriors, anchored)) < EXPLAINED) return true;
-    // A mere hint from upstream doesn't account for a fault two grades stronger than its cause.
-    const mine = severities.get(fault.id) ?? 0;
-    return causes.every((c) => c.strength === 1 && mine - (severities.get(c.cause) ?? 0) >= 1);
-  });
-}
-
-/** Believed faults with evidence of their own, or below one: only these can take the blame for another. */
-function anchoredIn(grounded: ReadonlySet<string>, believed: ReadonlySet<string>): Set<string> {
-  const anchored = new Set(grounded);
-  for (const id of grounded)
-    for (const below of downstreamOf(id)) if (believed.has(below)) anchored.add(below);
-  return anchored;
-}
-
-const onlyBelieved = (posteriors: ReadonlyMap<string, number>, ids: ReadonlySet<string>) =>
-  new Map([...posteriors].map(([id, p]) => [id, ids.has(id) ? p : 0]));
-
-export function hasOwnEvidence(
-  fault: string,
-  links: ReadonlyMap<string, readonly FindingLink[]>,
-  present: ReadonlySet<string>,
-): boolean {
-  for (const finding of present) {
-    if (isBallFinding(finding)) continue;
-    if (links.get(finding)?.some((link) => link.fault === fault && link.strength >= 2)) return true;
-  }
-  return false;
-}
-
-/** A later fault goes first only when it carries clearly more than an earlier one. */
-const PHASE_LEAD = 1.6;
-
-function rankRoots(
-  roots: readonly Fault[],
-  posteriors: ReadonlyMap<string, number>,
-  severities: ReadonlyMap<string, number>,
-): Fault[] {
-  const score = (fault: Fault) => {
-    const carried = [fault.id, ...downstreamOf(fault.id)]
-      .filter((id) => (posteriors.get(id) ?? 0) > BELIEVED)
-      .reduce((sum, id) => sum + (posteriors.get(id) as number), 0);
-    const grade = Math.min(3, severities.get(fault.id) ?? 0);
-    return carried + grade + PHASE_LEAD * (PHASES.length - PHASES.indexOf(fault.phase));
-  };
-  return [...roots].sort((a, b) => score(b) - score(a));
-}
 
 function explainedBy(root: string, believed: readonly Fault[], roots: readonly Fault[]): string[] {
   const rootIds = new Set(roots.map((fault) => fault.id));
@@ -263,6 +191,3 @@ const looksTaken = (evidence: readonly Evidence[]): number =>
     const ratio = e.ifPresent / e.ifAbsent;
     return ratio > PRESENT_RATIO || ratio < 1 / PRESENT_RATIO;
   }).length;
-
-/** How surprising the prior alone is, for callers that show odds: ln(p / (1 - p)). */
-export const priorLogOdds = Math.log(PRIOR / (1 - PRIOR));

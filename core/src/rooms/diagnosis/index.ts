@@ -6,13 +6,14 @@ export {
   type DrillHistory,
 } from './caseFile.ts';
 export { BALL_SIGNS, CAUSES, type Cause, downstreamOf } from './causeTable.ts';
+export { compareDiagnoses, type FaultChange, type FaultCourse } from './compare.ts';
 export {
   type Diagnosis,
   diagnose,
   gatherEvidence,
   type LeftAlone,
-  priorLogOdds,
   type Root,
+  reason,
 } from './diagnose.ts';
 export type { CaseFinding, CaseMeasure, Evidence } from './evidence.ts';
 export { BLOCKERS, FAULTS, type Fault, faultById, PHASES, type Phase } from './faultTable.ts';
@@ -24,5 +25,6 @@ export {
   MEASURE_FINDINGS,
   SEEN_FINDINGS,
 } from './findings.ts';
+export { CAUSE_POWER, FINDING_POWER, type FindingLink, findingLinks } from './network.ts';
 export type { NextLook } from './nextLook.ts';
 export type { Weighed } from './weigh.ts';

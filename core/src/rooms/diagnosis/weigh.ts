@@ -1,5 +1,6 @@
+import { CAUSES } from './causeTable.ts';
 import type { Evidence } from './evidence.ts';
-import type { FaultNetwork } from './network.ts';
+import type { FaultNetwork, FindingLink } from './network.ts';
 
 /** One finding's part in a fault's odds, in natural-log units. */
 export interface Weighed {
@@ -9,47 +10,87 @@ export interface Weighed {
   readonly measure?: Evidence['measure'];
 }
 
+/** A fault's odds taken apart: `start` + all of `for` + all of `against` + `rest` is ln(p / (1 - p)). */
+export interface Weights {
+  /** Before anything was known of the player. */
+  readonly start: number;
+  readonly for: readonly Weighed[];
+  readonly against: readonly Weighed[];
+  /** Everything that is not listed: pieces too small, and findings that only bear on other faults. */
+  readonly rest: number;
+}
+
 const NOTABLE = 0.1;
-const logit = (p: number): number => {
+
+export function logit(p: number): number {
   const safe = Math.min(1 - 1e-12, Math.max(1e-12, p));
   return Math.log(safe / (1 - safe));
-};
+}
 
 /**
- * Splits each root's odds over the findings: evidence is laid down one piece at a time, the
- * strongest first, and each piece is credited with the change it makes, so that together with
- * the odds before any evidence the weights add up to the odds shown.
+ * Splits each root's odds over the findings. What bears on none of the roots is laid down first and
+ * together; then one piece at a time, the strongest first, each credited with the change it makes.
  */
 export function weighEvidence(
   evidence: readonly Evidence[],
   network: FaultNetwork,
+  links: ReadonlyMap<string, readonly FindingLink[]>,
   roots: readonly string[],
-  final: ReadonlyMap<string, number>,
-): Map<string, { for: Weighed[]; against: Weighed[] }> {
-  const result = new Map(roots.map((root) => [root, { for: [] as Weighed[], against: [] as Weighed[] }]));
-  if (roots.length === 0) return result;
+): Map<string, Weights> {
+  if (roots.length === 0) return new Map();
+  const near = nearby(roots);
+  const bears = (e: Evidence) => (links.get(e.finding) ?? []).some((link) => near.has(link.fault));
   const strength = (e: Evidence) => Math.abs(Math.log(e.ifPresent / e.ifAbsent));
-  const order = [...evidence].sort((a, b) => strength(b) - strength(a) || (a.finding < b.finding ? -1 : 1));
-  let before = network.believe([]).faults;
-  order.forEach((piece, i) => {
-    const last = i === order.length - 1;
-    const after = last ? final : network.believe(order.slice(0, i + 1)).faults;
+  const order = evidence
+    .filter(bears)
+    .sort((a, b) => strength(b) - strength(a) || (a.finding < b.finding ? -1 : 1));
+  const laid = evidence.filter((e) => !bears(e));
+  const start = network.believe([]).faults;
+  let before = network.believe(laid).faults;
+  const sums = new Map(roots.map((root) => [root, open(root, start, before)]));
+  for (const piece of order) {
+    laid.push(piece);
+    const after = network.believe(laid).faults;
     for (const root of roots) {
       const weight = logit(after.get(root) as number) - logit(before.get(root) as number);
-      if (Math.abs(weight) < NOTABLE) continue;
-      const entry: Weighed = {
-        finding: piece.finding,
-        weight,
-        source: piece.source,
-        ...(piece.measure ? { measure: piece.measure } : {}),
-      };
-      result.get(root)?.[weight > 0 ? 'for' : 'against'].push(entry);
+      credit(sums.get(root) as Open, piece, weight);
     }
     before = after;
-  });
-  for (const sides of result.values()) {
-    sides.for.sort((a, b) => b.weight - a.weight);
-    sides.against.sort((a, b) => a.weight - b.weight);
   }
-  return result;
+  for (const sum of sums.values()) {
+    sum.for.sort((a, b) => b.weight - a.weight);
+    sum.against.sort((a, b) => a.weight - b.weight);
+  }
+  return sums;
+}
+
+interface Open {
+  readonly start: number;
+  readonly for: Weighed[];
+  readonly against: Weighed[];
+  rest: number;
+}
+
+function open(root: string, start: ReadonlyMap<string, number>, laid: ReadonlyMap<string, number>): Open {
+  const from = logit(start.get(root) as number);
+  return { start: from, for: [], against: [], rest: logit(laid.get(root) as number) - from };
+}
+
+function credit(sum: Open, piece: Evidence, weight: number): void {
+  if (Math.abs(weight) < NOTABLE) {
+    sum.rest += weight;
+    return;
+  }
+  const { finding, source, measure } = piece;
+  sum[weight > 0 ? 'for' : 'against'].push({ finding, weight, source, ...(measure ? { measure } : {}) });
+}
+
+/** The roots with their direct causes and effects: whose findings move their odds. */
+function nearby(roots: readonly string[]): Set<string> {
+  const near = new Set(roots);
+  for (const { cause, effect } of CAUSES) {
+    if (roots.includes(cause)) near.add(effect);
+    if (roots.includes(effect)) near.add(cause);
+  }
+  return near;
 }

@@ -1,4 +1,4 @@
-import { type CaseFile, type Diagnosis, diagnose } from '../diagnosis/index.ts';
+import { type CaseFile, type Diagnosis, reason } from '../diagnosis/index.ts';
 import { isChild } from '../intake/index.ts';
 import { DRILLS, type Drill } from './drillTable.ts';
 import {
@@ -51,6 +51,8 @@ export interface Prescription {
 /** Measures that only a down-the-line film shows well; the rest are seen face-on. */
 const SEEN_DOWN_THE_LINE =
   /^(seat_|bearing_|hip_extension|incline|trail_hip_depth|trail_knee_kick|lead_knee_out)/;
+/** What the match reads of a diagnosis. */
+type Reasoned = Omit<Diagnosis, 'nextLook' | 'nextLooks'>;
 /** A second drill must earn its place beside the first. */
 const SUPPORT_SHARE = 0.55;
 const SHORT_WEEK_MINUTES = 60;
@@ -60,7 +62,7 @@ const SHORT_WEEK_MINUTES = 60;
  * what to work on (the coach's word goes).
  */
 export function prescribe(file: CaseFile, given?: readonly string[]): Prescription {
-  const diagnosis = diagnose(file);
+  const diagnosis = reason(file);
   const workOn = given ?? diagnosis.workOn;
   const rejected: Refusal[] = [];
   const offered: Prescribed[] = [];
@@ -89,7 +91,7 @@ function offer(
   fault: string,
   strength: 1 | 2 | 3,
   file: CaseFile,
-  diagnosis: Diagnosis,
+  diagnosis: Reasoned,
 ): Prescribed {
   const parts = scoreParts(drill, fault, strength, file, diagnosis);
   return {
@@ -109,7 +111,7 @@ function scoreParts(
   fault: string,
   strength: 1 | 2 | 3,
   file: CaseFile,
-  diagnosis: Diagnosis,
+  diagnosis: Reasoned,
 ): ScorePart[] {
   const parts: ScorePart[] = [];
   const give = (code: ScorePart['code'], points: number, about: string) =>

@@ -24,7 +24,11 @@ const SHOWN = 0.5;
 const TENDENCY = 0.2;
 
 /** The first hard rule that refuses a drill for this case, or null. Safety is asked first. */
-export function refuse(drill: Drill, file: CaseFile, diagnosis: Diagnosis): Refusal | null {
+export function refuse(
+  drill: Drill,
+  file: CaseFile,
+  diagnosis: Pick<Diagnosis, 'faults' | 'blockers'>,
+): Refusal | null {
   const say = (code: RuleCode, about: string): Refusal => ({ id: drill.id, code, about });
   const limit = limitRefusal(drill, file);
   if (limit) return say('limit', limit);
@@ -106,7 +110,7 @@ export function cautionsFor(drill: Drill, file: CaseFile): Caution[] {
 }
 
 /** Measures that show early whether the drill is being overdone. */
-export function watchesFor(drill: Drill, diagnosis: Diagnosis): string[] {
+export function watchesFor(drill: Drill, diagnosis: Pick<Diagnosis, 'faults' | 'blockers'>): string[] {
   if (!drill.overdo) return [];
   const fault = FAULTS.find((candidate) => candidate.id === drill.overdo);
   if (!fault) return [];

@@ -4,11 +4,20 @@ import type { Db } from '../../platform/db.ts';
 import { diagnoses } from './tables.ts';
 
 type Row = typeof diagnoses.$inferSelect;
-const toRecord = ({ body, ...row }: Row): DiagnosisRecord => ({ ...row, ...body });
+/** Records of before findings could be set aside have none. */
+const toRecord = ({ body, chosen, ...row }: Row): DiagnosisRecord => ({
+  ...row,
+  ...body,
+  setAside: body.setAside ?? [],
+  chosen: chosen && { ...chosen, carried: chosen.carried ?? false },
+});
 
-export const insertDiagnosis = (db: Db, { swingId, findings, result, ...row }: DiagnosisRecord): void => {
+export const insertDiagnosis = (
+  db: Db,
+  { swingId, findings, setAside, result, ...row }: DiagnosisRecord,
+): void => {
   db.insert(diagnoses)
-    .values({ ...row, body: { swingId, findings, result } })
+    .values({ ...row, body: { swingId, findings, setAside, result } })
     .run();
 };
 export const diagnosisById = (db: Db, id: string): DiagnosisRecord | null => {

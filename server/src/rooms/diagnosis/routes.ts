@@ -1,9 +1,14 @@
-import { chooseWorkSchema, diagnosisSchema, newDiagnosisSchema } from '@inchstep/contract/diagnosis';
+import {
+  chooseWorkSchema,
+  diagnosisSchema,
+  newDiagnosisSchema,
+  nowSchema,
+} from '@inchstep/contract/diagnosis';
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
-import { chooseWork, listDiagnoses, makeDiagnosis, unchooseWork } from './service.ts';
+import { chooseWork, diagnosisNow, listDiagnoses, makeDiagnosis, unchooseWork } from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['diagnosis'];
@@ -18,7 +23,13 @@ export function diagnosisRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/diagnoses',
     { schema: { tags, params, body: newDiagnosisSchema, response: one } },
-    async ({ params: p, body }) => makeDiagnosis(ctx, p.id, body.id, body.swingId, body.findings),
+    async ({ params: p, body }) =>
+      makeDiagnosis(ctx, p.id, body.id, body.swingId, body.findings, body.setAside),
+  );
+  app.get(
+    '/api/diagnoses/:id/now',
+    { schema: { tags, params, response: { 200: nowSchema.nullable() } } },
+    async ({ params: p }) => diagnosisNow(ctx, p.id),
   );
   app.post(
     '/api/diagnoses/:id/choose',

@@ -1,10 +1,17 @@
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
-import { type CaseFile, type CaseFinding, checkCase, diagnose, faultById } from '@inchstep/core/diagnosis';
+import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import {
+  type CaseFile,
+  type CaseFinding,
+  checkCase,
+  diagnose,
+  faultById,
+  reason,
+} from '@inchstep/core/diagnosis';
 import { type Context, stamp } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getSwing } from '../capture/index.ts';
 import { factsOf, getStudent, record, schoolOf } from '../intake/index.ts';
-import { getReading } from '../measures/index.ts';
+import { getReading, listReadings } from '../measures/index.ts';
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
 /** The case of a student for one swing (or none) and what was ticked. */
@@ -13,6 +20,7 @@ export function caseOf(
   studentId: string,
   swingId: string | null,
   findings: readonly CaseFinding[],
+  setAside: readonly string[] = [],
 ): CaseFile {
   const student = getStudent(ctx, studentId);
   if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
@@ -22,8 +30,14 @@ export function caseOf(
       student: factsOf(ctx, student),
       school: schoolOf(student),
       club: swingId === null ? 'mid_iron' : getSwing(ctx, swingId).club,
-      measures: reading?.measures.map(({ id, value, sd }) => ({ id, value, sd })) ?? [],
-      findings,
+      measures:
+        reading?.measures
+          .filter(({ id }) => !setAside.includes(id))
+          .map(({ id, value, sd }) => ({ id, value, sd })) ?? [],
+      // A measure set aside takes its two sides with it, also where the eye judged them.
+      findings: findings.filter(
+        ({ id }) => !setAside.includes(id) && !setAside.includes(id.split('.')[0] as string),
+      ),
       active: [],
       history: [],
     }),
@@ -36,11 +50,23 @@ export function makeDiagnosis(
   id: string,
   swingId: string | null,
   findings: CaseFinding[],
+  setAside: string[],
 ): DiagnosisRecord {
   const known = diagnosisById(ctx.db, id);
   if (known) return known;
-  const result = diagnose(caseOf(ctx, studentId, swingId, findings));
-  const entry: DiagnosisRecord = { id, studentId, swingId, at: stamp(ctx), findings, result, chosen: null };
+  const result = diagnose(caseOf(ctx, studentId, swingId, findings, setAside));
+  const before = diagnosesOf(ctx.db, studentId)[0]?.chosen;
+  const chosen = before ? { ...before, carried: true } : null;
+  const entry: DiagnosisRecord = {
+    id,
+    studentId,
+    swingId,
+    at: stamp(ctx),
+    findings,
+    setAside,
+    result,
+    chosen,
+  };
   ctx.db.transaction(() => {
     insertDiagnosis(ctx.db, entry);
     record(ctx, studentId, 'diagnosed', { roots: result.roots.map((root) => root.fault), diagnosis: id });
@@ -65,7 +91,7 @@ export function chooseWork(ctx: Context, id: string, workOn: string[], note: str
   const unknown = workOn.find((fault) => !faultById(fault));
   if (unknown) throw new Refusal('unknown_fault', { id: unknown }, 'workOn');
   ctx.db.transaction(() => {
-    setChosen(ctx.db, id, { workOn, note, at: stamp(ctx) });
+    setChosen(ctx.db, id, { workOn, note, at: stamp(ctx), carried: false });
     record(ctx, entry.studentId, 'work_chosen', { workOn, note, diagnosis: id });
   });
   return getDiagnosis(ctx, id);
@@ -79,4 +105,19 @@ export function unchooseWork(ctx: Context, id: string): DiagnosisRecord {
     record(ctx, entry.studentId, 'undone', { what: 'work_chosen' });
   });
   return getDiagnosis(ctx, id);
+}
+
+/** Would the newest swing change what comes first? Null when there is no newer one. */
+export function diagnosisNow(ctx: Context, id: string): DiagnosisNow | null {
+  const entry = getDiagnosis(ctx, id);
+  const newest = listReadings(ctx, entry.studentId).at(-1);
+  if (!newest || newest.swingId === entry.swingId || newest.at <= entry.at) return null;
+  const { workOn } = reason(caseOf(ctx, entry.studentId, newest.swingId, entry.findings, entry.setAside));
+  const standing = entry.chosen?.workOn ?? entry.result.workOn;
+  return {
+    swingId: newest.swingId,
+    recordedOn: newest.recordedOn,
+    workOn: [...workOn],
+    changed: workOn[0] !== standing[0],
+  };
 }

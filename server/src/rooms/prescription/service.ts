@@ -10,7 +10,7 @@ import { choicesOf, endChoices, insertChoice } from './repo.ts';
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
 export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
   const diagnosis = getDiagnosis(ctx, diagnosisId);
-  const file = caseOf(ctx, diagnosis.studentId, diagnosis.swingId, diagnosis.findings);
+  const file = caseOf(ctx, diagnosis.studentId, diagnosis.swingId, diagnosis.findings, diagnosis.setAside);
   const workOn = diagnosis.chosen?.workOn ?? diagnose(file).workOn;
   return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn) };
 }

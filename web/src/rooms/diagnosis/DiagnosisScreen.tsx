@@ -1,4 +1,5 @@
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import { plain } from '@inchstep/contract/formats';
 import type { Student } from '@inchstep/contract/intake';
 import {
   BLOCKER_WORDS,
@@ -10,15 +11,21 @@ import {
   PHASE_WORDS,
 } from '@inchstep/contract/words';
 import { faultById } from '@inchstep/core/diagnosis';
+import { resolveSchool } from '@inchstep/core/intake';
 import { useState } from 'react';
 import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useSwings } from '../capture/index.ts';
+import { useReadings } from '../measures/index.ts';
+import { ChainBoard } from './ChainBoard.tsx';
 import { Findings } from './Findings.tsx';
 import { type Ticked, useChooseWork, useDiagnose, useDiagnoses, useUnchooseWork } from './queries.ts';
 import { RootCard } from './RootCard.tsx';
+import { SetAside, SinceLast, StandingChoice } from './Standing.tsx';
+
+type Tab = 'reasons' | 'chain';
 
 /** From measures and looks to the one or two roots worth working on, with their reasons. */
 export function DiagnosisScreen() {
@@ -26,18 +33,19 @@ export function DiagnosisScreen() {
   const diagnoses = useDiagnoses(student.id);
   return (
     <Shown query={diagnoses} what="the diagnoses">
-      {(all) => <Reasoning student={student} latest={all[0] ?? null} />}
+      {(all) => <Reasoning student={student} all={all} />}
     </Shown>
   );
 }
 
 function Reasoning({
   student,
-  latest,
+  all,
 }: {
   readonly student: Student;
-  readonly latest: DiagnosisRecord | null;
+  readonly all: readonly DiagnosisRecord[];
 }) {
+  const latest = all[0] ?? null;
   const [params] = useSearchParams();
   const swings = useSwings(student.id);
   const me = useMe();
@@ -45,11 +53,24 @@ function Reasoning({
   const measured = (swings.data ?? []).filter((s) => s.marks.length > 0);
   const [swingId, setSwingId] = useState<string | null>(params.get('swing') ?? latest?.swingId ?? null);
   const [ticked, setTicked] = useState<Ticked[]>(() => [...(latest?.findings ?? [])]);
+  const [setAside, setSetAside] = useState<string[]>(() => [...(latest?.setAside ?? [])]);
   const chosen = swingId ?? measured[0]?.id ?? null;
+  const readings = useReadings(student.id);
+  const reading = readings.data?.find((r) => r.swingId === chosen);
+  // A set-aside measure is judged by eye again.
+  const known = new Set(reading?.measures.map((m) => m.id).filter((id) => !setAside.includes(id)));
+  const ask = (aside: string[]) => {
+    setSetAside(aside);
+    diagnose.mutate({ swingId: chosen, findings: ticked, setAside: aside });
+  };
+  const [tab, setTab] = useState<Tab>('reasons');
   const stale = latest !== null && params.get('swing') !== null && latest.swingId !== params.get('swing');
   return (
-    <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[24rem_1fr]">
-      <div className="flex flex-col gap-3">
+    <div
+      className={`mx-auto grid max-w-[80rem] gap-4 p-4 ${tab === 'reasons' ? 'lg:grid-cols-[24rem_1fr]' : ''}`}
+    >
+      {/* The board needs the whole width. */}
+      <div className={`flex flex-col gap-3 ${tab === 'reasons' ? '' : 'hidden'}`}>
         <Panel title="What is known">
           <label className="mb-3 flex flex-col gap-1">
             <span className="font-semibold">Measured swing</span>
@@ -66,20 +87,29 @@ function Reasoning({
               ))}
             </select>
           </label>
-          <Findings ticked={ticked} onChange={setTicked} />
+          <Findings ticked={ticked} measured={known} onChange={setTicked} />
+          <SetAside ids={setAside} onBack={(id) => ask(setAside.filter((other) => other !== id))} />
         </Panel>
         <button
           type="button"
           className="btn btn-primary btn-lg sticky bottom-2"
           disabled={diagnose.isPending}
-          onClick={() => diagnose.mutate({ swingId: chosen, findings: ticked })}
+          onClick={() => ask(setAside)}
         >
           {latest && !stale ? 'Diagnose again' : 'Diagnose'}
         </button>
         {diagnose.error && <Failed error={diagnose.error} />}
       </div>
       {latest && !stale ? (
-        <Answer key={latest.id} student={student} diagnosis={latest} />
+        <Answer
+          key={latest.id}
+          student={student}
+          diagnosis={latest}
+          before={all[1] ?? null}
+          tab={tab}
+          onTab={setTab}
+          onSetAside={(finding) => ask([...setAside, asideId(finding)])}
+        />
       ) : (
         <Empty title="No diagnosis of this yet">
           Tick what you saw, or bring a measured swing, and press Diagnose. A look you did not take counts for
@@ -90,7 +120,25 @@ function Reasoning({
   );
 }
 
-function Answer({ student, diagnosis }: { readonly student: Student; readonly diagnosis: DiagnosisRecord }) {
+/** A measured finding is set aside with its whole measure, whichever side it lies on. */
+const asideId = (finding: string): string =>
+  finding.startsWith('obs.') || finding.startsWith('ball.') ? finding : (finding.split('.')[0] as string);
+
+function Answer({
+  student,
+  diagnosis,
+  before,
+  tab,
+  onTab,
+  onSetAside,
+}: {
+  readonly student: Student;
+  readonly diagnosis: DiagnosisRecord;
+  readonly before: DiagnosisRecord | null;
+  readonly tab: Tab;
+  readonly onTab: (tab: Tab) => void;
+  readonly onSetAside: (finding: string) => void;
+}) {
   const { result, chosen } = diagnosis;
   const [pick, setPick] = useState<string[]>([...(chosen?.workOn ?? result.workOn)]);
   const [note, setNote] = useState(chosen?.note ?? '');
@@ -111,7 +159,22 @@ function Answer({ student, diagnosis }: { readonly student: Student; readonly di
     );
   const overruled = pick.some((fault) => !result.workOn.includes(fault));
   return (
-    <div className="flex flex-col gap-3">
+    <div className="flex min-w-0 flex-col gap-3">
+      <div role="tablist" aria-label="Two looks at the diagnosis" className="flex gap-2">
+        {(['reasons', 'chain'] as const).map((key) => (
+          <button
+            key={key}
+            type="button"
+            role="tab"
+            aria-selected={tab === key}
+            className={`btn ${tab === key ? 'btn-primary' : ''}`}
+            onClick={() => onTab(key)}
+          >
+            {key === 'reasons' ? 'Reasons' : 'Chain board'}
+          </button>
+        ))}
+      </div>
+      <StandingChoice diagnosis={diagnosis} onTake={(workOn) => setPick([...workOn])} />
       {result.blockers.map((id) => (
         <p key={id} role="note" className="panel border-warning p-3 font-semibold">
           First: {BLOCKER_WORDS[id]}
@@ -128,24 +191,23 @@ function Answer({ student, diagnosis }: { readonly student: Student; readonly di
           What was measured lies in its bands or can’t be told. No drill is needed for what can be seen here.
         </Empty>
       )}
-      {result.roots.map((root, i) => (
-        <RootCard
-          key={root.fault}
-          root={root}
-          place={i + 1}
-          picked={pick.includes(root.fault)}
-          onPick={() => flip(root.fault)}
-          phase={PHASE_WORDS[faultById(root.fault)?.phase ?? ''] ?? ''}
-        />
-      ))}
-      {result.nextLook && result.enough && (
-        <Panel title="Next look">
-          <p>
-            {nextLookText(result.nextLook)}{' '}
-            <span className="text-sm text-base-content/80">({result.nextLook.gainBits.toFixed(2)} bits)</span>
-          </p>
-        </Panel>
+      {tab === 'chain' && (
+        <ChainBoard diagnosis={result} school={resolveSchool(plain(student.profile.school))} />
       )}
+      {tab === 'reasons' &&
+        result.roots.map((root, i) => (
+          <RootCard
+            key={root.fault}
+            root={root}
+            place={i + 1}
+            picked={pick.includes(root.fault)}
+            onPick={() => flip(root.fault)}
+            onSetAside={onSetAside}
+            phase={PHASE_WORDS[faultById(root.fault)?.phase ?? ''] ?? ''}
+          />
+        ))}
+      <NextLooks looks={result.nextLooks} />
+      {before && <SinceLast before={before} now={diagnosis} />}
       {result.leaveAlone.length > 0 && <LeaveAlone diagnosis={diagnosis} pick={pick} onPick={flip} />}
       {result.roots.length + result.leaveAlone.length > 0 && (
         <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
@@ -173,6 +235,25 @@ function Answer({ student, diagnosis }: { readonly student: Student; readonly di
         </div>
       )}
     </div>
+  );
+}
+
+/** Three further looks at most, by what they settle for the time they take. */
+function NextLooks({ looks }: { readonly looks: DiagnosisRecord['result']['nextLooks'] }) {
+  if (looks.length === 0) return null;
+  return (
+    <Panel title="Next look">
+      <ol className="flex flex-col gap-1">
+        {looks.map((look) => (
+          <li key={look.kind + look.id} className="flex flex-wrap items-baseline gap-x-3">
+            <span className="flex-1">{nextLookText(look)}</span>
+            <span className="text-sm text-base-content/80">
+              about {look.seconds} s, {look.gainBits.toFixed(2)} bits
+            </span>
+          </li>
+        ))}
+      </ol>
+    </Panel>
   );
 }
 

@@ -1,48 +1,75 @@
-import { FINDING_WORDS } from '@inchstep/contract/words';
-import { BALL_FINDINGS, SEEN_FINDINGS } from '@inchstep/core/diagnosis';
+import { findingName } from '@inchstep/contract/words';
+import { useState } from 'react';
+import { lookGroups } from './lookGroups.ts';
 import type { Ticked } from './queries.ts';
 
 const NEXT = { none: 'present', present: 'absent', absent: 'none' } as const;
 const SAY = { none: 'not looked', present: 'seen', absent: 'looked, not there' } as const;
+const LOOK = {
+  present: 'border-primary bg-primary text-primary-content',
+  absent: 'border-base-content line-through decoration-2',
+  none: 'border-dashed border-base-content/50',
+} as const;
 
-/** Looks and ball signs: each press goes from "not looked" to "seen" to "looked, not there". */
+/**
+ * Looks in the order of the swing: each press goes from "not looked" to "seen" to "looked, not
+ * there". A few letters narrow the list, and Enter ticks the first that is left.
+ */
 export function Findings({
   ticked,
+  measured,
   onChange,
 }: {
   readonly ticked: readonly Ticked[];
+  /** Measures the chosen swing gives: the eye need not judge these. */
+  readonly measured: ReadonlySet<string>;
   readonly onChange: (ticked: Ticked[]) => void;
 }) {
+  const [search, setSearch] = useState('');
+  const groups = lookGroups(measured, search);
   const press = (id: string) => {
     const next = NEXT[stateOf(ticked, id)];
     const others = ticked.filter((t) => t.id !== id);
     onChange(next === 'none' ? others : [...others, { id, seen: next }]);
   };
-  const group = (title: string, ids: readonly string[]) => (
-    <fieldset>
-      <legend className="mb-1 font-semibold">{title}</legend>
-      <div className="flex flex-wrap gap-1.5">
-        {ids.map((id) => {
-          const state = stateOf(ticked, id);
-          return (
-            <button
-              key={id}
-              type="button"
-              onClick={() => press(id)}
-              aria-label={`${FINDING_WORDS[id]}: ${SAY[state]}`}
-              className={`min-h-11 rounded border-[1.5px] px-2.5 text-sm ${state === 'present' ? 'border-primary bg-primary text-primary-content' : state === 'absent' ? 'border-base-content line-through decoration-2' : 'border-dashed border-base-content/50'}`}
-            >
-              {FINDING_WORDS[id]}
-            </button>
-          );
-        })}
-      </div>
-    </fieldset>
-  );
   return (
     <div className="flex flex-col gap-3">
-      {group('Seen or asked', SEEN_FINDINGS)}
-      {group('The ball', BALL_FINDINGS)}
+      <input
+        aria-label="Find a look"
+        placeholder="Find a look: a few letters, then Enter"
+        className="input w-full"
+        value={search}
+        onChange={(e) => setSearch(e.target.value)}
+        onKeyDown={(e) => {
+          const first = groups[0]?.ids[0];
+          if (e.key !== 'Enter' || !first || search.trim() === '') return;
+          e.preventDefault();
+          press(first);
+          setSearch('');
+        }}
+      />
+      {groups.map(({ title, ids }) => (
+        <fieldset key={title}>
+          <legend className="mb-1 font-semibold">{title}</legend>
+          <div className="flex flex-wrap gap-1.5">
+            {ids.map((id) => {
+              const state = stateOf(ticked, id);
+              return (
+                <button
+                  key={id}
+                  type="button"
+                  onClick={() => press(id)}
+                  aria-label={`${findingName(id)}: ${SAY[state]}`}
+                  className={`min-h-11 rounded border-[1.5px] px-2.5 text-sm ${LOOK[state]}`}
+                >
+                  {findingName(id)}
+                </button>
+              );
+            })}
+          </div>
+        </fieldset>
+      ))}
+      {groups.length === 0 && <p>No look by that name.</p>}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { chanceText, faultName, STRENGTH_WORDS, weighedText } from '@inchstep/contract/words';
+import { chanceText, faultName, findingName, STRENGTH_WORDS, weighedText } from '@inchstep/contract/words';
 import type { Root } from '@inchstep/core/diagnosis';
 import { faultById } from '@inchstep/core/diagnosis';
 import { scaleLinear } from 'd3';
@@ -10,14 +10,18 @@ export function RootCard({
   phase,
   picked,
   onPick,
+  onSetAside,
 }: {
   readonly root: Root;
   readonly place: number;
   readonly phase: string;
   readonly picked: boolean;
   readonly onPick: () => void;
+  /** The coach holds a finding to be wrong: it shall count for nothing. */
+  readonly onSetAside: (finding: string) => void;
 }) {
   const most = Math.max(...[...root.for, ...root.against].map((w) => Math.abs(w.weight)), 1);
+  const sides = { most, onSetAside };
   return (
     <article
       className={`panel p-4 ${picked ? 'border-[3px] border-primary' : ''}`}
@@ -48,44 +52,74 @@ export function RootCard({
         <p className="mt-1 font-semibold">Would explain: {root.explains.map(faultName).join(', ')}.</p>
       )}
       <div className="mt-3 grid gap-3 md:grid-cols-2">
-        <Side title="For" entries={root.for} most={most} />
-        <Side title="Against" entries={root.against} most={most} />
+        <Side title="For" entries={root.for} {...sides} />
+        <Side title="Against" entries={root.against} {...sides} />
       </div>
+      <p className="mt-2 text-sm text-base-content/80" data-testid="odds">
+        Adds up: {signed(root.start)} before anything was known, {signed(sum(root.for))} for,{' '}
+        {signed(sum(root.against))} against, {signed(root.rest)} from all else ={' '}
+        {signed(root.start + sum(root.for) + sum(root.against) + root.rest)}, which is{' '}
+        {chanceText(root.probability)}.
+      </p>
+      {root.onlyExplains.length > 0 && (
+        <p className="mt-1 text-sm">
+          If this were not so, nothing would account for: {root.onlyExplains.map(findingName).join('; ')}.
+        </p>
+      )}
     </article>
   );
 }
+
+const sum = (entries: Root['for']): number => entries.reduce((total, entry) => total + entry.weight, 0);
+const signed = (value: number): string => `${value < -0.05 ? '−' : '+'}${Math.abs(value).toFixed(1)}`;
+const SHOWN = 6;
 
 function Side({
   title,
   entries,
   most,
+  onSetAside,
 }: {
   readonly title: string;
   readonly entries: Root['for'];
   readonly most: number;
+  readonly onSetAside: (finding: string) => void;
 }) {
   const width = scaleLinear([0, most], [0, 100]);
+  const more = entries.slice(SHOWN);
   return (
     <section aria-label={title}>
       <h3 className="font-semibold">{title}</h3>
       {entries.length === 0 && <p className="text-sm text-base-content/80">Nothing.</p>}
-      <ul className="flex flex-col gap-1.5">
-        {entries.slice(0, 6).map((entry) => (
-          <li key={entry.finding} className="text-sm">
-            <span className="block">{weighedText(entry)}</span>
-            <span className="mt-0.5 flex items-center gap-2">
-              <span
-                className={`block h-2 ${title === 'For' ? 'bg-primary' : 'border-[1.5px] border-base-content'}`}
-                style={{ width: `${width(Math.abs(entry.weight))}%` }}
-              />
-              <span className="text-base-content/80">
-                {entry.weight > 0 ? '+' : '−'}
-                {Math.abs(entry.weight).toFixed(1)}
+      <ul className="flex flex-col gap-1">
+        {entries.slice(0, SHOWN).map((entry) => (
+          <li key={entry.finding} className="flex items-start gap-2 text-sm">
+            <span className="flex-1">
+              <span className="block">{weighedText(entry)}</span>
+              <span className="mt-0.5 flex items-center gap-2">
+                <span
+                  className={`block h-2 ${title === 'For' ? 'bg-primary' : 'border-[1.5px] border-base-content'}`}
+                  style={{ width: `${width(Math.abs(entry.weight))}%` }}
+                />
+                <span className="text-base-content/80">{signed(entry.weight)}</span>
               </span>
             </span>
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm h-11 shrink-0"
+              aria-label={`Not so: ${findingName(entry.finding)}`}
+              onClick={() => onSetAside(entry.finding)}
+            >
+              Not so
+            </button>
           </li>
         ))}
       </ul>
+      {more.length > 0 && (
+        <p className="text-sm text-base-content/80">
+          And {more.length} more, {signed(sum(more))} together.
+        </p>
+      )}
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
 
@@ -13,10 +13,16 @@ export const useDiagnoses = (studentId: string) =>
     queryFn: () => get<DiagnosisRecord[]>(`/api/students/${studentId}/diagnoses`),
   });
 
+export const useDiagnosisNow = (id: string) =>
+  useQuery({
+    queryKey: ['diagnoses', id, 'now'],
+    queryFn: () => get<DiagnosisNow | null>(`/api/diagnoses/${id}/now`),
+  });
+
 export function useDiagnose(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (ask: { swingId: string | null; findings: readonly Ticked[] }) =>
+    mutationFn: (ask: { swingId: string | null; findings: readonly Ticked[]; setAside: readonly string[] }) =>
       post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });

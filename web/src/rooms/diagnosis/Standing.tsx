@@ -1,0 +1,116 @@
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import { faultName, findingName, measureName } from '@inchstep/contract/words';
+import { compareDiagnoses, type FaultCourse } from '@inchstep/core/diagnosis';
+import { Link } from 'react-router';
+import { dayText, Panel } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { useDiagnosisNow } from './queries.ts';
+
+const list = (faults: readonly string[]): string => faults.map(faultName).join(' and ');
+
+/** What the coach chose earlier stands; where the program would now say something else, it says so. */
+export function StandingChoice({
+  diagnosis,
+  onTake,
+}: {
+  readonly diagnosis: DiagnosisRecord;
+  readonly onTake: (workOn: readonly string[]) => void;
+}) {
+  const { chosen, result } = diagnosis;
+  const now = useDiagnosisNow(diagnosis.id);
+  const me = useMe();
+  const differs = chosen?.carried && result.workOn.length > 0 && chosen.workOn[0] !== result.workOn[0];
+  return (
+    <>
+      {differs && (
+        <div role="status" className="panel flex flex-wrap items-center gap-3 border-warning p-3">
+          <p className="flex-1">
+            <span className="font-semibold">Your choice stands: {list(chosen.workOn)}.</span>{' '}
+            {chosen.note && `“${chosen.note}” `}This would now change: the program puts {list(result.workOn)}{' '}
+            first.
+          </p>
+          <button type="button" className="btn" onClick={() => onTake(result.workOn)}>
+            Take the program’s
+          </button>
+        </div>
+      )}
+      {now.data?.changed && (
+        <div role="status" className="panel flex flex-wrap items-center gap-3 border-warning p-3">
+          <p className="flex-1">
+            The swing of {dayText(now.data.recordedOn, me.data?.today ?? '')} would change this:{' '}
+            {now.data.workOn.length > 0 ? `${list(now.data.workOn)} first` : 'nothing stands out any more'}.
+          </p>
+          <Link className="btn" to={`/students/${diagnosis.studentId}/diagnosis?swing=${now.data.swingId}`}>
+            Look at it
+          </Link>
+        </div>
+      )}
+    </>
+  );
+}
+
+const COURSE_WORDS: Record<FaultCourse, string> = {
+  resolved: 'gone',
+  improved: 'better',
+  same: 'as before',
+  worse: 'worse',
+  new: 'new',
+  unsure: 'not seen either way',
+};
+
+/** Each fault against the diagnosis before. */
+export function SinceLast({
+  before,
+  now,
+}: {
+  readonly before: DiagnosisRecord;
+  readonly now: DiagnosisRecord;
+}) {
+  const me = useMe();
+  const changes = compareDiagnoses(
+    { faults: before.result.faults, strengths: before.result.strengths },
+    { faults: now.result.faults, strengths: now.result.strengths },
+  );
+  if (changes.length === 0) return null;
+  return (
+    <Panel title={`Since the diagnosis ${dayText(before.at, me.data?.today ?? '')}`}>
+      <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
+        {changes.map(({ fault, course, before: then, now: here }) => (
+          <li key={fault} className="flex justify-between gap-3">
+            <span>{faultName(fault)}</span>
+            <span>
+              <span className="font-semibold">{COURSE_WORDS[course]}</span>
+              {then !== null && here !== null && ` (${then.toFixed(1)} then ${here.toFixed(1)} steps out)`}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+/** Findings the coach holds to be wrong, each brought back with one press. */
+export function SetAside({
+  ids,
+  onBack,
+}: {
+  readonly ids: readonly string[];
+  readonly onBack: (id: string) => void;
+}) {
+  if (ids.length === 0) return null;
+  return (
+    <div className="mt-3 border-t-[1.5px] border-dashed border-base-300 pt-2">
+      <h3 className="font-semibold">Set aside as wrong</h3>
+      <ul>
+        {ids.map((id) => (
+          <li key={id} className="flex items-center justify-between gap-2 text-sm">
+            {id.includes('.') ? findingName(id) : measureName(id)}
+            <button type="button" className="btn btn-ghost btn-sm h-11" onClick={() => onBack(id)}>
+              Count it again
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
