@@ -72,7 +72,7 @@ export async function seriousFindings(page: Page): Promise<Complaint[]> {
 export const focused = (page: Page): Promise<string> =>
   page.evaluate(() => {
     const at = document.activeElement;
-    return at?.getAttribute('aria-label') ?? (at as HTMLElement | null)?.innerText ?? '';
+    return at?.getAttribute('aria-label') ?? (at as HTMLElement | null)?.innerText ?? at?.textContent ?? '';
   });
 
 /** Tests of one story: after a step that failed the others fail at once instead of waiting in vain. */

@@ -104,7 +104,7 @@ describe('a quick look', () => {
   step('the chain board lights what a root would explain, by keys', async () => {
     await press(page, 'Chain board', 'tab');
     await see(page, 'would explain');
-    await page.locator('g[role="button"][aria-label^="Hips over-turn"]').wait();
+    await page.waitForSelector('g[role="button"]');
     for (let i = 0; i < 60 && !(await focused(page)).startsWith('Hips over-turn'); i++)
       await page.keyboard.press('Tab');
     await page.keyboard.press('Enter');

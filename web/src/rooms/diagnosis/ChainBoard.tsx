@@ -122,12 +122,11 @@ function NodeBox({
   const fault = node.kind === 'fault';
   const name = fault ? faultName(node.id) : findingName(node.id);
   const size = boxWidth > 170 ? 13.5 : 11.5;
-  const lines = twoLines(name, Math.floor((boxWidth - (fault ? 36 : 12)) / (size * 0.52)));
+  const lines = twoLines(name, Math.floor((boxWidth - (fault ? 46 : 12)) / (size * 0.52)));
   const pick = {
     role: 'button',
     tabIndex: 0,
     'aria-pressed': picked,
-    'aria-label': `${name}, ${chanceText(node.weight)}`,
     onClick: onPick,
     onKeyDown: (event: KeyboardEvent) => {
       if (event.key !== 'Enter' && event.key !== ' ') return;
@@ -142,7 +141,7 @@ function NodeBox({
       opacity={lit ? 1 : 0.55}
       {...(fault ? pick : {})}
     >
-      <title>{name}</title>
+      {!fault && <title>{name}</title>}
       <rect
         width={boxWidth}
         height={boxHeight}
@@ -161,7 +160,7 @@ function NodeBox({
           textAnchor={fault ? 'start' : 'middle'}
           fill={picked ? 'var(--tape-ink)' : 'currentColor'}
         >
-          {line}
+          {`${line} `}
         </text>
       ))}
       {fault && (
@@ -172,7 +171,7 @@ function NodeBox({
           textAnchor="end"
           fill={picked ? 'var(--tape-ink)' : 'currentColor'}
         >
-          {Math.min(99, Math.round(100 * node.weight))}
+          {`${Math.min(99, Math.round(100 * node.weight))} %`}
         </text>
       )}
     </g>
