@@ -12,7 +12,7 @@ import { SettingsProvider } from './platform/settings.tsx';
 import { Shell } from './platform/shell.tsx';
 import { ReviewScreen, StudentPageScreen } from './rooms/checkins/index.ts';
 import { DiagnosisScreen } from './rooms/diagnosis/index.ts';
-import { IntakeScreen, RosterScreen } from './rooms/intake/index.ts';
+import { IntakeScreen, RosterScreen, SchoolsScreen } from './rooms/intake/index.ts';
 import { BenchScreen } from './rooms/measures/index.ts';
 import { LadderScreen } from './rooms/practice/index.ts';
 import { DrillScreen } from './rooms/prescription/index.ts';
@@ -59,6 +59,7 @@ const router = createBrowserRouter([
           { path: 'progress', element: <ProgressScreen /> },
         ],
       },
+      { path: '/schools', element: <SchoolsScreen /> },
       { path: '*', element: <NotHere /> },
     ],
   },

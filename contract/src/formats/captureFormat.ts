@@ -1,12 +1,14 @@
 import { type Capture, LANDMARKS, STATIONS } from '@inchstep/core/capture';
 import {
   ARM_SWINGS,
+  BAND_ROWS,
   CLUBS,
   FLEXIBILITIES,
   HANDS,
   resolveSchool,
   SCHOOL_OPTIONS,
   SCHOOL_PRESETS,
+  type SchoolChoiceSet,
   type SchoolPreset,
   VIEW_KINDS,
 } from '@inchstep/core/intake';
@@ -15,7 +17,16 @@ import { z } from 'zod';
 const presets = Object.keys(SCHOOL_PRESETS) as [SchoolPreset, ...SchoolPreset[]];
 const option = <const T extends readonly [string, ...string[]]>(options: T) => z.enum(options).optional();
 
-/** A preset, and any answers that differ from it. */
+const measureIds = BAND_ROWS.map((row) => row.id) as [string, ...string[]];
+/** Edges for a player of 70 in; one side may be open, and low stays below high. */
+export const bandEditSchema = z
+  .strictObject({ lo: z.number().nullable(), hi: z.number().nullable() })
+  .refine(({ lo, hi }) => lo !== null || hi !== null, { error: 'give at least one edge' })
+  .refine(({ lo, hi }) => lo === null || hi === null || lo < hi, {
+    error: 'the low edge must lie below the high one',
+  });
+
+/** A preset, any answers that differ from it, and bands of the coach's own. */
 export const schoolSchema = z.strictObject({
   preset: z.enum(presets).optional(),
   trail_leg: option(SCHOOL_OPTIONS.trail_leg),
@@ -26,6 +37,7 @@ export const schoolSchema = z.strictObject({
   trail_foot: option(SCHOOL_OPTIONS.trail_foot),
   head: option(SCHOOL_OPTIONS.head),
   lead_knee: option(SCHOOL_OPTIONS.lead_knee),
+  bands: z.partialRecord(z.enum(measureIds), bandEditSchema).optional(),
 });
 export type SchoolInput = z.infer<typeof schoolSchema>;
 
@@ -107,6 +119,8 @@ export const toCaptureDocument = (capture: Capture): CaptureDocument => ({
 });
 
 /** Drops answers that were not given, so that they don't hide the preset's. */
-export function plain(school: SchoolInput): Parameters<typeof resolveSchool>[0] {
-  return Object.fromEntries(Object.entries(school).filter(([, value]) => value !== undefined));
+export function plain(school: SchoolInput): SchoolChoiceSet {
+  return Object.fromEntries(
+    Object.entries(school).filter(([, value]) => value !== undefined),
+  ) as SchoolChoiceSet;
 }

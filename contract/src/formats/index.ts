@@ -1,5 +1,6 @@
 export { diagnosisAnswer, measuresAnswer, planAnswer, prescriptionAnswer } from './answers.ts';
 export {
+  bandEditSchema,
   type CaptureDocument,
   cameraSchema,
   captureSchema,

@@ -67,6 +67,9 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
           <NavLink to="/students" className={link}>
             Roster
           </NavLink>
+          <NavLink to="/schools" className={link}>
+            Schools
+          </NavLink>
         </nav>
         <div className="ml-auto flex items-center gap-1">
           <span className="mr-2 text-sm max-md:hidden">{coach}</span>

@@ -10,10 +10,13 @@ import {
   HEIGHT_RANGE_IN,
   LIMITS,
   PLACES,
+  SCHOOL_PRESETS,
+  type School,
+  type SchoolPreset,
   VIEW_KINDS,
 } from '@inchstep/core/intake';
 import { z } from 'zod';
-import { schoolSchema } from '../../formats/index.ts';
+import { bandEditSchema, schoolSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
 
 const name = z.string().trim().min(1, { error: 'is needed' }).max(80);
@@ -70,6 +73,8 @@ export const studentSchema = z.object({
   version: versionSchema,
   profile: profileSchema,
   ageYears: z.number(),
+  /** Every question answered, with the bands this coach keeps for the preset. */
+  school: z.custom<School>(),
   limits: z.array(z.object({ limit: z.enum(LIMITS), because: z.string() })),
   archivedAt: z.string().nullable(),
   createdAt: z.string(),
@@ -78,6 +83,27 @@ export type Student = z.infer<typeof studentSchema>;
 
 export const newStudentSchema = z.strictObject({ id: idSchema, profile: profileSchema });
 export const editStudentSchema = z.strictObject({ version: versionSchema, profile: profileSchema });
+
+export const presetSchema = z.enum(Object.keys(SCHOOL_PRESETS) as [SchoolPreset, ...SchoolPreset[]]);
+export const editBandSchema = bandEditSchema.and(z.object({ reason: z.string().max(300) }));
+const edges = z.object({ lo: z.number().nullable(), hi: z.number().nullable() });
+/** A measure's band in one school, for a player of 70 in with a mid-iron. */
+export const schoolBandSchema = z.object({
+  measure: z.string(),
+  unit: z.string(),
+  step: z.number(),
+  house: edges,
+  now: edges,
+  origin: z.array(z.string()),
+  edit: z.object({ reason: z.string(), at: z.string() }).nullable(),
+});
+export type SchoolBand = z.infer<typeof schoolBandSchema>;
+export const schoolPageSchema = z.object({
+  preset: presetSchema,
+  answers: z.record(z.string(), z.string()),
+  bands: z.array(schoolBandSchema),
+});
+export type SchoolPage = z.infer<typeof schoolPageSchema>;
 
 export const EVENT_KINDS = [
   'created',

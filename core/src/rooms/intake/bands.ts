@@ -20,7 +20,7 @@ export interface Band {
   readonly lo: number | null;
   readonly hi: number | null;
   readonly step: number;
-  /** What set the edges, outermost last: `house`, `club`, `height`, or a school choice. */
+  /** What set the edges, outermost last: `house`, `club`, `height`, a school choice, or `coach`. */
   readonly origin: readonly string[];
 }
 
@@ -43,6 +43,7 @@ export function bandFor(id: string, context: BandContext): Band {
   applyBody(row.id, draft, context);
   applySchool(row.id, draft, context);
   applyArmSwing(row.id, draft, context);
+  applyCoach(row.id, draft, context);
   const k = row.unit === 'in' ? lengthScale(context.heightIn) : 1;
   return {
     id: row.id,
@@ -92,6 +93,14 @@ function applySchool(id: string, draft: Draft, { school, flexibility }: BandCont
     draft.lo = Math.max(draft.lo ?? COLUMNS_SHIFT_BACK_LOW, COLUMNS_SHIFT_BACK_LOW);
     draft.origin.push('centre.columns');
   }
+}
+
+/** The coach's own edges go over everything but the player's size. */
+function applyCoach(id: string, draft: Draft, { school }: BandContext): void {
+  const edit = school.bands?.[id];
+  if (!edit) return;
+  [draft.lo, draft.hi] = [edit.lo, edit.hi];
+  draft.origin.push('coach');
 }
 
 function applyArmSwing(id: string, draft: Draft, { armSwing }: BandContext): void {

@@ -19,6 +19,7 @@ export {
   type SafetyAnswers,
 } from './safety.ts';
 export {
+  type BandEdit,
   DEFAULT_PRESET,
   hasChoice,
   resolveSchool,

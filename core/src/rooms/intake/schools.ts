@@ -12,7 +12,16 @@ export const SCHOOL_OPTIONS = {
 
 type Options = typeof SCHOOL_OPTIONS;
 export type SchoolQuestion = keyof Options;
-export type School = { readonly [Q in SchoolQuestion]: Options[Q][number] };
+/** A coach's own edges for a measure; lengths for a player of 70 in, null = open. */
+export interface BandEdit {
+  readonly lo: number | null;
+  readonly hi: number | null;
+}
+/** Every question answered, and the bands in which this coach differs. */
+export type SchoolAnswers = { readonly [Q in SchoolQuestion]: Options[Q][number] };
+export type School = SchoolAnswers & {
+  readonly bands?: Readonly<Record<string, BandEdit>>;
+};
 /** `question.option`, the form in which tables name a school choice. */
 export type SchoolChoice = { [Q in SchoolQuestion]: `${Q}.${Options[Q][number]}` }[SchoolQuestion];
 
@@ -39,8 +48,8 @@ export function hasChoice(of: School, choice: SchoolChoice): boolean {
   return of[question] === option;
 }
 
-function school(answers: string): School {
+function school(answers: string): SchoolAnswers {
   const chosen = answers.split(' ');
   const questions = Object.keys(SCHOOL_OPTIONS) as SchoolQuestion[];
-  return Object.fromEntries(questions.map((question, i) => [question, chosen[i]])) as School;
+  return Object.fromEntries(questions.map((question, i) => [question, chosen[i]])) as SchoolAnswers;
 }

@@ -1,7 +1,7 @@
 import type { Hold, Profile, ThreadEvent } from '@inchstep/contract/intake';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
-import { events, holds, students } from './tables.ts';
+import { bandEdits, events, holds, students } from './tables.ts';
 
 export type StudentRow = typeof students.$inferSelect;
 
@@ -57,3 +57,18 @@ export const liftHolds = (db: Db, studentId: string, liftedAt: string, liftNote:
     .set({ liftedAt, liftNote })
     .where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt)))
     .run().changes;
+
+export type BandEditRow = typeof bandEdits.$inferSelect;
+export const bandEditsOf = (db: Db, preset: string): BandEditRow[] =>
+  db.select().from(bandEdits).where(eq(bandEdits.preset, preset)).all();
+export const putBandEdit = (db: Db, row: BandEditRow): void => {
+  db.insert(bandEdits)
+    .values(row)
+    .onConflictDoUpdate({ target: [bandEdits.preset, bandEdits.measure], set: row })
+    .run();
+};
+export const dropBandEdit = (db: Db, preset: string, measure: string): void => {
+  db.delete(bandEdits)
+    .where(and(eq(bandEdits.preset, preset), eq(bandEdits.measure, measure)))
+    .run();
+};

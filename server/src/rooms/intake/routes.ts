@@ -1,9 +1,12 @@
 import {
+  editBandSchema,
   editStudentSchema,
   eventSchema,
   holdSchema,
   liftHoldSchema,
   newStudentSchema,
+  presetSchema,
+  schoolPageSchema,
   studentSchema,
 } from '@inchstep/contract/intake';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
@@ -11,6 +14,7 @@ import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
 import { holdOf, liftHold } from './holds.ts';
+import { editBand, listSchools, resetBand } from './schools.ts';
 import { archiveStudent, createStudent, editStudent, getStudent, listStudents, thread } from './service.ts';
 
 const params = z.object({ id: idSchema });
@@ -43,6 +47,7 @@ export function intakeRoutes(app: App, ctx: Context): void {
     { schema: { tags, params, response: { 200: z.array(eventSchema) } } },
     async ({ params: p }) => thread(ctx, p.id),
   );
+  schoolRoutes(app, ctx);
   app.get(
     '/api/students/:id/hold',
     { schema: { tags, params, response: { 200: holdSchema.nullable() } } },
@@ -55,5 +60,23 @@ export function intakeRoutes(app: App, ctx: Context): void {
       liftHold(ctx, p.id, body.note);
       return { ok: true as const };
     },
+  );
+}
+
+function schoolRoutes(app: App, ctx: Context): void {
+  const where = z.object({ preset: presetSchema, measure: z.string().max(60) });
+  const page = { 200: schoolPageSchema };
+  app.get('/api/schools', { schema: { tags, response: { 200: z.array(schoolPageSchema) } } }, async () =>
+    listSchools(ctx),
+  );
+  app.put(
+    '/api/schools/:preset/bands/:measure',
+    { schema: { tags, params: where, body: editBandSchema, response: page } },
+    async ({ params: p, body }) => editBand(ctx, p.preset, p.measure, body),
+  );
+  app.post(
+    '/api/schools/:preset/bands/:measure/reset',
+    { schema: { tags, params: where, response: page } },
+    async ({ params: p }) => resetBand(ctx, p.preset, p.measure),
   );
 }

@@ -1,6 +1,5 @@
-import { plain } from '@inchstep/contract/formats';
 import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
-import { limitSet, limitsFrom, resolveSchool, type School, type StudentFacts } from '@inchstep/core/intake';
+import { limitSet, limitsFrom, type School, type StudentFacts } from '@inchstep/core/intake';
 import { differenceInYears, parseISO } from 'date-fns';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
@@ -15,6 +14,7 @@ import {
   studentRow,
   updateProfile,
 } from './repo.ts';
+import { resolvedSchool } from './schools.ts';
 
 export const ageOn = (bornOn: string, day: string): number =>
   differenceInYears(parseISO(day), parseISO(bornOn));
@@ -25,6 +25,7 @@ function present(ctx: Context, row: StudentRow): Student {
     version: row.version,
     profile: row.profile,
     ageYears: ageOn(row.profile.bornOn, today(ctx)),
+    school: resolvedSchool(ctx, row.profile),
     limits: limitsFrom(row.profile.safety),
     archivedAt: row.archivedAt,
     createdAt: row.createdAt,
@@ -99,7 +100,7 @@ export const thread = (ctx: Context, studentId: string): ThreadEvent[] => {
   return eventsOf(ctx.db, studentId);
 };
 
-export const schoolOf = (student: Student): School => resolveSchool(plain(student.profile.school));
+export const schoolOf = (student: Student): School => student.school;
 
 const WEEK_MINUTES_DEFAULT = 20;
 export const weekMinutes = (profile: Profile): number =>

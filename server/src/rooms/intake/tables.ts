@@ -1,5 +1,5 @@
 import type { Profile, ThreadEvent } from '@inchstep/contract/intake';
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 export const students = sqliteTable('students', {
   id: text('id').primaryKey(),
@@ -37,4 +37,18 @@ export const holds = sqliteTable(
     liftNote: text('lift_note').notNull(),
   },
   (t) => [index('holds_by_student').on(t.studentId)],
+);
+
+/** Bands in which the coach differs from the house, per school; lengths for a player of 70 in. */
+export const bandEdits = sqliteTable(
+  'band_edits',
+  {
+    preset: text('preset').notNull(),
+    measure: text('measure').notNull(),
+    lo: real('lo'),
+    hi: real('hi'),
+    reason: text('reason').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.preset, t.measure] })],
 );

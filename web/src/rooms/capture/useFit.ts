@@ -1,7 +1,5 @@
-import { plain } from '@inchstep/contract/formats';
 import type { Student } from '@inchstep/contract/intake';
 import { type Capture, checkCapture } from '@inchstep/core/capture';
-import { resolveSchool } from '@inchstep/core/intake';
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { FitAnswer, FitWorker } from '../../workers/fit.worker.ts';
@@ -20,7 +18,7 @@ export function captureFor(student: Student, work: SwingWork): Capture {
       armSwing: profile.armSwing,
     },
     club: work.club,
-    school: resolveSchool(plain(profile.school)),
+    school: student.school,
     views: work.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
       id: kind,
       kind,

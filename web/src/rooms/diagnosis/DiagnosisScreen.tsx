@@ -1,5 +1,4 @@
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
-import { plain } from '@inchstep/contract/formats';
 import type { Student } from '@inchstep/contract/intake';
 import {
   BLOCKER_WORDS,
@@ -11,7 +10,6 @@ import {
   PHASE_WORDS,
 } from '@inchstep/contract/words';
 import { faultById } from '@inchstep/core/diagnosis';
-import { resolveSchool } from '@inchstep/core/intake';
 import { useState } from 'react';
 import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
@@ -191,9 +189,7 @@ function Answer({
           What was measured lies in its bands or can’t be told. No drill is needed for what can be seen here.
         </Empty>
       )}
-      {tab === 'chain' && (
-        <ChainBoard diagnosis={result} school={resolveSchool(plain(student.profile.school))} />
-      )}
+      {tab === 'chain' && <ChainBoard diagnosis={result} school={student.school} />}
       {tab === 'reasons' &&
         result.roots.map((root, i) => (
           <RootCard

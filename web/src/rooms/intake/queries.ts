@@ -1,4 +1,4 @@
-import type { Hold, Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
+import type { Hold, Profile, SchoolPage, Student, ThreadEvent } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put } from '../../platform/http.ts';
 
@@ -45,6 +45,37 @@ export function useLiftHold(id: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (note: string) => post(`/api/students/${id}/hold/lift`, { note }),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export const useSchools = () =>
+  useQuery({ queryKey: ['schools'], queryFn: () => get<SchoolPage[]>('/api/schools') });
+
+export interface BandAt {
+  readonly preset: SchoolPage['preset'];
+  readonly measure: string;
+}
+
+/** A band reaches every student of the school, so everything is asked anew. */
+export function useEditBand() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({
+      preset,
+      measure,
+      ...edit
+    }: BandAt & { lo: number | null; hi: number | null; reason: string }) =>
+      put<SchoolPage>(`/api/schools/${preset}/bands/${measure}`, edit),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export function useResetBand() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ preset, measure }: BandAt) =>
+      post<SchoolPage>(`/api/schools/${preset}/bands/${measure}/reset`),
     onSuccess: () => client.invalidateQueries(),
   });
 }

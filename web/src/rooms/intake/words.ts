@@ -26,6 +26,65 @@ export const LIMIT_BECAUSE: Record<LimitReason['because'], string> = {
   pregnant: 'pregnancy',
 };
 
+export const QUESTION_WORDS: Readonly<
+  Record<string, { readonly ask: string; readonly options: Readonly<Record<string, string>> }>
+> = {
+  trail_leg: {
+    ask: 'Trail leg, going back',
+    options: { release: 'lengthens, so the hips are free', brace: 'keeps its bend and resists' },
+  },
+  centre: {
+    ask: 'Where the middle goes',
+    options: {
+      recentre: 'a little away, back by the top, forward by half-way',
+      slide: 'a longer slide from the top',
+      columns: 'as little sideways as will do',
+    },
+  },
+  turn_thought: {
+    ask: 'What makes the turn',
+    options: {
+      trail_through: 'the trail side drives through',
+      lead_around: 'the lead side clears',
+      depth: 'the seat stays back',
+      tilt: 'the lead side stays low',
+    },
+  },
+  forward_bearing: {
+    ask: 'Where the weight goes, coming down',
+    options: { eight: 'target and behind', ten: 'target and the ball' },
+  },
+  setup_bias: {
+    ask: 'Hips at address',
+    options: { centred: 'in the middle', preset: 'bumped toward the target' },
+  },
+  trail_foot: {
+    ask: 'Trail foot, through the ball',
+    options: { up: 'up on its toes', long: 'heel low, banking to its inside' },
+  },
+  head: { ask: 'Head', options: { still: 'stays still', float: 'may ride a little' } },
+  lead_knee: {
+    ask: 'Lead knee, going back',
+    options: { out: 'out toward the ball', follow: 'goes where the turn takes it' },
+  },
+};
+
+/** What set a band's edges. */
+export const ORIGIN_WORDS: Readonly<Record<string, string>> = {
+  house: 'the house',
+  club: 'the club',
+  height: 'the height',
+  coach: 'you',
+  ...Object.fromEntries(
+    Object.entries(QUESTION_WORDS).flatMap(([question, { ask, options }]) =>
+      Object.entries(options).map(([option, text]) => [
+        `${question}.${option}`,
+        `the school (${ask.toLowerCase()}: ${text})`,
+      ]),
+    ),
+  ),
+};
+
 const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = {
   created: () => 'Joined the roster',
   edited: () => 'Intake changed',

@@ -28,6 +28,7 @@ export function Palette() {
     ['Today', go('/')],
     ['Roster', go('/students')],
     ['New student', go('/students/new')],
+    ['Schools and bands', go('/schools')],
     ...(students.data ?? []).filter((s) => s.archivedAt === null).flatMap((s) => roomsOf(s, go)),
     [
       `Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`,

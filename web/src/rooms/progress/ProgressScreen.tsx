@@ -6,6 +6,7 @@ import { useOutletContext } from 'react-router';
 import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useUnits } from '../../platform/units.ts';
+import { FaultStory } from './FaultStory.tsx';
 import { LineOfProgress } from './LineOfProgress.tsx';
 import { useProgress } from './queries.ts';
 
@@ -21,14 +22,14 @@ export function ProgressScreen() {
             <Empty title="No line yet">Measure swings on two days and the line begins.</Empty>
           </div>
         ) : (
-          <Lines progress={p} />
+          <Lines studentId={student.id} progress={p} />
         )
       }
     </Shown>
   );
 }
 
-function Lines({ progress }: { readonly progress: Progress }) {
+function Lines({ studentId, progress }: { readonly studentId: string; readonly progress: Progress }) {
   const [chosen, setChosen] = useState(progress.series[0]?.measure ?? '');
   const series = progress.series.find((s) => s.measure === chosen) ?? progress.series[0];
   const me = useMe();
@@ -64,6 +65,7 @@ function Lines({ progress }: { readonly progress: Progress }) {
           <SessionTable series={series} today={me.data?.today ?? ''} />
         </Panel>
         <IsItReal series={series} />
+        <FaultStory studentId={studentId} today={me.data?.today ?? ''} />
       </div>
     </div>
   );

@@ -1,0 +1,77 @@
+import type { SchoolPage, Student } from '@inchstep/contract/intake';
+import type { Reading } from '@inchstep/contract/measures';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await testServer();
+});
+afterAll(() => server.stop());
+
+const url = '/api/schools/centre_and_turn/bands/turn_top';
+const bandOf = (page: SchoolPage) => page.bands.find((b) => b.measure === 'turn_top');
+
+describe('bands of a school', () => {
+  test('begin as the house has them, with their origin', async () => {
+    const { body } = await server.ask<SchoolPage[]>('GET', '/api/schools');
+    expect(body.map((p) => p.preset)).toHaveLength(4);
+    expect(bandOf(body[0] as SchoolPage)).toMatchObject({
+      house: { lo: 35, hi: 55 },
+      now: { lo: 35, hi: 55 },
+      origin: ['house'],
+      edit: null,
+    });
+  });
+  test('the coach’s own reaches this school’s students and measures, nobody else’s, and there is a way back', async () => {
+    const here = await addStudent(server);
+    const there = await addStudent(server, { school: { preset: 'drive_through' } });
+    const edit = { lo: 30, hi: 75, reason: 'supple players' };
+    const { body } = await server.ask<SchoolPage>('PUT', url, edit);
+    expect(bandOf(body)).toMatchObject({
+      house: { lo: 35, hi: 55 },
+      now: { lo: 30, hi: 75 },
+      origin: ['house', 'coach'],
+      edit: { reason: 'supple players' },
+    });
+    const verdict = async (student: string) => {
+      const swing = markedSwing('priya-then');
+      await server.ask('POST', `/api/students/${student}/swings`, swing);
+      const reading = await server.ask<Reading>('POST', `/api/swings/${swing.id}/measure`);
+      return reading.body.measures.find((m) => m.id === 'turn_top');
+    };
+    expect(await verdict(here)).toMatchObject({
+      verdict: 'in',
+      band: { hi: 75, origin: ['house', 'coach'] },
+    });
+    expect(await verdict(there)).toMatchObject({ verdict: 'high', band: { hi: 55 } });
+    const back = await server.ask<SchoolPage>('POST', `${url}/reset`);
+    expect(bandOf(back.body)).toMatchObject({ now: { lo: 35, hi: 55 }, edit: null });
+    expect(await verdict(here)).toMatchObject({ verdict: 'high' });
+  });
+  test('a student’s own band goes over the school’s', async () => {
+    await server.ask('PUT', url, { lo: 30, hi: 60, reason: '' });
+    const id = await addStudent(server, {
+      school: { preset: 'centre_and_turn', bands: { turn_top: { lo: 20, hi: 40 } } },
+    });
+    const { body } = await server.ask<Student>('GET', `/api/students/${id}`);
+    expect(body.school.bands).toEqual({ turn_top: { lo: 20, hi: 40 } });
+    await server.ask('POST', `${url}/reset`);
+  });
+  test.each([
+    ['upside down', { lo: 60, hi: 30, reason: '' }, 400],
+    ['no edge at all', { lo: null, hi: null, reason: '' }, 400],
+    ['no number', { lo: 'a', hi: 3, reason: '' }, 400],
+  ])('%s is refused', async (_, edit, status) => {
+    expect((await server.ask('PUT', url, edit)).status).toBe(status);
+  });
+  test('a measure or a school that is not there', async () => {
+    const edit = { lo: 1, hi: 2, reason: '' };
+    expect((await server.ask('PUT', '/api/schools/centre_and_turn/bands/nonsense', edit)).body).toMatchObject(
+      {
+        code: 'unknown_measure',
+      },
+    );
+    expect((await server.ask('PUT', '/api/schools/upside_down/bands/turn_top', edit)).status).toBe(400);
+  });
+});

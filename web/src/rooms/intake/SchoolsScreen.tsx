@@ -1,0 +1,171 @@
+import type { SchoolBand, SchoolPage } from '@inchstep/contract/intake';
+import { measureName } from '@inchstep/contract/words';
+import { type FormEvent, useState } from 'react';
+import { toast } from 'sonner';
+import { Failed, Panel, Shown } from '../../platform/parts.tsx';
+import { Tape } from '../../platform/tape.tsx';
+import { useEditBand, useResetBand, useSchools } from './queries.ts';
+import { ORIGIN_WORDS, PRESET_WORDS, QUESTION_WORDS } from './words.ts';
+
+/** What each school wants, and every band with its origin; the coach may set another and go back. */
+export function SchoolsScreen() {
+  const schools = useSchools();
+  const [preset, setPreset] = useState<SchoolPage['preset']>('centre_and_turn');
+  const [search, setSearch] = useState('');
+  return (
+    <div className="mx-auto flex max-w-[80rem] flex-col gap-4 p-4">
+      <h1 className="text-3xl">Schools and bands</h1>
+      <div role="tablist" aria-label="Schools" className="flex flex-wrap gap-2">
+        {(Object.keys(PRESET_WORDS) as SchoolPage['preset'][]).map((key) => (
+          <button
+            key={key}
+            type="button"
+            role="tab"
+            aria-selected={preset === key}
+            className={`btn ${preset === key ? 'btn-primary' : ''}`}
+            onClick={() => setPreset(key)}
+          >
+            {PRESET_WORDS[key]}
+          </button>
+        ))}
+      </div>
+      <Shown query={schools} what="the schools">
+        {(all) => {
+          const page = all.find((p) => p.preset === preset);
+          if (!page) return null;
+          const words = search.toLowerCase();
+          const shown = page.bands.filter((b) => measureName(b.measure).toLowerCase().includes(words));
+          return (
+            <div className="grid items-start gap-4 lg:grid-cols-[19rem_1fr]">
+              <Panel title="What it teaches">
+                <dl className="flex flex-col gap-2">
+                  {Object.entries(page.answers).map(([question, option]) => (
+                    <div key={question}>
+                      <dt className="text-sm text-base-content/80">{QUESTION_WORDS[question]?.ask}</dt>
+                      <dd className="font-semibold">{QUESTION_WORDS[question]?.options[option] ?? option}</dd>
+                    </div>
+                  ))}
+                </dl>
+              </Panel>
+              <Panel
+                title="Bands"
+                aside={
+                  <input
+                    aria-label="Find a measure"
+                    placeholder="Find a measure"
+                    className="input w-56"
+                    value={search}
+                    onChange={(e) => setSearch(e.target.value)}
+                  />
+                }
+              >
+                <p className="mb-2 text-sm text-base-content/80">
+                  For a player of 70 in with a mid-iron; lengths grow with the player. Teaching conventions,
+                  not medicine: set your own where you teach otherwise.
+                </p>
+                <ul className="divide-y-[1.5px] divide-base-300">
+                  {shown.map((band) => (
+                    <BandRow
+                      key={`${preset}${band.measure}${band.now.lo}${band.now.hi}`}
+                      preset={preset}
+                      band={band}
+                    />
+                  ))}
+                </ul>
+              </Panel>
+            </div>
+          );
+        }}
+      </Shown>
+    </div>
+  );
+}
+
+const shown = (edge: number | null): string => (edge === null ? '' : String(Math.round(edge * 100) / 100));
+const read = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+
+function BandRow({ preset, band }: { readonly preset: SchoolPage['preset']; readonly band: SchoolBand }) {
+  const edit = useEditBand();
+  const reset = useResetBand();
+  const [lo, setLo] = useState(shown(band.now.lo));
+  const [hi, setHi] = useState(shown(band.now.hi));
+  const [reason, setReason] = useState(band.edit?.reason ?? '');
+  const changed = lo !== shown(band.now.lo) || hi !== shown(band.now.hi);
+  const name = measureName(band.measure);
+  const save = (event: FormEvent) => {
+    event.preventDefault();
+    const { measure } = band;
+    const before = { lo: band.now.lo, hi: band.now.hi, reason: band.edit?.reason ?? '' };
+    const undo = () =>
+      band.edit ? edit.mutate({ preset, measure, ...before }) : reset.mutate({ preset, measure });
+    edit.mutate(
+      { preset, measure, lo: read(lo), hi: read(hi), reason },
+      { onSuccess: () => toast(`${name}: your own band.`, { action: { label: 'Undo', onClick: undo } }) },
+    );
+  };
+  const edges = { ...band.now, step: band.step, unit: band.unit };
+  return (
+    <li className="py-2">
+      <form onSubmit={save} className="grid items-center gap-x-4 gap-y-1 sm:grid-cols-[15rem_1fr_auto]">
+        <div>
+          <p className="font-semibold">{name}</p>
+          <p className="text-sm text-base-content/80">
+            from {band.origin.map((o) => ORIGIN_WORDS[o] ?? o).join(', then ')}
+          </p>
+        </div>
+        <Tape name={name} band={edges} compact />
+        <div className="flex flex-wrap items-center gap-2">
+          <Edge label={`${name}, low edge`} value={lo} onChange={setLo} />
+          to
+          <Edge label={`${name}, high edge`} value={hi} onChange={setHi} />
+          {(changed || band.edit) && (
+            <input
+              aria-label={`${name}, why`}
+              placeholder="Why"
+              className="input w-36"
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+            />
+          )}
+          {changed && (
+            <button type="submit" className="btn btn-primary" disabled={edit.isPending}>
+              Keep
+            </button>
+          )}
+          {band.edit && !changed && (
+            <button
+              type="button"
+              className="btn"
+              aria-label={`Back to the house’s band: ${name}`}
+              onClick={() => reset.mutate({ preset, measure: band.measure })}
+            >
+              Back to the house’s
+            </button>
+          )}
+        </div>
+      </form>
+      {edit.error && <Failed error={edit.error} />}
+    </li>
+  );
+}
+
+function Edge({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <input
+      aria-label={label}
+      inputMode="decimal"
+      placeholder="open"
+      className="input w-20"
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    />
+  );
+}
