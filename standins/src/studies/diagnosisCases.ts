@@ -53,8 +53,8 @@ export function knownCase(faults: FaultGrades, seed: number): KnownCase {
 }
 
 /** The strongest finding a fault shows on pictures; its grade of severity is what "clear" means. */
-function severityAt(fault: string, grade: number, seed: number): number {
-  const golfer = makeGolfer({ handedness: 'right', heightIn: 70 }, { [fault]: grade }, seededRandom(seed));
+function severityAt(fault: string, faults: FaultGrades, seed: number): number {
+  const golfer = makeGolfer({ handedness: 'right', heightIn: 70 }, faults, seededRandom(seed));
   const truth = trueMeasures(golfer);
   const rows = FAULTS.find((f) => f.id === fault)?.evidence ?? [];
   const grades = rows.flatMap(({ finding, strength }) => {
@@ -76,10 +76,11 @@ const USUAL = {
   school: resolveSchool({}),
 } as const;
 const MOST = 6;
+const CLEAR_STEPS = 1;
 
 /** The stand-in's amount at which a fault's own finding lies `steps` beyond its band, or null. */
 export function gradeFor(fault: string, steps: number): number | null {
-  const at = (grade: number) => severityAt(fault, grade, 5);
+  const at = (grade: number) => severityAt(fault, { [fault]: grade }, 5);
   if (at(MOST) < steps) return null;
   let [low, high] = [0, MOST];
   for (let i = 0; i < 30; i++) {
@@ -98,7 +99,10 @@ export const singles = (steps: number, golfers: number): KnownCase[] =>
     return Array.from({ length: golfers }, (_, k) => knownCase({ [fault]: grade }, 10_000 + 100 * i + k));
   });
 
-/** Random pairs, each clear or stronger (1 to 2.5 steps beyond the band). */
+/**
+ * Random pairs, each clear or stronger alone (1 to 2.5 steps beyond the band) and still clear in the
+ * pair: two faults that cancel each other leave nothing to be found.
+ */
 export function pairs(count: number): KnownCase[] {
   const random = seededRandom(4711);
   const graded = SHOWN_FAULTS.flatMap((fault) => {
@@ -106,14 +110,16 @@ export function pairs(count: number): KnownCase[] {
     return clear !== null && strong !== null ? [{ fault, clear, strong }] : [];
   });
   const any = () => graded[Math.floor(random() * graded.length)] as (typeof graded)[number];
-  return Array.from({ length: count }, (_, k) => {
-    const first = any();
-    let second = any();
-    while (second.fault === first.fault) second = any();
-    const faults = {
-      [first.fault]: between(random, first.clear, first.strong),
-      [second.fault]: between(random, second.clear, second.strong),
-    };
-    return knownCase(faults, 50_000 + k);
-  });
+  const pair = (): FaultGrades => {
+    for (;;) {
+      const [first, second] = [any(), any()];
+      if (second.fault === first.fault) continue;
+      const faults = {
+        [first.fault]: between(random, first.clear, first.strong),
+        [second.fault]: between(random, second.clear, second.strong),
+      };
+      if (Object.keys(faults).every((fault) => severityAt(fault, faults, 5) >= CLEAR_STEPS)) return faults;
+    }
+  };
+  return Array.from({ length: count }, (_, k) => knownCase(pair(), 50_000 + k));
 }

@@ -14,7 +14,7 @@ export const PRIOR = 0.05;
 export const CAUSE_POWER: Record<LinkStrength, number> = { 1: 0.06, 2: 0.18, 3: 0.35 };
 export const FINDING_POWER: Record<LinkStrength, number> = { 1: 0.1, 2: 0.42, 3: 0.88 };
 /** P(a finding is there with none of its faults): looks have other causes, ball flights many. */
-export const LEAK = { look: 0.004, ball: 0.2 };
+export const LEAK = { look: 0.0025, ball: 0.2 };
 
 export interface FindingLink {
   readonly fault: string;
