@@ -157,6 +157,7 @@ const PART_WORDS: Readonly<Record<string, (about: string) => string>> = {
   worked: () => 'worked with this student before',
   stalled: () => 'stalled with this student before',
   disliked: () => 'the student did not like it before',
+  record: (about) => `worked with ${about.replace('/', ' of ')} of your students`,
   load: (about) => `loads the ${LIMIT_WORDS[about] ?? about} a little`,
 };
 export const partText = (part: { readonly code: string; readonly about: string }): string =>

@@ -64,6 +64,7 @@ export const pageSchema = z.object({
   coach: z.string(),
   today: daySchema,
   handedness: z.enum(['left', 'right']),
+  heightIn: z.number(),
   needsConsent: z.boolean(),
   hold: holdSchema.nullable(),
   day: computed<{ date: string; place: string; minutes: number; items: PlanItem[] } | null>(),

@@ -15,6 +15,11 @@ export interface DrillHistory {
   readonly outcome: 'worked' | 'stalled' | 'disliked';
 }
 
+export interface DrillRecord {
+  readonly worked: number;
+  readonly stalled: number;
+}
+
 /** Everything the reasoning rooms know of a student on one day. */
 export interface CaseFile {
   readonly student: StudentFacts;
@@ -24,6 +29,8 @@ export interface CaseFile {
   readonly findings: readonly CaseFinding[];
   readonly active: readonly string[];
   readonly history: readonly DrillHistory[];
+  /** What drills came to with all of this coach's students. */
+  readonly record?: Readonly<Record<string, DrillRecord>>;
 }
 
 export type CaseProblem =

@@ -4,6 +4,7 @@ export {
   type CaseProblem,
   checkCase,
   type DrillHistory,
+  type DrillRecord,
 } from './caseFile.ts';
 export { BALL_SIGNS, CAUSES, type Cause, downstreamOf } from './causeTable.ts';
 export { compareDiagnoses, type FaultChange, type FaultCourse } from './compare.ts';

@@ -1,3 +1,4 @@
+export { type Drawing, drawSetup, type Point, type SetupDrawings, type Shape, type Tone } from './drawing.ts';
 export { type BallUse, DRILLS, type Drill, drillById, type LoadClass } from './drillTable.ts';
 export { type Prescribed, type Prescription, prescribe, type ScorePart } from './prescribe.ts';
 export {

@@ -98,6 +98,17 @@ describe('hand-decided matches', () => {
     };
     expect(score('worked') - score('stalled')).toBeCloseTo(3.7, 10);
   });
+  test('what it came to with other students counts, and few count little', () => {
+    const points = (worked: number, stalled: number) => {
+      const p = prescribe(person({}, { record: { knee_swap: { worked, stalled } } }), ['lead_knee_collapse']);
+      const drill = [...p.drills, ...p.alternatives].find((d) => d.id === 'knee_swap');
+      return drill?.parts.find((part) => part.code === 'record')?.points ?? 0;
+    };
+    expect(points(0, 0)).toBe(0);
+    expect(points(1, 0)).toBeCloseTo(4 * (4.6 / 7 - 0.6), 10);
+    expect(points(10, 0)).toBeGreaterThan(2 * points(1, 0));
+    expect(points(0, 4)).toBeLessThan(-0.8);
+  });
   test('nothing to work on, nothing prescribed', () => {
     expect(prescribe(person())).toMatchObject({ workOn: [], drills: [], alternatives: [], rejected: [] });
   });

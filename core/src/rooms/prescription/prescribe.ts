@@ -1,4 +1,4 @@
-import { type CaseFile, type Diagnosis, reason } from '../diagnosis/index.ts';
+import { type CaseFile, type Diagnosis, type DrillRecord, reason } from '../diagnosis/index.ts';
 import { isChild } from '../intake/index.ts';
 import { DRILLS, type Drill } from './drillTable.ts';
 import {
@@ -24,6 +24,7 @@ export interface ScorePart {
     | 'worked'
     | 'stalled'
     | 'disliked'
+    | 'record'
     | 'load';
   readonly points: number;
   readonly about: string;
@@ -134,9 +135,25 @@ function scoreParts(
   give('places', 0.4 * shared.length, shared.join('/'));
   const past = historyWith(drill, file.history);
   if (past) give(past, { worked: 1.2, stalled: -2.5, disliked: -1.5 }[past], drill.id);
+  const record = recordPoints(file.record?.[drill.id]);
+  if (record) give('record', record.points, record.about);
   const light = cautionsFor(drill, file).find((caution) => caution.code === 'light_load');
   if (light) give('load', -1.2, light.about);
   return parts;
+}
+
+/** Before a drill was tried it is taken to work with three students of five; that guess weighs as six. */
+const USUAL_RATE = 0.6;
+const USUAL_WEIGHT = 6;
+const RECORD_WORTH = 4;
+
+/** Results over all students, shrunk toward the usual so that one or two say little. */
+function recordPoints(record: DrillRecord | undefined): { points: number; about: string } | null {
+  if (!record) return null;
+  const tried = record.worked + record.stalled;
+  const rate = (record.worked + USUAL_RATE * USUAL_WEIGHT) / (tried + USUAL_WEIGHT);
+  const points = RECORD_WORTH * (rate - USUAL_RATE);
+  return tried === 0 || points === 0 ? null : { points, about: `${record.worked}/${tried}` };
 }
 
 /** Same fault from another side: another place or another kind of cue, and no quarrel. */

@@ -21,6 +21,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     coach: firstCoach(ctx)?.name ?? '',
     today: today(ctx),
     handedness: student.profile.handedness,
+    heightIn: student.profile.heightIn,
     needsConsent: consentMissing(student),
     hold: holdOf(ctx, studentId),
     day: day && { date: day.date, place: day.place, minutes: day.minutes, items: [...day.items] },

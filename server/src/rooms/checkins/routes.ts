@@ -18,6 +18,7 @@ import { Refusal } from '../../platform/errors.ts';
 import type { App } from '../../platform/http.ts';
 import { addClip, clipFile, readUpload, sendClip } from '../capture/index.ts';
 import { logSet } from '../practice/index.ts';
+import { cardQuery, setupCard } from '../prescription/index.ts';
 import { draftFor } from './draft.ts';
 import { closeLinks, listLinks, makeLink, openLink } from './links.ts';
 import { pageOf } from './page.ts';
@@ -104,6 +105,12 @@ function studentPageRoutes(app: App, ctx: Context): void {
       const studentId = openLink(ctx, request.params.token);
       return addClip(ctx, studentId, await readUpload(request, 'student'));
     },
+  );
+  app.get(
+    '/api/page/:token/card.pdf',
+    { config: open, schema: { tags, params: byToken, querystring: cardQuery } },
+    async ({ params: p, query }, reply) =>
+      reply.type('application/pdf').send(await setupCard(ctx, openLink(ctx, p.token), query)),
   );
   app.get(
     '/api/page/:token/clips/:id/file',

@@ -12,7 +12,7 @@ import { type Context, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { caseOf } from '../diagnosis/index.ts';
 import { getStudent, holdOf, record } from '../intake/index.ts';
-import { drillsInUse } from '../prescription/index.ts';
+import { drillsInUse, noteRung } from '../prescription/index.ts';
 import { type GateRow, gatesOf, insertGate, insertPlan, insertSet, plansOf, setsOf } from './repo.ts';
 
 /** A plan for the drills in use, from the asked days; what was done already is kept. */
@@ -94,6 +94,7 @@ export function decideGate(ctx: Context, studentId: string, row: Omit<GateRow, '
   if (holdOf(ctx, studentId) && row.decision === 'advance') throw new Refusal('pain_hold');
   ctx.db.transaction(() => {
     insertGate(ctx.db, { ...row, studentId, at: stamp(ctx) });
+    noteRung(ctx, studentId, row.drill, stageOf(ctx, studentId, row.drill));
     record(ctx, studentId, 'gate', {
       drill: row.drill,
       stage: row.stage,

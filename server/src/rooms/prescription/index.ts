@@ -1,2 +1,3 @@
-export { prescriptionRoutes } from './routes.ts';
-export { drillsInUse, listChoices } from './service.ts';
+export { noteRung } from './history.ts';
+export { cardQuery, prescriptionRoutes } from './routes.ts';
+export { drillsInUse, listChoices, setupCard } from './service.ts';

@@ -9,13 +9,19 @@ export const insertChoice = (db: Db, studentId: string, choice: DrillChoice): vo
     .onConflictDoNothing()
     .run();
 };
-export const choicesOf = (db: Db, studentId: string): DrillChoice[] =>
+type ChoiceRow = typeof drillChoices.$inferSelect;
+
+export const choicesOf = (db: Db, studentId: string): ChoiceRow[] =>
   db
     .select()
     .from(drillChoices)
     .where(eq(drillChoices.studentId, studentId))
     .orderBy(desc(drillChoices.at))
     .all();
+export const allChoices = (db: Db): ChoiceRow[] => db.select().from(drillChoices).all();
+export const setReached = (db: Db, id: string, reached: Record<string, string>): void => {
+  db.update(drillChoices).set({ reached }).where(eq(drillChoices.id, id)).run();
+};
 export const endChoices = (db: Db, studentId: string, endedAt: string): void => {
   db.update(drillChoices)
     .set({ endedAt })

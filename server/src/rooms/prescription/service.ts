@@ -1,16 +1,23 @@
 import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
 import { diagnose } from '@inchstep/core/diagnosis';
-import { drillById, drillsClash, prescribe } from '@inchstep/core/prescription';
+import { cautionsFor, drillById, drillsClash, prescribe, setupFor } from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
 import { getStudent, record } from '../intake/index.ts';
+import { cardPdf } from './cardPdf.ts';
+import { drillHistory, drillRecord } from './history.ts';
 import { choicesOf, endChoices, insertChoice } from './repo.ts';
 
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
 export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
   const diagnosis = getDiagnosis(ctx, diagnosisId);
-  const file = caseOf(ctx, diagnosis.studentId, diagnosis.swingId, diagnosis.findings, diagnosis.setAside);
+  const known = caseOf(ctx, diagnosis.studentId, diagnosis.swingId, diagnosis.findings, diagnosis.setAside);
+  const file = {
+    ...known,
+    history: drillHistory(ctx, diagnosis.studentId),
+    record: drillRecord(ctx, diagnosis.studentId),
+  };
   const workOn = diagnosis.chosen?.workOn ?? diagnose(file).workOn;
   return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn) };
 }
@@ -45,6 +52,28 @@ export function chooseDrills(
     record(ctx, studentId, 'drills_chosen', { drills: choice.drills, note: choice.note });
   });
   return entry;
+}
+
+export interface CardWish {
+  readonly drill: string;
+  readonly units: 'in' | 'cm';
+  readonly paper: 'A4' | 'LETTER';
+}
+
+/** The set-up card of one drill for one student, as a printable page. */
+export async function setupCard(ctx: Context, studentId: string, wish: CardWish): Promise<Buffer> {
+  const drill = drillById(wish.drill);
+  if (!drill) throw new Refusal('unknown_drill', { id: wish.drill }, 'drill');
+  const { profile } = getStudent(ctx, studentId);
+  const file = caseOf(ctx, studentId, null, []);
+  return cardPdf({
+    ...wish,
+    student: `${profile.firstName} ${profile.familyName}`,
+    heightIn: profile.heightIn,
+    left: profile.handedness === 'left',
+    setup: setupFor(drill, file),
+    cautions: cautionsFor(drill, file),
+  });
 }
 
 export const listChoices = (ctx: Context, studentId: string): DrillChoice[] => {

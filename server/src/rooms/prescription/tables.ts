@@ -18,6 +18,8 @@ export const drillChoices = sqliteTable(
     note: text('note').notNull(),
     at: text('at').notNull(),
     endedAt: text('ended_at'),
+    /** The highest rung each drill came to. */
+    reached: text('reached', { mode: 'json' }).$type<Record<string, string>>().notNull().default({}),
   },
   (t) => [index('choices_by_student').on(t.studentId, t.at)],
 );

@@ -191,6 +191,8 @@ function TodayCard({
                   drill={item.drill}
                   setup={drill.setup}
                   cautions={drill.cautions}
+                  pdfUrl={`/api/page/${token}/card.pdf`}
+                  heightIn={page.heightIn}
                   left={page.handedness === 'left'}
                   onRange={day?.place === 'range'}
                 />

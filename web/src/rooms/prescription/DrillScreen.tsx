@@ -120,6 +120,8 @@ function Match({
               best={i === 0}
               picked={picked.includes(offer.id)}
               onPick={() => flip(offer.id)}
+              pdfUrl={`/api/students/${student.id}/card.pdf`}
+              heightIn={student.profile.heightIn}
               left={student.profile.handedness === 'left'}
             />
           ))}
@@ -180,12 +182,16 @@ function Offer({
   best,
   picked,
   onPick,
+  pdfUrl,
+  heightIn,
   left,
 }: {
   readonly offer: Prescribed;
   readonly best: boolean;
   readonly picked: boolean;
   readonly onPick: () => void;
+  readonly pdfUrl: string;
+  readonly heightIn: number;
   readonly left: boolean;
 }) {
   return (
@@ -214,7 +220,14 @@ function Offer({
         ))}
       </ul>
       {best || picked ? (
-        <SetupCard drill={offer.id} setup={offer.setup} cautions={offer.cautions} left={left} />
+        <SetupCard
+          drill={offer.id}
+          setup={offer.setup}
+          cautions={offer.cautions}
+          pdfUrl={pdfUrl}
+          heightIn={heightIn}
+          left={left}
+        />
       ) : (
         <p>{DRILL_WORDS[offer.id]?.purpose}</p>
       )}

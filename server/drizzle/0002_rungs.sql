@@ -1,0 +1,1 @@
+ALTER TABLE `drill_choices` ADD `reached` text DEFAULT '{}' NOT NULL;

@@ -1,0 +1,189 @@
+import { cautionText, DRILL_WORDS, SETUP_WORDS } from '@inchstep/contract/words';
+import { inToCm } from '@inchstep/core/foundation';
+import {
+  type Caution,
+  type Drawing,
+  drawSetup,
+  type Point,
+  type SetupValue,
+  type Shape,
+} from '@inchstep/core/prescription';
+import PDFDocument from 'pdfkit';
+
+export interface CardAsk {
+  readonly drill: string;
+  readonly student: string;
+  readonly heightIn: number;
+  readonly left: boolean;
+  readonly setup: readonly SetupValue[];
+  readonly cautions: readonly Caution[];
+  readonly units: 'in' | 'cm';
+  readonly paper: 'A4' | 'LETTER';
+}
+
+type Pdf = InstanceType<typeof PDFDocument>;
+const MARGIN = 42;
+const DRAWING_TALL = 250;
+const INK = '#17242b';
+const TAPE = '#f2dc9b';
+
+/** The set-up card on one page: drawings to scale, distances, steps, cue, what counts, cautions. */
+export function cardPdf(ask: CardAsk): Promise<Buffer> {
+  const words = DRILL_WORDS[ask.drill];
+  if (!words) throw new Error(`cardPdf: no words for ${ask.drill}`);
+  const pdf = new PDFDocument({
+    size: ask.paper,
+    margin: MARGIN,
+    info: { Title: `${words.name}: set-up card`, Author: 'Inch Step' },
+  });
+  const chunks: Buffer[] = [];
+  pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
+  const done = new Promise<Buffer>((resolve) => pdf.on('end', () => resolve(Buffer.concat(chunks))));
+  const wide = pdf.page.width - 2 * MARGIN;
+  const length = (inches: number) =>
+    ask.units === 'cm' ? `${inToCm(inches).toFixed(1)} cm` : `${inches.toFixed(1)} in`;
+  pdf.fillColor(INK).font('Helvetica-Bold').fontSize(24).text(words.name, MARGIN, MARGIN);
+  pdf.font('Helvetica').fontSize(11).text(`for ${ask.student}`).moveDown(0.4);
+  pdf.text(words.purpose, { width: wide });
+  const top = pdf.y + 10;
+  const { above, front } = drawSetup(ask.setup, { heightIn: ask.heightIn });
+  const half = (wide - 12) / 2;
+  const side = ask.left ? -1 : 1;
+  view(pdf, front, { x: MARGIN, y: top, wide: half, name: 'From the front', side, length });
+  view(pdf, above, { x: MARGIN + half + 12, y: top, wide: half, name: 'From above', side: -side, length });
+  pdf.x = MARGIN;
+  pdf.y = top + DRAWING_TALL + 30;
+  for (const { id, valueIn } of ask.setup) row(pdf, SETUP_WORDS[id] ?? id, length(valueIn), wide);
+  pdf.moveDown(0.6).font('Helvetica').fontSize(12);
+  words.steps.forEach((step, i) => {
+    pdf.text(`${i + 1}.  ${step}`, MARGIN, pdf.y, { width: wide }).moveDown(0.2);
+  });
+  cue(pdf, words.cue, wide);
+  for (const [title, text] of [
+    ['It counts when', words.counts],
+    ['Faking it looks like', words.fake],
+    ['Too much looks like', words.tooMuch],
+  ] as const) {
+    pdf
+      .font('Helvetica-Bold')
+      .fontSize(11)
+      .text(`${title}: `, MARGIN, pdf.y, { continued: true, width: wide });
+    pdf.font('Helvetica').text(text).moveDown(0.2);
+  }
+  if (ask.cautions.length > 0) {
+    pdf.moveDown(0.4).font('Helvetica-Bold').text('Take care', MARGIN, pdf.y);
+    pdf.font('Helvetica');
+    for (const caution of ask.cautions) pdf.text(`-  ${cautionText(caution)}`, { width: wide });
+  }
+  pdf.end();
+  return done;
+}
+
+function row(pdf: Pdf, name: string, value: string, wide: number): void {
+  const y = pdf.y;
+  pdf
+    .font('Helvetica')
+    .fontSize(11)
+    .text(name, MARGIN, y, { width: wide * 0.6 });
+  pdf.font('Helvetica-Bold').text(value, MARGIN + wide * 0.6, y, { width: wide * 0.4, align: 'right' });
+  pdf.x = MARGIN;
+}
+
+/** The one thought, on a piece of tape. */
+function cue(pdf: Pdf, text: string, wide: number): void {
+  const y = pdf.y + 8;
+  pdf.rect(MARGIN, y, wide, 34).fill(TAPE);
+  for (let x = 0; x < wide; x += 9) pdf.rect(MARGIN + x, y, 0.8, x % 36 === 0 ? 7 : 4).fill(INK);
+  pdf
+    .fillColor(INK)
+    .font('Helvetica-Bold')
+    .fontSize(14)
+    .text(text, MARGIN + 10, y + 13, { width: wide - 20 });
+  pdf.x = MARGIN;
+  pdf.y = y + 44;
+}
+
+interface Place {
+  readonly x: number;
+  readonly y: number;
+  readonly wide: number;
+  readonly name: string;
+  readonly side: number;
+  readonly length: (inches: number) => string;
+}
+
+/** One drawing in its box; the frame is scaled to fit, so all inches in it are alike. */
+function view(pdf: Pdf, drawing: Drawing, place: Place): void {
+  const { lowIn, highIn } = drawing;
+  const scale = Math.min(
+    (place.wide - 8) / (highIn[0] - lowIn[0]),
+    (DRAWING_TALL - 26) / (highIn[1] - lowIn[1]),
+  );
+  const middle = place.x + place.wide / 2;
+  const centre = (lowIn[0] + highIn[0]) / 2;
+  const at = ([across, up]: Point): [number, number] => [
+    middle + place.side * (across - centre) * scale,
+    place.y + 22 + (highIn[1] - up) * scale,
+  ];
+  pdf.roundedRect(place.x, place.y, place.wide, DRAWING_TALL, 4).lineWidth(0.8).stroke(INK);
+  pdf.font('Helvetica').fontSize(9).fillColor(INK);
+  pdf.text(place.side > 0 ? 'target >' : '< target', place.x + 6, place.y + 6, {
+    width: place.wide - 12,
+    align: place.side > 0 ? 'right' : 'left',
+  });
+  pdf.text(place.name, place.x, place.y + DRAWING_TALL + 4, { width: place.wide, align: 'center' });
+  for (const shape of drawing.shapes) drawShape(pdf, shape, at, scale, place.length);
+}
+
+function drawShape(
+  pdf: Pdf,
+  shape: Shape,
+  at: (point: Point) => [number, number],
+  scale: number,
+  length: (inches: number) => string,
+): void {
+  pdf.save();
+  switch (shape.kind) {
+    case 'limb':
+      pdf
+        .opacity(shape.tone === 'body' ? 0.28 : 1)
+        .lineCap('round')
+        .lineWidth(Math.max(0.6, shape.widthIn * scale));
+      pdf
+        .moveTo(...at(shape.from))
+        .lineTo(...at(shape.to))
+        .stroke(INK);
+      break;
+    case 'disc':
+      pdf.opacity(shape.tone === 'body' ? 0.28 : 1).lineWidth(0.8);
+      pdf.circle(...at(shape.at), Math.max(1.5, shape.radiusIn * scale));
+      if (shape.tone === 'body') pdf.fill(INK);
+      else pdf.fillAndStroke(shape.tone === 'object' ? TAPE : '#ffffff', INK);
+      break;
+    case 'box': {
+      const [x, y] = at(shape.at);
+      const [wide, tall] = [shape.wideIn * scale, shape.tallIn * scale];
+      pdf
+        .lineWidth(0.8)
+        .rect(x - wide / 2, y - tall / 2, wide, tall)
+        .fillAndStroke(TAPE, INK);
+      break;
+    }
+    case 'dimension': {
+      const [from, to] = [at(shape.from), at(shape.to)];
+      pdf
+        .lineWidth(1)
+        .moveTo(...from)
+        .lineTo(...to)
+        .stroke(INK);
+      const [x, y] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
+      pdf.font('Helvetica-Bold').fontSize(9).fillColor(INK);
+      pdf.text(length(shape.valueIn), x - 30, y + (shape.id === 'stance' ? 4 : -12), {
+        width: 60,
+        align: 'center',
+      });
+      break;
+    }
+  }
+  pdf.restore();
+}

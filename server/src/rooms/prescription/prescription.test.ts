@@ -1,0 +1,117 @@
+import { randomUUID } from 'node:crypto';
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { PrescriptionRecord } from '@inchstep/contract/prescription';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, type TestServer, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await testServer();
+});
+afterAll(() => server.stop());
+
+const look = [
+  { id: 'lead_knee_in_top.high', seen: 'present' },
+  { id: 'obs.overswing', seen: 'present' },
+];
+async function diagnosed(student: string): Promise<string> {
+  const { body } = await server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, {
+    id: randomUUID(),
+    swingId: null,
+    findings: look,
+  });
+  return body.id;
+}
+const take = (diagnosisId: string, drill: string) =>
+  server.ask('POST', '/api/drill-choices', {
+    id: randomUUID(),
+    diagnosisId,
+    drills: [drill],
+    note: 'for the test',
+  });
+const up = (student: string, drill: string, stage: string) =>
+  server.ask('POST', `/api/students/${student}/gates`, {
+    id: randomUUID(),
+    drill,
+    stage,
+    decision: 'advance',
+    note: '',
+  });
+async function partOf(diagnosisId: string, drill: string, code: string) {
+  const { body } = await server.ask<PrescriptionRecord>('GET', `/api/diagnoses/${diagnosisId}/prescription`);
+  const found = [...body.result.drills, ...body.result.alternatives].find((d) => d.id === drill);
+  return found?.parts.find((part) => part.code === code);
+}
+
+describe('what a drill came to', () => {
+  test('three quarters reached is “worked”: with this student, and in the record for the next', async () => {
+    const first = await addStudent(server);
+    const id = await diagnosed(first);
+    expect(await partOf(id, 'knee_swap', 'worked')).toBeUndefined();
+    await take(id, 'knee_swap');
+    for (const stage of ['still', 'slow', 'half']) await up(first, 'knee_swap', stage);
+    expect(await partOf(id, 'knee_swap', 'worked')).toMatchObject({ points: 1.2 });
+    const second = await addStudent(server);
+    const other = await diagnosed(second);
+    expect(await partOf(other, 'knee_swap', 'worked')).toBeUndefined();
+    expect(await partOf(other, 'knee_swap', 'record')).toMatchObject({ about: '1/1' });
+  });
+  test('two weeks without getting there is “stalled” once it is put aside; a few days say nothing', async () => {
+    const student = await addStudent(server);
+    const id = await diagnosed(student);
+    await take(id, 'palms_coil');
+    server.at('2027-03-05T09:00:00');
+    await take(id, 'knee_to_far_ball');
+    server.at('2027-03-25T09:00:00');
+    await take(id, 'palms_coil');
+    expect(await partOf(id, 'knee_to_far_ball', 'stalled')).toMatchObject({ points: -2.5 });
+    expect(await partOf(id, 'palms_coil', 'stalled')).toBeUndefined();
+  });
+});
+
+describe('the printed card', () => {
+  test('is one page of PDF on the asked paper, for the asked drill', async () => {
+    const student = await addStudent(server, { handedness: 'left', firstName: 'Gus' });
+    for (const [paper, size] of [
+      ['A4', '595.28 841.89'],
+      ['LETTER', '612 792'],
+    ]) {
+      const response = await server.app.inject({
+        url: `/api/students/${student}/card.pdf?drill=kiss_the_post&units=cm&paper=${paper}`,
+        headers: { cookie: await signedIn() },
+      });
+      expect(response.headers['content-type']).toBe('application/pdf');
+      const text = response.rawPayload.toString('latin1');
+      expect(text.startsWith('%PDF-')).toBe(true);
+      expect(text.match(/\/Type \/Page\b(?!s)/g)).toHaveLength(1);
+      expect(text).toContain(size);
+    }
+  });
+  test('opens by the student’s own link, and by nobody’s else', async () => {
+    const student = await addStudent(server);
+    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 3 });
+    const own = await server.app.inject({ url: `/api/page/${link.body.token}/card.pdf?drill=knee_swap` });
+    expect(own.statusCode).toBe(200);
+    expect((await server.app.inject({ url: '/api/page/wrong/card.pdf?drill=knee_swap' })).statusCode).toBe(
+      404,
+    );
+    expect(
+      (await server.app.inject({ url: `/api/students/${student}/card.pdf?drill=knee_swap` })).statusCode,
+    ).toBe(401);
+  });
+  test('a drill nobody knows is named', async () => {
+    const student = await addStudent(server);
+    expect((await server.ask('GET', `/api/students/${student}/card.pdf?drill=juggling`)).body).toMatchObject({
+      code: 'unknown_drill',
+    });
+  });
+});
+
+async function signedIn(): Promise<string> {
+  const response = await server.app.inject({
+    method: 'POST',
+    url: '/api/sign-in',
+    payload: { passphrase: 'a passphrase for tests' },
+  });
+  return String(response.headers['set-cookie']).split(';')[0] ?? '';
+}
