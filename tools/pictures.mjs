@@ -15,7 +15,10 @@ const VIEWS = [
   { name: 'student', of: 'Priya', path: '' },
   { name: 'bench', of: 'Priya', path: '/bench', act: openBench },
   { name: 'reasons', of: 'Kofi', path: '/diagnosis' },
+  { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
   { name: 'drill', of: 'Gus', path: '/drills' },
+  { name: 'library', path: '/library/kiss_the_post' },
+  { name: 'schools', path: '/schools' },
   { name: 'ladder', of: 'Priya', path: '/ladder' },
   { name: 'review', of: 'Mei', path: '/checkins', act: holdAtTop },
   { name: 'progress', of: 'Hanne', path: '/progress' },
@@ -37,6 +40,13 @@ async function openBench(page) {
     top?.click();
   });
   await new Promise((done) => setTimeout(done, 2500));
+}
+
+async function openChain(page) {
+  await page.evaluate(() =>
+    [...document.querySelectorAll('button')].find((b) => b.textContent === 'Chain board')?.click(),
+  );
+  await new Promise((done) => setTimeout(done, 1500));
 }
 
 async function holdAtTop(page) {

@@ -37,6 +37,9 @@ describe('screens of the demo', () => {
     ['ladder', 'Priya', '/ladder', 'Days'],
     ['review', 'Mei', '/checkins', 'Then and now'],
     ['progress', 'Hanne', '/progress', 'Is it real?'],
+    ['the library', null, '/library', 'Knee swap'],
+    ['a drill’s page', null, '/library/kiss_the_post', 'Overdone, makes'],
+    ['schools and bands', null, '/schools', 'What it teaches'],
     ['a place that is not', null, '/nowhere', 'Inch Step'],
   ];
 

@@ -15,7 +15,7 @@ import { DiagnosisScreen } from './rooms/diagnosis/index.ts';
 import { IntakeScreen, RosterScreen, SchoolsScreen } from './rooms/intake/index.ts';
 import { BenchScreen } from './rooms/measures/index.ts';
 import { LadderScreen } from './rooms/practice/index.ts';
-import { DrillScreen } from './rooms/prescription/index.ts';
+import { DrillScreen, LibraryScreen } from './rooms/prescription/index.ts';
 import {
   OverviewScreen,
   Palette,
@@ -59,6 +59,8 @@ const router = createBrowserRouter([
           { path: 'progress', element: <ProgressScreen /> },
         ],
       },
+      { path: '/library', element: <LibraryScreen /> },
+      { path: '/library/:drillId', element: <LibraryScreen /> },
       { path: '/schools', element: <SchoolsScreen /> },
       { path: '*', element: <NotHere /> },
     ],

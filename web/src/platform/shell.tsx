@@ -67,6 +67,9 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
           <NavLink to="/students" className={link}>
             Roster
           </NavLink>
+          <NavLink to="/library" className={link}>
+            Library
+          </NavLink>
           <NavLink to="/schools" className={link}>
             Schools
           </NavLink>

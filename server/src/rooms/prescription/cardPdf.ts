@@ -26,6 +26,8 @@ const MARGIN = 42;
 const DRAWING_TALL = 250;
 const INK = '#17242b';
 const TAPE = '#f2dc9b';
+/** One flat tone, so that the parts of the body don't darken where they meet. */
+const BODY = '#c6cacb';
 
 /** The set-up card on one page: drawings to scale, distances, steps, cue, what counts, cautions. */
 export function cardPdf(ask: CardAsk): Promise<Buffer> {
@@ -145,19 +147,16 @@ function drawShape(
   pdf.save();
   switch (shape.kind) {
     case 'limb':
-      pdf
-        .opacity(shape.tone === 'body' ? 0.28 : 1)
-        .lineCap('round')
-        .lineWidth(Math.max(0.6, shape.widthIn * scale));
+      pdf.lineCap('round').lineWidth(Math.max(0.6, shape.widthIn * scale));
       pdf
         .moveTo(...at(shape.from))
         .lineTo(...at(shape.to))
-        .stroke(INK);
+        .stroke(shape.tone === 'body' ? BODY : INK);
       break;
     case 'disc':
-      pdf.opacity(shape.tone === 'body' ? 0.28 : 1).lineWidth(0.8);
+      pdf.lineWidth(0.8);
       pdf.circle(...at(shape.at), Math.max(1.5, shape.radiusIn * scale));
-      if (shape.tone === 'body') pdf.fill(INK);
+      if (shape.tone === 'body') pdf.fill(BODY);
       else pdf.fillAndStroke(shape.tone === 'object' ? TAPE : '#ffffff', INK);
       break;
     case 'box': {

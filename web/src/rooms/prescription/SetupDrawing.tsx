@@ -70,14 +70,24 @@ function View({
         >
           {side > 0 ? 'target →' : '← target'}
         </text>
-        {drawing.shapes.map((shape, i) => (
-          <ShapeMark key={i} shape={shape} x={x} y={y} text={length} />
-        ))}
+        {/* The body is one silhouette: its parts must not darken where they meet. */}
+        <g opacity={0.3}>
+          {drawing.shapes.filter(isBody).map((shape, i) => (
+            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} />
+          ))}
+        </g>
+        {drawing.shapes
+          .filter((shape) => !isBody(shape))
+          .map((shape, i) => (
+            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} />
+          ))}
       </svg>
       <figcaption className="px-2 pb-1 text-center text-sm">{name}</figcaption>
     </figure>
   );
 }
+
+const isBody = (shape: Shape): boolean => shape.kind !== 'dimension' && shape.tone === 'body';
 
 type Place = (inches: number) => number;
 
@@ -103,7 +113,7 @@ function ShapeMark({
           stroke={shape.tone === 'object' ? 'var(--tape-ink)' : 'currentColor'}
           strokeWidth={shape.widthIn * PX}
           strokeLinecap="round"
-          opacity={shape.tone === 'body' ? 0.32 : shape.tone === 'ground' ? 0.5 : 1}
+          opacity={shape.tone === 'ground' ? 0.5 : 1}
         />
       );
     case 'disc':
@@ -113,7 +123,6 @@ function ShapeMark({
           cy={y(shape.at[1])}
           r={Math.max(3, shape.radiusIn * PX)}
           fill={FILL[shape.tone]}
-          opacity={shape.tone === 'body' ? 0.32 : 1}
           stroke={shape.tone === 'body' ? 'none' : 'currentColor'}
           strokeWidth={1.5}
         />

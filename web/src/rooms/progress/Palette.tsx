@@ -1,4 +1,6 @@
 import type { Student } from '@inchstep/contract/intake';
+import { drillName } from '@inchstep/contract/words';
+import { DRILLS } from '@inchstep/core/prescription';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -29,6 +31,8 @@ export function Palette() {
     ['Roster', go('/students')],
     ['New student', go('/students/new')],
     ['Schools and bands', go('/schools')],
+    ['Library', go('/library')],
+    ...DRILLS.map((d): [string, () => void] => [`Drill: ${drillName(d.id)}`, go(`/library/${d.id}`)]),
     ...(students.data ?? []).filter((s) => s.archivedAt === null).flatMap((s) => roomsOf(s, go)),
     [
       `Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`,

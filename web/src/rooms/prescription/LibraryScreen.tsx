@@ -1,0 +1,182 @@
+import {
+  DRILL_WORDS,
+  drillName,
+  faultName,
+  LIMIT_WORDS,
+  PHASE_WORDS,
+  PLACE_WORDS,
+} from '@inchstep/contract/words';
+import { FAULTS, PHASES } from '@inchstep/core/diagnosis';
+import { PLACES } from '@inchstep/core/intake';
+import { type Drill, LIMIT_OF_LOAD, type LoadClass } from '@inchstep/core/prescription';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Empty, Panel } from '../../platform/parts.tsx';
+import { PRESET_WORDS } from '../intake/index.ts';
+import { DrillPage } from './DrillPage.tsx';
+import { loadsText, needsText } from './drillText.ts';
+import { findDrills, type LibraryWish, NO_WISH } from './libraryFilter.ts';
+
+/** Every drill, found by what it mends, where it can be done, with what, and what it loads. */
+export function LibraryScreen() {
+  const { drillId } = useParams();
+  const [wish, setWish] = useState(NO_WISH);
+  const found = findDrills(wish);
+  return (
+    <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[20rem_1fr]">
+      <div className="flex flex-col gap-3">
+        <Panel title="Library" aside={<span className="text-sm">{found.length} drills</span>}>
+          <Wishes wish={wish} onChange={setWish} />
+        </Panel>
+        <nav aria-label="Drills" className="panel max-h-[30rem] overflow-y-auto">
+          {found.map((drill) => (
+            <Link
+              key={drill.id}
+              to={`/library/${drill.id}`}
+              aria-current={drill.id === drillId ? 'page' : undefined}
+              className="flex min-h-11 items-center justify-between gap-2 border-b border-base-300 px-3 hover:underline aria-[current]:bg-primary aria-[current]:text-primary-content"
+            >
+              {drillName(drill.id)}
+              <span className="text-sm">{PHASE_WORDS[drill.phase]?.toLowerCase()}</span>
+            </Link>
+          ))}
+          {found.length === 0 && <p className="p-3">No drill meets all of these. Take one wish back.</p>}
+        </nav>
+      </div>
+      {drillId && DRILL_WORDS[drillId] ? (
+        <DrillPage key={drillId} id={drillId} />
+      ) : found[0] ? (
+        <Table drills={found} />
+      ) : (
+        <Empty title="Nothing left">Wishes that rule each other out leave no drill.</Empty>
+      )}
+    </div>
+  );
+}
+
+function Wishes({
+  wish,
+  onChange,
+}: {
+  readonly wish: LibraryWish;
+  readonly onChange: (wish: LibraryWish) => void;
+}) {
+  const set = <K extends keyof LibraryWish>(key: K, value: LibraryWish[K]) =>
+    onChange({ ...wish, [key]: value });
+  return (
+    <div className="flex flex-col gap-2">
+      <input
+        aria-label="Words"
+        placeholder="Words"
+        className="input w-full"
+        value={wish.words}
+        onChange={(e) => set('words', e.target.value)}
+      />
+      <Pick
+        label="Mends"
+        value={wish.fault}
+        onChange={(v) => set('fault', v)}
+        options={FAULTS.map((f) => [f.id, faultName(f.id)])}
+      />
+      <Pick
+        label="Part of the swing"
+        value={wish.phase}
+        onChange={(v) => set('phase', v as LibraryWish['phase'])}
+        options={PHASES.map((p) => [p, PHASE_WORDS[p] ?? p])}
+      />
+      <Pick
+        label="At"
+        value={wish.place}
+        onChange={(v) => set('place', v as LibraryWish['place'])}
+        options={PLACES.map((p) => [p, PLACE_WORDS[p] ?? p])}
+      />
+      <Pick
+        label="School"
+        value={wish.school}
+        onChange={(v) => set('school', v as LibraryWish['school'])}
+        options={Object.entries(PRESET_WORDS)}
+      />
+      <Pick
+        label="Spares the"
+        value={wish.spare}
+        onChange={(v) => set('spare', v as LibraryWish['spare'])}
+        options={(Object.keys(LIMIT_OF_LOAD) as LoadClass[]).map((l) => [
+          l,
+          LIMIT_WORDS[LIMIT_OF_LOAD[l]] ?? l,
+        ])}
+      />
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox"
+          checked={wish.aids !== null}
+          onChange={(e) => set('aids', e.target.checked ? ['stick', 'phone'] : null)}
+        />{' '}
+        With a stick or a phone at most
+      </label>
+      <button type="button" className="btn" onClick={() => onChange(NO_WISH)}>
+        Clear
+      </button>
+    </div>
+  );
+}
+
+function Pick({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (readonly [id: string, text: string])[];
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <label className="grid grid-cols-[6.5rem_1fr] items-center gap-2 text-sm">
+      {label}
+      <select className="select w-full" value={value} onChange={(e) => onChange(e.target.value)}>
+        <option value="">any</option>
+        {options.map(([id, text]) => (
+          <option key={id} value={id}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Table({ drills }: { readonly drills: readonly Drill[] }) {
+  return (
+    <Panel title="Drills">
+      <table className="table">
+        <thead>
+          <tr>
+            <th scope="col">Drill</th>
+            <th scope="col">Mends</th>
+            <th scope="col">Needs</th>
+            <th scope="col">Loads</th>
+          </tr>
+        </thead>
+        <tbody>
+          {drills.map((drill) => (
+            <tr key={drill.id}>
+              <td>
+                <Link
+                  to={`/library/${drill.id}`}
+                  className="flex min-h-11 items-center font-semibold hover:underline"
+                >
+                  {drillName(drill.id)}
+                </Link>
+              </td>
+              <td>{drill.fixes.map((f) => faultName(f.fault)).join(', ')}</td>
+              <td>{needsText(drill)}</td>
+              <td>{loadsText(drill)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Panel>
+  );
+}
