@@ -53,6 +53,40 @@ describe('factorArrow', () => {
     expect(x?.[1]).toBeCloseTo(1.5, 12);
   });
 
+  test('a form’s variance is g times the solution, at any block', () => {
+    const { system } = randomArrow(5, 3, 4, 9);
+    const factor = factorArrow(system);
+    if (!factor) throw new Error('not definite');
+    for (const touched of [[0], [6], [16], [2, 7, 8], [5, 16]]) {
+      const g = new Float64Array(17);
+      for (const at of touched) g[at] = 1 + at / 3;
+      const solved = factor.solve(g);
+      const whole = g.reduce((sum, value, i) => sum + value * (solved[i] as number), 0);
+      expect(factor.quadratic(g)).toBeCloseTo(whole, 10);
+    }
+  });
+
+  test('blocks that touch only part of what is shared are solved as exactly', () => {
+    const { system, dense } = randomArrow(6, 3, 3, 21);
+    // Cut every tie of block k to the shared unknowns but two.
+    system.borders.forEach((border, k) => {
+      for (let r = 0; r < 3; r++) {
+        for (let c = 0; c < 6; c++) {
+          if (c === k || c === 5) continue;
+          border[r * 6 + c] = 0;
+          dense.set(6 + 3 * k + r, c, 0);
+          dense.set(c, 6 + 3 * k + r, 0);
+        }
+      }
+    });
+    const g = Array.from({ length: 15 }, (_, i) => Math.sin(i + 1));
+    const x = factorArrow(system)?.solve(Float64Array.from(g));
+    const wanted = solve(dense, Matrix.columnVector(g)).to1DArray();
+    wanted.forEach((value, i) => {
+      expect(x?.[i]).toBeCloseTo(value, 8);
+    });
+  });
+
   test.each([1, 2, 3, 4])('agrees with a dense solver on random systems (seed %i)', (seed) => {
     const { system, dense } = randomArrow(5, 3, 4, seed);
     const random = seededRandom(seed + 100);

@@ -20,6 +20,8 @@ export interface ArrowSystem {
 export interface ArrowFactor {
   /** Solves H x = g; g and the result are laid out shared first, then each block in order. */
   solve(g: Float64Array): Float64Array;
+  /** g' H^-1 g, at the cost of the blocks that g touches. */
+  quadratic(g: Float64Array): number;
 }
 
 export function emptyArrow(sharedSize: number, blockSize: number, blocks: number): ArrowSystem {
@@ -42,21 +44,52 @@ export function factorArrow(system: ArrowSystem, damping = 0): ArrowFactor | nul
   const { sharedSize: s, blockSize: b } = system;
   const shared = Float64Array.from(system.shared);
   damp(shared, s, damping);
-  const lowers: Float64Array[] = [];
-  const reduced: Float64Array[] = [];
+  const blocks: Block[] = [];
   for (let k = 0; k < system.diagonals.length; k++) {
     const lower = Float64Array.from(system.diagonals[k] as Float64Array);
     damp(lower, b, damping);
     if (!choleskyInPlace(lower, b)) return null;
-    // W = L^-1 B; then S -= W' W. Rows of B that are all zero cost nothing.
-    const w = Float64Array.from(system.borders[k] as Float64Array);
-    forwardRows(lower, b, w, s);
-    subtractGram(shared, w, b, s);
-    lowers.push(lower);
-    reduced.push(w);
+    // W = L^-1 B; then S -= W' W. A station touches only part of what is shared, so B is squeezed
+    // to its columns that hold anything.
+    const border = system.borders[k] as Float64Array;
+    const columns = usedColumns(border, b, s);
+    const w = squeezed(border, columns, b, s);
+    forwardRows(lower, b, w, columns.length);
+    subtractGram(shared, w, columns, b, s);
+    blocks.push({ lower, columns, w });
   }
   if (!choleskyInPlace(shared, s)) return null;
-  return { solve: (g) => solveArrow(shared, lowers, reduced, s, b, g) };
+  return {
+    solve: (g) => solveArrow(shared, blocks, s, b, g),
+    quadratic: (g) => quadraticForm(shared, blocks, s, b, g),
+  };
+}
+
+interface Block {
+  readonly lower: Float64Array;
+  /** Shared unknowns that this block touches. */
+  readonly columns: Uint32Array;
+  /** L^-1 B over those columns. */
+  readonly w: Float64Array;
+}
+
+function usedColumns(border: Float64Array, rows: number, width: number): Uint32Array {
+  const used = new Uint8Array(width);
+  for (let r = 0; r < rows; r++) {
+    const at = r * width;
+    for (let c = 0; c < width; c++) if (border[at + c] !== 0) used[c] = 1;
+  }
+  return Uint32Array.from(used.keys()).filter((c) => used[c] === 1);
+}
+
+function squeezed(border: Float64Array, columns: Uint32Array, rows: number, width: number): Float64Array {
+  const narrow = new Float64Array(rows * columns.length);
+  for (let r = 0; r < rows; r++) {
+    for (let c = 0; c < columns.length; c++) {
+      narrow[r * columns.length + c] = border[r * width + (columns[c] as number)] as number;
+    }
+  }
+  return narrow;
 }
 
 function damp(matrix: Float64Array, size: number, damping: number): void {
@@ -68,17 +101,26 @@ function damp(matrix: Float64Array, size: number, damping: number): void {
 
 /** Lower Cholesky factor in place (upper triangle left as it was). False if not definite. */
 export function choleskyInPlace(m: Float64Array, size: number): boolean {
-  for (let i = 0; i < size; i++) {
-    const rowI = i * size;
-    for (let j = 0; j <= i; j++) {
-      const rowJ = j * size;
-      let sum = m[rowI + j] as number;
-      for (let k = 0; k < j; k++) sum -= (m[rowI + k] as number) * (m[rowJ + k] as number);
-      if (i === j) {
-        if (!(sum > 0)) return false;
-        m[rowI + i] = Math.sqrt(sum);
-      } else {
-        m[rowI + j] = sum / (m[rowJ + j] as number);
+  const below = new Uint32Array(size);
+  for (let j = 0; j < size; j++) {
+    const pivot = m[j * size + j] as number;
+    if (!(pivot > 0)) return false;
+    const root = Math.sqrt(pivot);
+    m[j * size + j] = root;
+    let count = 0;
+    for (let i = j + 1; i < size; i++) {
+      const at = i * size + j;
+      if (m[at] === 0) continue;
+      m[at] = (m[at] as number) / root;
+      below[count++] = i;
+    }
+    // Only rows that reach this column change: where unknowns meet few others, that is few.
+    for (let a = 0; a < count; a++) {
+      const row = (below[a] as number) * size;
+      const factor = m[row + j] as number;
+      for (let c = 0; c <= a; c++) {
+        const other = below[c] as number;
+        m[row + other] = (m[row + other] as number) - factor * (m[other * size + j] as number);
       }
     }
   }
@@ -102,16 +144,28 @@ function forwardRows(lower: Float64Array, size: number, rows: Float64Array, widt
   }
 }
 
-/** shared -= w' w, lower triangle only. */
-function subtractGram(shared: Float64Array, w: Float64Array, size: number, width: number): void {
+/** shared -= w' w in the columns w stands for, lower triangle only (columns are in order). */
+function subtractGram(
+  shared: Float64Array,
+  w: Float64Array,
+  columns: Uint32Array,
+  size: number,
+  sharedSize: number,
+): void {
+  const width = columns.length;
+  const held = new Uint32Array(width);
   for (let r = 0; r < size; r++) {
-    const at = r * width;
-    for (let i = 0; i < width; i++) {
-      const wi = w[at + i] as number;
-      if (wi === 0) continue;
-      const row = i * width;
-      for (let j = 0; j <= i; j++) {
-        shared[row + j] = (shared[row + j] as number) - wi * (w[at + j] as number);
+    const from = r * width;
+    let count = 0;
+    for (let c = 0; c < width; c++) if (w[from + c] !== 0) held[count++] = c;
+    for (let a = 0; a < count; a++) {
+      const i = held[a] as number;
+      const value = w[from + i] as number;
+      const row = (columns[i] as number) * sharedSize;
+      for (let b = 0; b <= a; b++) {
+        const other = held[b] as number;
+        const at = row + (columns[other] as number);
+        shared[at] = (shared[at] as number) - value * (w[from + other] as number);
       }
     }
   }
@@ -119,37 +173,66 @@ function subtractGram(shared: Float64Array, w: Float64Array, size: number, width
 
 function solveArrow(
   shared: Float64Array,
-  lowers: readonly Float64Array[],
-  reduced: readonly Float64Array[],
+  blocks: readonly Block[],
   s: number,
   b: number,
   g: Float64Array,
 ): Float64Array {
   const x = Float64Array.from(g);
   const top = x.subarray(0, s);
-  lowers.forEach((lower, k) => {
-    const part = x.subarray(s + k * b, s + (k + 1) * b);
-    forward(lower, b, part);
-    const w = reduced[k] as Float64Array;
-    for (let r = 0; r < b; r++) {
-      const value = part[r] as number;
-      if (value === 0) continue;
-      for (let c = 0; c < s; c++) top[c] = (top[c] as number) - (w[r * s + c] as number) * value;
-    }
+  const partOf = (k: number) => x.subarray(s + k * b, s + (k + 1) * b);
+  blocks.forEach((block, k) => {
+    takeDown(block, partOf(k), top, b);
   });
   forward(shared, s, top);
   backward(shared, s, top);
-  lowers.forEach((lower, k) => {
-    const part = x.subarray(s + k * b, s + (k + 1) * b);
-    const w = reduced[k] as Float64Array;
+  blocks.forEach(({ lower, columns, w }, k) => {
+    const part = partOf(k);
+    const width = columns.length;
     for (let r = 0; r < b; r++) {
       let sum = part[r] as number;
-      for (let c = 0; c < s; c++) sum -= (w[r * s + c] as number) * (top[c] as number);
+      for (let c = 0; c < width; c++)
+        sum -= (w[r * width + c] as number) * (top[columns[c] as number] as number);
       part[r] = sum;
     }
     backward(lower, b, part);
   });
   return x;
+}
+
+/** Forward step of one block: solves its own part and takes its share off the shared part. */
+function takeDown({ lower, columns, w }: Block, part: Float64Array, top: Float64Array, b: number): void {
+  forward(lower, b, part);
+  const width = columns.length;
+  for (let r = 0; r < b; r++) {
+    const value = part[r] as number;
+    if (value === 0) continue;
+    for (let c = 0; c < width; c++) {
+      const at = columns[c] as number;
+      top[at] = (top[at] as number) - (w[r * width + c] as number) * value;
+    }
+  }
+}
+
+/** |L^-1 g|^2: the forward half of a solve, over the blocks in which g is not zero. */
+function quadraticForm(
+  shared: Float64Array,
+  blocks: readonly Block[],
+  s: number,
+  b: number,
+  g: Float64Array,
+): number {
+  const top = g.slice(0, s);
+  let sum = 0;
+  blocks.forEach((block, k) => {
+    const part = g.slice(s + k * b, s + (k + 1) * b);
+    if (part.every((value) => value === 0)) return;
+    takeDown(block, part, top, b);
+    for (const value of part) sum += value * value;
+  });
+  forward(shared, s, top);
+  for (const value of top) sum += value * value;
+  return sum;
 }
 
 function forward(lower: Float64Array, size: number, x: Float64Array): void {

@@ -1,4 +1,4 @@
-import { checkCapture } from '@inchstep/core/capture';
+import { type Capture, checkCapture } from '@inchstep/core/capture';
 import { diagnose } from '@inchstep/core/diagnosis';
 import { measureCapture } from '@inchstep/core/measures';
 import { buildPlan } from '@inchstep/core/practice';
@@ -37,6 +37,14 @@ function time(
   };
 }
 
+/** The same capture with one mark a few pixels off. */
+const moved = (capture: Capture, i: number): Capture => ({
+  ...capture,
+  marks: capture.marks.map((mark, k) =>
+    k === (7 * i) % capture.marks.length ? { ...mark, u: mark.u + 3 } : mark,
+  ),
+});
+
 /** What later work must not slow down, each on other input than the last run. */
 export function speeds(clock: () => number): Speed[] {
   const swings = Array.from({ length: 8 }, (_, i) => {
@@ -53,6 +61,7 @@ export function speeds(clock: () => number): Speed[] {
     { length: 8 },
     (_, i) => knownCase({ lead_knee_collapse: 2, over_slide: (i % 3) + 0.5 }, 900 + i).file,
   );
+  const fits = swings.map((swing) => measureCapture(swing).fit);
   const at = <T>(list: readonly T[], i: number) => list[i % list.length] as T;
   const withAids = cases.map((file) => ({
     ...file,
@@ -63,6 +72,10 @@ export function speeds(clock: () => number): Speed[] {
   }));
   return [
     time('body fit, two views, ten stations', 30, 40, clock, (i) => measureCapture(at(swings, i))),
+    time('refit after one moved mark', null, 40, clock, (i) => {
+      const fit = at(fits, i);
+      measureCapture(moved(at(swings, i), i), fit);
+    }),
     time('diagnosis with its next looks', 100, 60, clock, (i) => diagnose(at(cases, i))),
     time(`match over ${DRILLS.length} drills, diagnosis included`, null, 60, clock, (i) =>
       prescribe(at(withAids, i), ['lead_knee_collapse']),

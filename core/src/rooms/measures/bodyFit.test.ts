@@ -132,6 +132,27 @@ describe('one wrong mark', () => {
   });
 });
 
+describe('a refit', () => {
+  const capture = noisy(exactCapture(bodies), 5);
+  const first = measureCapture(capture);
+  test('from the last solution says what a fresh fit says, in fewer steps', () => {
+    const marks = capture.marks.map((m, i) => (i === 4 ? { ...m, u: m.u + 5 } : m));
+    const again = measureCapture({ ...capture, marks }, first.fit);
+    const fresh = measureCapture({ ...capture, marks });
+    expect(again.fit.iterations).toBeLessThan(fresh.fit.iterations);
+    const other = byId(fresh);
+    for (const { id, value, sd } of again.measures) {
+      expect(Math.abs(value - (other.get(id)?.value ?? Number.NaN))).toBeLessThan(0.05 * sd);
+      expect(sd).toBeCloseTo(other.get(id)?.sd ?? Number.NaN, 2);
+    }
+  });
+  test('of another set of stations begins afresh', () => {
+    const marks = capture.marks.filter((m) => m.station === 'address');
+    const alone = measureCapture({ ...capture, marks }, first.fit);
+    expect(alone.fit.layout.stations).toEqual(['address']);
+  });
+});
+
 describe('the fit itself', () => {
   test('converges, and a second start from noise lands on the same cost', () => {
     const fit = fitBody(noisy(exactCapture(bodies), 3));

@@ -52,21 +52,29 @@ const MOST_WRONG = 8;
  * One least-squares problem over all marks, stations and views (Levenberg-Marquardt on the
  * arrow system, limited pull of each mark). Then the worst mark that contradicts all others is
  * dropped and the fit repeated, until none is left. The capture may be left-handed: it is
- * mirrored first, and everything returned is in the lead/trail frame.
+ * mirrored first, and everything returned is in the lead/trail frame. `from` is an earlier fit of the
+ * same swing: where the stations are the same it is where the descent begins.
  */
-export function fitBody(raw: Capture): BodyFit {
+export function fitBody(raw: Capture, from?: BodyFit): BodyFit {
   const capture = mirrorToRightHanded(raw);
   const layout = fitLayout(capture);
   const cameras = capture.views.map(cameraPrior);
   const priors = new PriorResiduals(layout, capture, cameras);
   const marks = new MarkResiduals(layout, capture);
+  const base = priors.base();
   const gather = (x: Float64Array) => {
-    const equations = new NormalEquations(layout.sharedSize, layout.blockSize, layout.stations.length - 1);
+    const equations = new NormalEquations(
+      layout.sharedSize,
+      layout.blockSize,
+      layout.stations.length - 1,
+      base,
+    );
     priors.addTo(equations, x);
     marks.addTo(equations, x);
     return equations;
   };
-  let descent = descend(startingVector(layout, capture, cameras), gather);
+  const known = from && sameLayout(from.layout, layout) ? from.solution : null;
+  let descent = descend(known ?? startingVector(layout, capture, cameras), gather);
   let { iterations } = descent;
   let factor = factored(descent);
   for (let dropped = 0; dropped < MOST_WRONG; dropped++) {
@@ -93,6 +101,9 @@ export function fitBody(raw: Capture): BodyFit {
     variance: (form) => formVariance(factor, layout.size, form),
   };
 }
+
+const sameLayout = (a: FitLayout, b: FitLayout): boolean =>
+  a.size === b.size && a.stations.every((station, i) => station === b.stations[i]);
 
 function factored({ equations }: Descent): ArrowFactor {
   const factor = factorArrow(equations.system);
@@ -132,6 +143,5 @@ function formVariance(
 ): number {
   const g = new Float64Array(size);
   for (const [at, coefficient] of form) g[at] = (g[at] as number) + coefficient;
-  const solved = factor.solve(g);
-  return g.reduce((sum, value, i) => sum + value * (solved[i] as number), 0);
+  return factor.quadratic(g);
 }

@@ -5,25 +5,28 @@ import type { Landmark, Station } from '../capture/index.ts';
  * for a 70 in player unless a name says otherwise. All of it is weak next to a clear mark.
  */
 
-/** Landmarks that are unknowns of a fit at each station (the ball stands still). */
+/**
+ * Landmarks that are unknowns of a fit at each station (the ball stands still), from the tips of
+ * the body to the hips: eliminated in this order, a landmark meets only the next one inward.
+ */
 export const FIT_LANDMARKS = [
-  'lead_hip',
-  'trail_hip',
-  'lead_knee',
-  'trail_knee',
-  'lead_ankle',
-  'trail_ankle',
-  'lead_heel',
-  'trail_heel',
-  'lead_toe',
-  'trail_toe',
-  'seat',
-  'sternum',
-  'neck',
-  'head',
+  'grip',
   'lead_shoulder',
   'trail_shoulder',
-  'grip',
+  'sternum',
+  'head',
+  'neck',
+  'seat',
+  'lead_toe',
+  'lead_heel',
+  'trail_toe',
+  'trail_heel',
+  'lead_ankle',
+  'trail_ankle',
+  'lead_knee',
+  'trail_knee',
+  'lead_hip',
+  'trail_hip',
 ] as const satisfies readonly Landmark[];
 export type FitLandmark = (typeof FIT_LANDMARKS)[number];
 

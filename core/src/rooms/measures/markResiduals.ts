@@ -24,6 +24,8 @@ interface Seen {
   readonly u: number;
   readonly v: number;
   readonly sdPx: number;
+  /** The unknowns it touches: its camera's, then its own. */
+  readonly indices: readonly number[];
 }
 
 /** Residual of a point in its sds, with slopes along the unknowns it touches. */
@@ -31,8 +33,8 @@ interface PixelResidual {
   readonly indices: readonly number[];
   readonly du: number;
   readonly dv: number;
-  readonly slopesU: readonly number[];
-  readonly slopesV: readonly number[];
+  readonly slopesU: Float64Array;
+  readonly slopesV: Float64Array;
 }
 
 /** All marks and stick ends of a capture as residuals; marks named wrong are left out. */
@@ -47,17 +49,17 @@ export class MarkResiduals {
     this.capture = capture;
     const viewIndex = new Map(capture.views.map((view, i) => [view.id, i]));
     const ball: Vec3 = [0, 0, BALL_CENTRE_HEIGHT_IN];
-    const marks = capture.marks.map(
-      (mark): Seen => ({
-        mark,
-        viewIndex: viewIndex.get(mark.view) as number,
-        at: mark.landmark === 'ball' ? null : layout.landmarkAt(mark.station, mark.landmark),
-        fixed: ball,
-        u: mark.u,
-        v: mark.v,
-        sdPx: mark.sdPx,
-      }),
-    );
+    const touched = (view: number, at: number | null): number[] => {
+      const start = layout.cameraAt(view);
+      const camera = Array.from({ length: CAMERA_SIZE }, (_, i) => start + i);
+      return at === null ? camera : [...camera, at, at + 1, at + 2];
+    };
+    const marks = capture.marks.map((mark): Seen => {
+      const view = viewIndex.get(mark.view) as number;
+      const at = mark.landmark === 'ball' ? null : layout.landmarkAt(mark.station, mark.landmark);
+      const { u, v, sdPx } = mark;
+      return { mark, viewIndex: view, at, fixed: ball, u, v, sdPx, indices: touched(view, at) };
+    });
     const sticks = capture.views.flatMap((view, i) =>
       view.groundMarks.map(
         ({ xIn, yIn, u, v, sdPx }): Seen => ({
@@ -68,6 +70,7 @@ export class MarkResiduals {
           u,
           v,
           sdPx,
+          indices: touched(i, null),
         }),
       ),
     );
@@ -80,8 +83,7 @@ export class MarkResiduals {
       if (seen.mark && this.leftOut.has(seen.mark)) continue;
       const { indices, du, dv, slopesU, slopesV } = this.residual(seen, x, frames);
       const weight = pullWeight(Math.hypot(du, dv));
-      equations.add(indices, slopesU, du, weight);
-      equations.add(indices, slopesV, dv, weight);
+      equations.addPair(indices, slopesU, du, slopesV, dv, weight);
     }
   }
 
@@ -104,18 +106,16 @@ export class MarkResiduals {
     const seen = this.points.find((point) => point.mark === mark) as Seen;
     const { indices, du, dv, slopesU, slopesV } = this.residual(seen, x, this.frames(x));
     const weight = pullWeight(Math.hypot(du, dv));
-    const spread = (slopes: readonly number[]) => {
+    const spread = (alongU: number, alongV: number) => {
       const g = new Float64Array(this.layout.size);
       indices.forEach((at, i) => {
-        g[at] = slopes[i] as number;
+        g[at] = alongU * (slopesU[i] as number) + alongV * (slopesV[i] as number);
       });
-      return factor.solve(g);
+      return factor.quadratic(g);
     };
-    const read = (solved: Float64Array, slopes: readonly number[]) =>
-      indices.reduce((sum, at, i) => sum + (solved[at] as number) * (slopes[i] as number), 0);
-    const [alongU, alongV] = [spread(slopesU), spread(slopesV)];
     // H: share of the mark's own variance in the prediction; K = I - weight * H.
-    const [huu, huv, hvv] = [read(alongU, slopesU), read(alongU, slopesV), read(alongV, slopesV)];
+    const [huu, hvv] = [spread(1, 0), spread(0, 1)];
+    const huv = (spread(1, 1) - huu - hvv) / 2;
     const [kuu, kuv, kvv] = [1 - weight * huu, -weight * huv, 1 - weight * hvv];
     const det = Math.max(kuu * kvv - kuv * kuv, 1e-9);
     const [pu, pv] = [(kvv * du - kuv * dv) / det, (kuu * dv - kuv * du) / det];
@@ -133,13 +133,15 @@ export class MarkResiduals {
     const camera = x.subarray(start, start + CAMERA_SIZE) as unknown as number[];
     const point = seen.at === null ? seen.fixed : pointAt(x, seen.at);
     const p = projectWithSlopes(point, camera, frames[seen.viewIndex] as CameraFrame, view);
-    const indices: number[] = [];
-    for (let i = 0; i < CAMERA_SIZE; i++) indices.push(start + i);
-    if (seen.at !== null) indices.push(seen.at, seen.at + 1, seen.at + 2);
-    const scaled = (cameraSlopes: readonly number[], pointSlopes: Vec3) =>
-      (seen.at === null ? cameraSlopes : [...cameraSlopes, ...pointSlopes]).map((s) => s / seen.sdPx);
+    const scaled = (cameraSlopes: readonly number[], pointSlopes: Vec3) => {
+      const slopes = new Float64Array(seen.indices.length);
+      for (let i = 0; i < CAMERA_SIZE; i++) slopes[i] = (cameraSlopes[i] as number) / seen.sdPx;
+      if (seen.at !== null)
+        for (let i = 0; i < 3; i++) slopes[CAMERA_SIZE + i] = (pointSlopes[i] as number) / seen.sdPx;
+      return slopes;
+    };
     return {
-      indices,
+      indices: seen.indices,
       du: (p.u - seen.u) / seen.sdPx,
       dv: (p.v - seen.v) / seen.sdPx,
       slopesU: scaled(p.duCamera, p.duPoint),

@@ -55,9 +55,9 @@ const Z95 = 1.959964;
 const DIFFERENCE_STEP_IN = 1e-3;
 const TAPED_WIDTH_SD_SHARE = 0.02;
 
-/** From marks to judged measures; `capture` must have passed `checkCapture`. */
-export function measureCapture(capture: Capture): Measured {
-  const fit = fitBody(capture);
+/** From marks to judged measures; `capture` must have passed `checkCapture`. `from`: an earlier fit of this swing. */
+export function measureCapture(capture: Capture, from?: BodyFit): Measured {
+  const fit = fitBody(capture, from);
   const marked = markedSet(capture);
   const has = (needs: MeasureDefinition['needs']) =>
     needs.every(([station, landmarks]) => landmarks.every((l) => marked.has(`${station}/${l}`)));

@@ -1,4 +1,4 @@
-import { distance, midpoint, toRad, type Vec3 } from '../../foundation/index.ts';
+import { type ArrowSystem, distance, midpoint, toRad, type Vec3 } from '../../foundation/index.ts';
 import type { CameraPrior, Capture, Station } from '../capture/index.ts';
 import { CAMERA_SIZE } from '../capture/index.ts';
 import { bodySizes, lengthScale, SIZE_SD_SHARE } from '../intake/index.ts';
@@ -11,14 +11,15 @@ import {
   STATION_PRIORS,
 } from './bodyPriors.ts';
 import { type FitLayout, pointAt } from './fitLayout.ts';
-import type { NormalEquations } from './normalEquations.ts';
+import { NormalEquations } from './normalEquations.ts';
 
 /** A linear expectation: sum of coefficient * unknown has a mean and an sd. */
 interface Expectation {
   readonly indices: readonly number[];
-  readonly coefficients: readonly number[];
-  readonly mean: number;
-  readonly sd: number;
+  /** Already divided by the sd. */
+  readonly slopes: readonly number[];
+  /** Mean over sd. */
+  readonly aim: number;
 }
 
 /** A segment length at one station; `a` is the midpoint of two landmarks for the pelvis. */
@@ -62,17 +63,22 @@ export class PriorResiduals {
     }
   }
 
+  /** Entries of the linear expectations, which are the same wherever the fit stands. */
+  base(): ArrowSystem {
+    const { sharedSize, blockSize, stations } = this.layout;
+    const equations = new NormalEquations(sharedSize, blockSize, stations.length - 1);
+    for (const { indices, slopes } of this.expectations) equations.add(indices, slopes, 0);
+    return equations.system;
+  }
+
+  /** To equations that began from `base()`. */
   addTo(equations: NormalEquations, x: Float64Array): void {
-    for (const { indices, coefficients, mean, sd } of this.expectations) {
-      let value = -mean;
+    for (const { indices, slopes, aim } of this.expectations) {
+      let value = -aim;
       for (let i = 0; i < indices.length; i++) {
-        value += (coefficients[i] as number) * (x[indices[i] as number] as number);
+        value += (slopes[i] as number) * (x[indices[i] as number] as number);
       }
-      equations.add(
-        indices,
-        coefficients.map((c) => c / sd),
-        value / sd,
-      );
+      equations.pull(indices, slopes, value);
     }
     for (const stretch of this.stretches) addStretch(equations, x, stretch);
   }
@@ -91,7 +97,7 @@ export class PriorResiduals {
     mean: number,
     sd: number,
   ): void {
-    this.expectations.push({ indices, coefficients, mean, sd });
+    this.expectations.push({ indices, slopes: coefficients.map((c) => c / sd), aim: mean / sd });
   }
 
   private expectSegments(): void {
