@@ -19,6 +19,7 @@ const percent = (share) => `${(100 * share).toFixed(1)} %`;
 
 if (study === 'coverage') coverageTable();
 else if (study === 'calibration') calibrationTable();
+else if (study === 'marks') marksTable();
 else await everyday();
 
 async function everyday() {
@@ -91,6 +92,18 @@ function coverageTable() {
       percent(c.wrong).padStart(6),
       `${c.rms.shift_delivery.toFixed(2)} in`.padStart(16),
       `${c.rms.turn_impact.toFixed(1)}°`.padStart(12),
+    );
+}
+
+function marksTable() {
+  console.log('What fewer marks still tell, five stations and two views');
+  console.log('marks placed'.padEnd(44), 'count  verdicts kept   held');
+  for (const m of lines(node(['dist/bench.js', 'marks', size ?? '40']).stdout))
+    console.log(
+      m.name.padEnd(44),
+      m.marks.toFixed(0).padStart(5),
+      percent(m.kept).padStart(14),
+      percent(m.held).padStart(6),
     );
 }
 

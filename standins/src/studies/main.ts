@@ -1,9 +1,10 @@
 import { calibrate } from './calibration.ts';
 import { COVERAGE_GROUPS, coverage } from './coverage.ts';
 import { pairs, singles } from './diagnosisCases.ts';
+import { fewerMarks } from './fewerMarks.ts';
 import { speeds } from './speeds.ts';
 
-/** `bench speeds` in a few seconds; `bench coverage N` and `bench calibration N` as long as N asks. */
+/** `bench speeds` in a few seconds; `bench coverage N`, `marks N` and `calibration N` as long as N asks. */
 const [what = 'speeds', size] = process.argv.slice(2);
 const say = (result: unknown) => process.stdout.write(`${JSON.stringify(result)}\n`);
 
@@ -11,6 +12,7 @@ if (what === 'speeds') say(speeds(() => performance.now()));
 if (what === 'coverage') {
   for (const [name, more] of COVERAGE_GROUPS) say({ name, ...coverage(Number(size ?? 100), more, 100_001) });
 }
+if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row);
 if (what === 'calibration') {
   say({ name: 'one fault, clear (1.5 steps)', ...calibrate(singles(1.5, 4)) });
   say({ name: 'one fault, strong (2.5 steps)', ...calibrate(singles(2.5, 4)) });

@@ -1,4 +1,12 @@
-import { type Capture, cameraFrame, type Landmark, project, type Station } from '@inchstep/core/capture';
+import {
+  CAMERA_SIZE,
+  type Capture,
+  cameraFrame,
+  type Landmark,
+  MARKS_WANTED,
+  projectWithSlopes,
+  type Station,
+} from '@inchstep/core/capture';
 import {
   FIT_LANDMARKS,
   type FloorStation,
@@ -6,6 +14,8 @@ import {
   type Measure,
   measureCapture,
   type Need,
+  type Swapped,
+  swappedSides,
 } from '@inchstep/core/measures';
 import { expose } from 'comlink';
 
@@ -16,6 +26,8 @@ export interface Guess {
   readonly landmark: Landmark;
   readonly u: number;
   readonly v: number;
+  /** How far off it may be, in pixels of the picture. */
+  readonly sdPx: number;
 }
 
 export interface FitAnswer {
@@ -34,6 +46,8 @@ export interface FitAnswer {
     readonly station: Station;
     readonly landmark: Landmark;
   }[];
+  /** Places where lead and trail seem to be changed about. */
+  readonly swapped: readonly Swapped[];
   readonly ms: number;
 }
 
@@ -60,21 +74,36 @@ function fit(capture: Capture): FitAnswer {
       station: mark.station,
       landmark: mark.landmark,
     })),
+    swapped: swappedSides(capture, measured.fit),
     ms: performance.now() - started,
   };
 }
 
-/** The fit's landmarks back in the pictures (mirrored again for a left-hander). */
+/** Wanted landmarks that are not marked yet, back in the pictures (mirrored again for a left-hander). */
 function guessesOf(capture: Capture, solved: ReturnType<typeof measureCapture>['fit']): Guess[] {
   const left = capture.golfer.handedness === 'left';
+  const marked = new Set(capture.marks.map((m) => `${m.view}/${m.station}/${m.landmark}`));
   return capture.views.flatMap((view, i) => {
     const camera = solved.camera(i);
     const frame = cameraFrame(view.kind, camera);
+    const open = FIT_LANDMARKS.filter((l) => (MARKS_WANTED[view.kind] as readonly Landmark[]).includes(l));
     return solved.layout.stations.flatMap((station) =>
-      FIT_LANDMARKS.map((landmark): Guess => {
-        const { u, v } = project(solved.landmark(station, landmark), camera, frame, view);
-        return { view: view.id, station, landmark, u: left ? view.widthPx - u : u, v };
-      }),
+      open
+        .filter((landmark) => !marked.has(`${view.id}/${station}/${landmark}`))
+        .map((landmark): Guess => {
+          const p = projectWithSlopes(solved.landmark(station, landmark), camera, frame, view);
+          const from = solved.layout.landmarkAt(station, landmark);
+          const variance = (cameraSlopes: readonly number[], pointSlopes: readonly number[]) =>
+            solved.variance([
+              ...cameraSlopes
+                .slice(0, CAMERA_SIZE)
+                .map((s, k) => [solved.layout.cameraAt(i) + k, s] as const),
+              ...pointSlopes.map((s, k) => [from + k, s] as const),
+            ]);
+          const spread = variance(p.duCamera, p.duPoint) + variance(p.dvCamera, p.dvPoint);
+          const u = left ? view.widthPx - p.u : p.u;
+          return { view: view.id, station, landmark, u, v: p.v, sdPx: Math.sqrt(spread / 2) };
+        }),
     );
   });
 }

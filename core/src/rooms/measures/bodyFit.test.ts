@@ -132,6 +132,27 @@ describe('one wrong mark', () => {
   });
 });
 
+describe('what was not marked', () => {
+  const capture = noisy(exactCapture({ address, impact: topBody }), 8);
+  const without = (landmarks: readonly string[], station: string) => ({
+    ...capture,
+    marks: capture.marks.filter((m) => m.station !== station || !landmarks.includes(m.landmark)),
+  });
+  test('is predicted where the body leaves no doubt, a little less surely: ankles that stay planted', () => {
+    const marked = byId(measureCapture(capture)).get('lead_hip_past_ankle_impact');
+    const less = byId(measureCapture(without(['lead_ankle', 'lead_heel', 'lead_toe'], 'impact')));
+    const predicted = less.get('lead_hip_past_ankle_impact');
+    if (!marked || !predicted) throw new Error('not told');
+    expect(Math.abs(predicted.value - marked.value)).toBeLessThan(2 * predicted.sd);
+    expect(predicted.sd).toBeGreaterThan(marked.sd);
+  });
+  test('is not told where it could be anywhere: no neck, no lean; no hips, nothing', () => {
+    expect(byId(measureCapture(without(['neck'], 'address'))).has('trunk_lean_address')).toBe(false);
+    const blind = byId(measureCapture(without(['lead_hip', 'trail_hip'], 'impact')));
+    expect(blind.has('shift_impact')).toBe(false);
+  });
+});
+
 describe('a refit', () => {
   const capture = noisy(exactCapture(bodies), 5);
   const first = measureCapture(capture);

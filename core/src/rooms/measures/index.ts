@@ -20,4 +20,5 @@ export {
   measureCapture,
 } from './measureCapture.ts';
 export type { Need, NeedWhat } from './needs.ts';
+export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

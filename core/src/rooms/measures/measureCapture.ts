@@ -54,6 +54,8 @@ export interface Measured {
 const Z95 = 1.959964;
 const DIFFERENCE_STEP_IN = 1e-3;
 const TAPED_WIDTH_SD_SHARE = 0.02;
+/** A measure of unmarked landmarks is told when its sd is at most so many steps. */
+const PREDICTED_SD_STEPS = 1;
 
 /** From marks to judged measures; `capture` must have passed `checkCapture`. `from`: an earlier fit of this swing. */
 export function measureCapture(capture: Capture, from?: BodyFit): Measured {
@@ -63,9 +65,10 @@ export function measureCapture(capture: Capture, from?: BodyFit): Measured {
     needs.every(([station, landmarks]) => landmarks.every((l) => marked.has(`${station}/${l}`)));
   const context = bandContext(capture);
   const sizes = golferSizes(capture);
-  const poseMeasures = POSE_MEASURES.filter((definition) => has(definition.needs)).map((definition) =>
-    measureOne(fit, definition, sizes, context),
-  );
+  const poseMeasures = POSE_MEASURES.flatMap((definition) => {
+    if (has(definition.needs)) return [measureOne(fit, definition, sizes, context)];
+    return has(hipsAt(definition)) ? predicted(fit, definition, sizes, context) : [];
+  });
   const peak = backPeak(fit, has);
   const peakMeasure = peak ? [measureOne(fit, shiftBackPeak(peak), sizes, context)] : [];
   const bearings = BEARINGS.flatMap((definition) => bearing(fit, definition, peak, has, context));
@@ -78,6 +81,21 @@ export function measureCapture(capture: Capture, from?: BodyFit): Measured {
     suspects: fit.suspects,
     fit,
   };
+}
+
+/** What must be marked at a measure's stations before anything may be predicted there. */
+const hipsAt = (definition: MeasureDefinition): MeasureDefinition['needs'] =>
+  definition.needs.map(([station]) => [station, ['lead_hip', 'trail_hip']]);
+
+/** Feet that stay planted, segments that keep their length: what was not marked may still be known well enough. */
+function predicted(
+  fit: BodyFit,
+  definition: MeasureDefinition,
+  sizes: GolferSizes,
+  context: BandContext,
+): Measure[] {
+  const measure = measureOne(fit, definition, sizes, context);
+  return measure.sd <= measure.band.step * PREDICTED_SD_STEPS ? [measure] : [];
 }
 
 function golferSizes(capture: Capture): GolferSizes {

@@ -123,7 +123,7 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
               key={g.landmark}
               cx={g.u}
               cy={g.v}
-              r={6}
+              r={Math.max(5, 2 * g.sdPx)}
               fill="none"
               stroke="#f2dc9b"
               strokeWidth={2}

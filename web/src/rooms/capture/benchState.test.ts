@@ -61,6 +61,20 @@ describe('marks', () => {
     );
     expect(state.work.marks.map((m) => m.landmark)).toEqual(['trail_hip']);
   });
+  test('lead and trail changed about at one place, and back with undo', () => {
+    const both = after(
+      fresh(),
+      mark(1, 1),
+      mark(2, 2),
+      { type: 'look', station: 'top', landmark: 'lead_hip' },
+      mark(3, 3),
+    );
+    const swapped = after(both, { type: 'swap', view: 'face_on', station: 'address' });
+    expect(markAt(swapped, 'face_on', 'address', 'trail_hip')).toMatchObject({ u: 1 });
+    expect(markAt(swapped, 'face_on', 'address', 'lead_hip')).toMatchObject({ u: 2 });
+    expect(markAt(swapped, 'face_on', 'top', 'lead_hip')).toMatchObject({ u: 3 });
+    expect(after(swapped, { type: 'undo' }).work).toEqual(both.work);
+  });
   test('the same landmark in another view or station is another mark', () => {
     const state = after(
       fresh(),

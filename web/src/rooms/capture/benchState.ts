@@ -8,6 +8,7 @@ import {
   sightSdPx,
 } from '@inchstep/core/capture';
 import type { Club, ViewKind } from '@inchstep/core/intake';
+import { swapSides } from '@inchstep/core/measures';
 
 /** What of a swing the bench changes; every step can be undone. */
 export interface SwingWork {
@@ -40,6 +41,7 @@ export type BenchAction =
     }
   | { readonly type: 'sight'; readonly sight: Sight }
   | { readonly type: 'unmark' }
+  | { readonly type: 'swap'; readonly view: ViewKind; readonly station: Station }
   | { readonly type: 'camera'; readonly view: ViewKind; readonly camera: SwingView['camera'] }
   | { readonly type: 'stick'; readonly u: number; readonly v: number }
   | { readonly type: 'clear_sticks' }
@@ -123,6 +125,8 @@ function change(state: BenchState, action: Change): SwingWork {
       };
     case 'unmark':
       return { ...work, marks: work.marks.filter((m) => !isActive(state, m)) };
+    case 'swap':
+      return { ...work, marks: swapSides(work.marks, action) };
     case 'camera':
       return editView(work, action.view, (view) => ({ ...view, camera: action.camera }));
     case 'stick': {

@@ -1,5 +1,12 @@
 export { AddClip } from './AddClips.tsx';
-export { type BenchAction, type BenchState, bench, type SwingWork, startBench } from './benchState.ts';
+export {
+  type BenchAction,
+  type BenchState,
+  bench,
+  markAt,
+  type SwingWork,
+  startBench,
+} from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
 export { MarkList } from './MarkList.tsx';
 export {

@@ -15,6 +15,7 @@ import {
   clipUrl,
   type Frames,
   MarkList,
+  markAt,
   StationRail,
   startBench,
   useBenchKeys,
@@ -62,6 +63,9 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
     name,
     otherView: () => dispatch({ type: 'look', view: state.view === 'face_on' ? 'down_the_line' : 'face_on' }),
     guess: () => {
+      // What is marked stays where it is.
+      const mark = markAt(state, state.view, state.station, state.landmark);
+      if (mark) return { u: mark.u, v: mark.v };
       const guess = answer?.guesses.find(
         (g) => g.view === state.view && g.station === state.station && g.landmark === state.landmark,
       );
@@ -158,7 +162,13 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
             Diagnose
           </Link>
         </div>
-        <ReadOut answer={answer} state={state} left={student.profile.handedness === 'left'} onStation={go} />
+        <ReadOut
+          answer={answer}
+          state={state}
+          left={student.profile.handedness === 'left'}
+          onStation={go}
+          onSwap={({ view, station }) => dispatch({ type: 'swap', view: view as ViewKind, station })}
+        />
       </aside>
     </div>
   );

@@ -1,6 +1,6 @@
 import { LANDMARK_WORDS, measureName, STATION_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
-import type { NeedWhat } from '@inchstep/core/measures';
+import type { NeedWhat, Swapped } from '@inchstep/core/measures';
 import { useState } from 'react';
 import { useUnits } from '../../platform/units.ts';
 import type { FitAnswer } from '../../workers/fit.worker.ts';
@@ -22,11 +22,13 @@ export function ReadOut({
   state,
   left,
   onStation,
+  onSwap,
 }: {
   readonly answer: FitAnswer | null;
   readonly state: BenchState;
   readonly left: boolean;
   readonly onStation: (station: Station) => void;
+  readonly onSwap: (place: Swapped) => void;
 }) {
   const [tab, setTab] = useState<Tab>('tapes');
   if (!answer)
@@ -78,6 +80,17 @@ export function ReadOut({
         )}
         {tab === 'camera' && <CameraCheck answer={answer} />}
       </div>
+      {answer.swapped.map((place) => (
+        <div key={place.view + place.station} className="border-t-[1.5px] border-base-300 p-3">
+          <p className="text-sm font-semibold">
+            Lead and trail look changed about at {STATION_WORDS[place.station]},{' '}
+            {VIEW_WORDS[place.view]?.toLowerCase()}.
+          </p>
+          <button type="button" className="btn mt-1" onClick={() => onSwap(place)}>
+            Change them back
+          </button>
+        </div>
+      ))}
       {answer.suspects.length > 0 && (
         <p role="status" className="border-t-[1.5px] border-base-300 p-3 text-sm font-semibold">
           Look again at:{' '}
