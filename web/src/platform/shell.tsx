@@ -23,6 +23,7 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['Alt + arrows', 'bench: nudge the mark by a pixel (with Shift: five)'],
   ['1 2 3', 'bench: seen clearly, partly, guessed'],
   ['z, Shift + z', 'bench: undo, redo'],
+  ['l', 'bench: reference lines on or off'],
 ];
 
 /** Frame around every coach screen: the tape edge on top, settings, the list of keys. */

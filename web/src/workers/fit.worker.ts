@@ -4,16 +4,20 @@ import {
   cameraFrame,
   type Landmark,
   MARKS_WANTED,
+  project,
   projectWithSlopes,
   type Station,
 } from '@inchstep/core/capture';
+import type { Vec3 } from '@inchstep/core/foundation';
 import {
   FIT_LANDMARKS,
   type FloorStation,
   floorMap,
+  type LineId,
   type Measure,
   measureCapture,
   type Need,
+  referenceLines,
   type Swapped,
   swappedSides,
 } from '@inchstep/core/measures';
@@ -28,6 +32,14 @@ export interface Guess {
   readonly v: number;
   /** How far off it may be, in pixels of the picture. */
   readonly sdPx: number;
+}
+
+export interface PictureLine {
+  readonly view: string;
+  readonly id: LineId;
+  readonly station: Station | null;
+  readonly from: readonly [u: number, v: number];
+  readonly to: readonly [u: number, v: number];
 }
 
 export interface FitAnswer {
@@ -46,6 +58,8 @@ export interface FitAnswer {
     readonly station: Station;
     readonly landmark: Landmark;
   }[];
+  /** The coach's lines, in their true places, as each picture shows them. */
+  readonly lines: readonly PictureLine[];
   /** Places where lead and trail seem to be changed about. */
   readonly swapped: readonly Swapped[];
   readonly ms: number;
@@ -74,6 +88,7 @@ function fit(capture: Capture): FitAnswer {
       station: mark.station,
       landmark: mark.landmark,
     })),
+    lines: linesIn(capture, measured.fit),
     swapped: swappedSides(capture, measured.fit),
     ms: performance.now() - started,
   };
@@ -105,6 +120,23 @@ function guessesOf(capture: Capture, solved: ReturnType<typeof measureCapture>['
           return { view: view.id, station, landmark, u, v: p.v, sdPx: Math.sqrt(spread / 2) };
         }),
     );
+  });
+}
+
+/** Reference lines through the solved cameras. */
+function linesIn(capture: Capture, solved: ReturnType<typeof measureCapture>['fit']): PictureLine[] {
+  const left = capture.golfer.handedness === 'left';
+  const all = referenceLines(solved);
+  return capture.views.flatMap((view, i) => {
+    const camera = solved.camera(i);
+    const frame = cameraFrame(view.kind, camera);
+    const at = (point: Vec3): readonly [number, number] => {
+      const { u, v } = project(point, camera, frame, view);
+      return [left ? view.widthPx - u : u, v];
+    };
+    return all
+      .filter((line) => line.view === view.kind)
+      .map(({ id, station, from, to }) => ({ view: view.id, id, station, from: at(from), to: at(to) }));
   });
 }
 

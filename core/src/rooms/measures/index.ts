@@ -20,5 +20,6 @@ export {
   measureCapture,
 } from './measureCapture.ts';
 export type { Need, NeedWhat } from './needs.ts';
+export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

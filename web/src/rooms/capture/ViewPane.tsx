@@ -2,8 +2,9 @@ import type { SwingView } from '@inchstep/contract/capture';
 import { LANDMARK_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import { type Landmark, STICK_PLACES } from '@inchstep/core/capture';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
-import type { Guess } from '../../workers/fit.worker.ts';
+import type { Guess, PictureLine } from '../../workers/fit.worker.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
+import { LineLayer } from './LineLayer.tsx';
 import { Loupe } from './Loupe.tsx';
 import type { Frames } from './useFrames.ts';
 
@@ -12,10 +13,13 @@ export interface ViewPaneProps {
   readonly frames: Frames;
   readonly state: BenchState;
   readonly guesses: readonly Guess[];
+  readonly lines: readonly PictureLine[];
   readonly active: boolean;
   readonly dispatch: (action: BenchAction) => void;
 }
 
+/** Marks and lines are drawn in a picture of this width, so that they look alike on every clip. */
+const DRAWN_WIDTH = 540;
 /** Grab radius around a mark, in screen pixels: a finger's worth. */
 const GRAB_PX = 18;
 
@@ -32,7 +36,8 @@ interface Dragging {
 }
 
 /** One view: the exact frame, its marks (solid), the fit's guesses (hollow), a loupe while dragging. */
-export function ViewPane({ view, frames, state, guesses, active, dispatch }: ViewPaneProps) {
+export function ViewPane({ view, frames, state, guesses, lines, active, dispatch }: ViewPaneProps) {
+  const k = DRAWN_WIDTH / view.widthPx;
   const box = useRef<HTMLDivElement>(null);
   const [hover, setHover] = useState<{ u: number; v: number } | null>(null);
   const [drag, setDrag] = useState<Dragging | null>(null);
@@ -105,25 +110,31 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
       >
         <FrameCanvas picture={frames.picture} view={view} />
         <svg
-          viewBox={`0 0 ${view.widthPx} ${view.heightPx}`}
+          viewBox={`0 0 ${DRAWN_WIDTH} ${view.heightPx * k}`}
           className="pointer-events-none absolute inset-0 h-full w-full"
           aria-hidden
         >
           {view.groundMarks.map((g) => (
             <path
               key={`${g.xIn},${g.yIn}`}
-              d={cross(g.u, g.v, 10)}
+              d={cross(g.u * k, g.v * k, 10)}
               stroke="#ffffff"
               strokeWidth={3}
               fill="none"
             />
           ))}
+          <LineLayer
+            k={k}
+            lines={lines.filter(
+              (l) => l.view === view.kind && (l.station === null || l.station === state.station),
+            )}
+          />
           {open.map((g) => (
             <circle
               key={g.landmark}
-              cx={g.u}
-              cy={g.v}
-              r={Math.max(5, 2 * g.sdPx)}
+              cx={g.u * k}
+              cy={g.v * k}
+              r={Math.max(5, 2 * g.sdPx * k)}
               fill="none"
               stroke="#f2dc9b"
               strokeWidth={2}
@@ -136,15 +147,21 @@ export function ViewPane({ view, frames, state, guesses, active, dispatch }: Vie
             .map((m) => (
               <MarkShape
                 key={m.landmark}
-                u={m.u}
-                v={m.v}
-                sd={m.sdPx}
+                u={m.u * k}
+                v={m.v * k}
+                sd={m.sdPx * k}
                 chosen={active && m.landmark === state.landmark}
                 name={LANDMARK_WORDS[m.landmark] ?? ''}
               />
             ))}
           {drag && (
-            <MarkShape u={drag.u} v={drag.v} sd={0} chosen name={LANDMARK_WORDS[drag.landmark] ?? ''} />
+            <MarkShape
+              u={drag.u * k}
+              v={drag.v * k}
+              sd={0}
+              chosen
+              name={LANDMARK_WORDS[drag.landmark] ?? ''}
+            />
           )}
         </svg>
         {focus && frames.picture && (drag || state.stick !== null) && (

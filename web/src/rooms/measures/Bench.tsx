@@ -5,7 +5,8 @@ import type { Station } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import { CLUBS } from '@inchstep/core/intake';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useReducer } from 'react';
+import { useReducer, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import {
   AddClip,
@@ -42,6 +43,8 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
     face_on: useFrames(urlOf('face_on')),
     down_the_line: useFrames(urlOf('down_the_line')),
   };
+  const [showLines, setShowLines] = useState(false);
+  useHotkeys('l', () => setShowLines((now) => !now));
   const answer = useFit(student, state.work);
   const saved = useAutosave(swing, state.work);
   const active = state.work.views.find((v) => v.kind === state.view);
@@ -120,6 +123,7 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
                 frames={frames[kind]}
                 state={state}
                 guesses={answer?.guesses ?? []}
+                lines={showLines ? (answer?.lines ?? []) : []}
                 active={state.view === kind}
                 dispatch={dispatch}
               />
@@ -130,7 +134,16 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
           {active && (
             <div className="flex flex-wrap items-center gap-2">
               <Stepper frames={frames[state.view]} step={hands.step} />
-              <label className="ml-auto flex items-center gap-1 text-sm">
+              <label className="ml-auto flex min-h-11 items-center gap-2 text-sm">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  checked={showLines}
+                  onChange={(e) => setShowLines(e.target.checked)}
+                />{' '}
+                Lines (L)
+              </label>
+              <label className="flex items-center gap-1 text-sm">
                 Club
                 <select
                   className="select w-40"

@@ -1,0 +1,56 @@
+import type { PictureLine } from '../../workers/fit.worker.ts';
+
+/** What each line is for: a short name at its upper end. */
+export const LINE_WORDS: Record<PictureLine['id'], string> = {
+  lead_leg: 'lead leg',
+  trail_leg: 'trail leg',
+  seat: 'seat at the top',
+  trail_thigh: 'thigh at the top',
+  spine: 'spine',
+};
+
+/** `k` scales the clip's pixels to the drawn picture. Chalk lines over the picture: dotted where they mark a place, drawn through for the spine. */
+export function LineLayer({ lines, k }: { readonly lines: readonly PictureLine[]; readonly k: number }) {
+  return (
+    <>
+      {lines.map(({ id, station, from, to }) => (
+        <g key={`${id}${station}`}>
+          <line
+            x1={from[0] * k}
+            y1={from[1] * k}
+            x2={to[0] * k}
+            y2={to[1] * k}
+            stroke="#17242b"
+            strokeWidth={5}
+            opacity={0.45}
+          />
+          <line
+            x1={from[0] * k}
+            y1={from[1] * k}
+            x2={to[0] * k}
+            y2={to[1] * k}
+            stroke="#f7f3e6"
+            strokeWidth={2}
+            strokeDasharray={id === 'spine' ? undefined : '2 5'}
+            strokeLinecap="round"
+          />
+          {id !== 'spine' && (
+            <text
+              // The thigh's line stands close to the leg's: its name hangs at the other end.
+              x={(id === 'trail_thigh' ? from[0] : to[0]) * k}
+              y={id === 'trail_thigh' ? from[1] * k + 20 : to[1] * k - 8}
+              fontSize={17}
+              textAnchor="middle"
+              fill="#f7f3e6"
+              stroke="#17242b"
+              strokeWidth={3}
+              paintOrder="stroke"
+            >
+              {LINE_WORDS[id]}
+            </text>
+          )}
+        </g>
+      ))}
+    </>
+  );
+}
