@@ -1,0 +1,193 @@
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
+import { Queue } from './Queue.tsx';
+import { StudentLinkPanel } from './StudentLinkPanel.tsx';
+import { StudentPageScreen } from './StudentPageScreen.tsx';
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
+
+describe('the queue', () => {
+  const row = (studentName: string, reason: string, more: object = {}) => ({
+    id: studentName,
+    studentId: `id-${studentName}`,
+    studentName,
+    checkinId: null,
+    reason,
+    waitingHours: 5,
+    note: '',
+    ...more,
+  });
+  test('says why each stands where it stands and leads to the right place', async () => {
+    fakeServer({
+      'GET /api/queue': [
+        row('Odette', 'pain', { checkinId: 'c1', note: 'Low on the left side.' }),
+        row('Priya', 'gate_waiting'),
+        row('Rafael', 'silent', { waitingHours: 24 * 12 }),
+      ],
+    });
+    draw(<Queue />);
+    const places = (await screen.findAllByRole('link')).map((a) => a.getAttribute('href'));
+    expect(places).toEqual([
+      '/students/id-Odette/checkins/c1',
+      '/students/id-Priya/ladder',
+      '/students/id-Rafael',
+    ]);
+    expect(screen.getByText('Pain reported')).toBeTruthy();
+    expect(screen.getByText('Low on the left side.')).toBeTruthy();
+    expect(screen.getByText('12 days')).toBeTruthy();
+  });
+  test('empty is said, not left blank', async () => {
+    fakeServer({ 'GET /api/queue': [] });
+    draw(<Queue />);
+    expect(await screen.findByText('Nothing waits')).toBeTruthy();
+  });
+});
+
+describe('the private link', () => {
+  const link = {
+    id: 'l',
+    createdAt: '2027-03-01',
+    expiresAt: '2999-01-01',
+    revokedAt: null,
+    lastUsedAt: null,
+  };
+  test('is shown once, in full, and can be closed', async () => {
+    const log = fakeServer({
+      'GET /api/students/x/links': [link],
+      'POST /api/students/x/links': { ...link, token: 'the-token' },
+      'POST /api/students/x/links/revoke': { ok: true },
+    });
+    draw(<StudentLinkPanel studentId="x" />);
+    fireEvent.click(await screen.findByRole('button', { name: 'New link (closes the old one)' }));
+    const box = (await screen.findByLabelText('Private link')) as HTMLInputElement;
+    expect(box.value).toBe(`${location.origin}/p/the-token`);
+    fireEvent.click(screen.getByRole('button', { name: 'Close it' }));
+    await waitFor(() => expect(log.some((a) => a.url.endsWith('/revoke'))).toBe(true));
+    await waitFor(() => expect(screen.queryByLabelText('Private link')).toBeNull());
+  });
+});
+
+describe('the student’s page', () => {
+  const item = {
+    drill: 'knee_swap',
+    stage: 'slow',
+    sets: 3,
+    rehearsals: 30,
+    balls: 0,
+    looks: 1,
+    speedPct: 30,
+    club: null,
+    minutes: 5,
+  };
+  const page = (more: object = {}) => ({
+    firstName: 'Gus',
+    coach: 'Ilse Varga',
+    today: '2027-03-10',
+    handedness: 'left',
+    heightIn: 72,
+    needsConsent: false,
+    hold: null,
+    day: { date: '2027-03-10', place: 'home', minutes: 8, items: [item] },
+    nextDay: '2027-03-12',
+    drills: [{ id: 'knee_swap', stage: 'slow', setup: [{ id: 'stance', valueIn: 15 }], cautions: [] }],
+    sets: [],
+    checkins: [],
+    clipLimitMb: 300,
+    ...more,
+  });
+  const show = () => draw(<StudentPageScreen />, { path: '/p/:token', url: '/p/tok-12345678' });
+  const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
+
+  test('today’s card, and a set that is logged', async () => {
+    const log = fakeServer({
+      'GET /api/page/tok-12345678': page(),
+      'POST /api/page/tok-12345678/sets': {},
+    });
+    show();
+    expect(await screen.findByText('Home, about 8 minutes. Warm up first.')).toBeTruthy();
+    for (const name of ['Counted', 'Counted', 'Missed']) press(name);
+    press('Log this set');
+    expect(await screen.findByText(/Logged\./)).toBeTruthy();
+    expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({
+      drill: 'knee_swap',
+      stage: 'slow',
+      reps: 'PPF',
+      date: '2027-03-10',
+    });
+  });
+  test('a count half done survives closing the page', async () => {
+    fakeServer({ 'GET /api/page/tok-12345678': page() });
+    show();
+    await screen.findByText('Gus’s practice');
+    press('Counted');
+    press('Missed');
+    cleanup();
+    show();
+    expect(await screen.findByText('1 of 2 counted in this set.')).toBeTruthy();
+  });
+  test('no signal: the set waits on the phone and says so', async () => {
+    fakeServer({
+      'GET /api/page/tok-12345678': page(),
+      'POST /api/page/tok-12345678/sets': () => {
+        throw new TypeError('failed to fetch');
+      },
+    });
+    show();
+    await screen.findByText('Gus’s practice');
+    press('Counted');
+    press('Log this set');
+    expect(await screen.findByText(/No signal\. Kept here/)).toBeTruthy();
+    expect(await screen.findByText(/One set waits/)).toBeTruthy();
+  });
+  test('pain takes the drills away and says what to do', async () => {
+    fakeServer({
+      'GET /api/page/tok-12345678': page({
+        hold: { id: 'h', where: 'back', at: '', liftedAt: null, liftNote: '' },
+      }),
+    });
+    show();
+    expect((await screen.findByRole('alert')).textContent).toMatch(/doctor or a physiotherapist/);
+    expect(screen.queryByText('Today')).toBeNull();
+  });
+  test('nothing can be sent before the pain question is answered; yes shows the words at once', async () => {
+    const log = fakeServer({
+      'GET /api/page/tok-12345678': page(),
+      'POST /api/page/tok-12345678/checkins': {},
+    });
+    show();
+    const send = (await screen.findByRole('button', { name: 'Send' })) as HTMLButtonElement;
+    expect(send.disabled).toBe(true);
+    fireEvent.click(screen.getByRole('radio', { name: 'Yes' }));
+    expect(screen.getByRole('alert').textContent).toMatch(/Stop now and rest/);
+    fireEvent.change(screen.getByLabelText('Where?'), { target: { value: 'lead knee' } });
+    fireEvent.click(send);
+    expect(await screen.findByText('Sent. It is in the coach’s queue.')).toBeTruthy();
+    expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ pain: true, painWhere: 'lead knee' });
+  });
+  test('a day without practice names the next, and lets one practise anyway', async () => {
+    fakeServer({ 'GET /api/page/tok-12345678': page({ day: null }) });
+    show();
+    expect(await screen.findByText(/the next day is in 2 days/)).toBeTruthy();
+    press('Practise anyway');
+    expect(screen.getByRole('button', { name: 'Counted' })).toBeTruthy();
+  });
+  test('a link that has run out says whom to ask, and a child’s clip waits', async () => {
+    fakeServer({
+      'GET /api/page/tok-12345678': new Refused(
+        410,
+        'link_expired',
+        'This link has run out. Ask your coach.',
+      ),
+    });
+    show();
+    expect((await screen.findByRole('alert')).textContent).toContain('Ask your coach');
+    cleanup();
+    fakeServer({ 'GET /api/page/tok-12345678': page({ needsConsent: true }) });
+    show();
+    expect(await screen.findByText('Clips wait until a guardian has agreed.')).toBeTruthy();
+  });
+});

@@ -1,0 +1,187 @@
+import { BAND_ROWS, SCHOOL_PRESETS } from '@inchstep/core/intake';
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { draw, fakeServer, ME, Refused } from '../../testing/screen.tsx';
+import { IntakeScreen } from './IntakeScreen.tsx';
+import { RosterScreen } from './RosterScreen.tsx';
+import { SchoolsScreen } from './SchoolsScreen.tsx';
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
+
+const student = (firstName: string, more: object = {}) => ({
+  id: firstName.toLowerCase(),
+  version: 1,
+  ageYears: 44,
+  limits: [],
+  archivedAt: null,
+  createdAt: '2027-01-01',
+  school: SCHOOL_PRESETS.centre_and_turn,
+  profile: { firstName, familyName: 'Test', handedness: 'right' },
+  ...more,
+});
+
+/** The name itself, not its echo for screen readers on the button. */
+const NAME = { selector: '.text-lg' };
+
+describe('the roster', () => {
+  const all = [
+    student('Gus'),
+    student('Mei', { limits: [{ limit: 'knee', because: 'trouble' }] }),
+    student('Old', { archivedAt: '2027-02-01' }),
+  ];
+  const roster = () => draw(<RosterScreen line={(id) => <i>line of {id}</i>} />);
+  test('shows who is here, what to be careful with, and where each stands', async () => {
+    fakeServer({ 'GET /api/me': ME, 'GET /api/students': all });
+    roster();
+    expect(await screen.findByText('Gus Test', NAME)).toBeTruthy();
+    expect(screen.getByText('Care: knee')).toBeTruthy();
+    expect(screen.getByText('line of mei')).toBeTruthy();
+    expect(screen.queryByText('Old Test', NAME)).toBeNull();
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Archived' }));
+    expect(screen.getByText('Old Test', NAME)).toBeTruthy();
+    expect(screen.queryByText('Gus Test', NAME)).toBeNull();
+  });
+  test('a few letters narrow it, and nobody found says what to do', async () => {
+    fakeServer({ 'GET /api/me': ME, 'GET /api/students': all });
+    roster();
+    await screen.findByText('Gus Test', NAME);
+    const find = screen.getByRole('textbox', { name: 'Find a student' });
+    fireEvent.change(find, { target: { value: 'mei' } });
+    expect(screen.queryByText('Gus Test', NAME)).toBeNull();
+    fireEvent.change(find, { target: { value: 'zz' } });
+    expect(screen.getByText('Nobody found')).toBeTruthy();
+  });
+  test('archiving asks nothing and is one request', async () => {
+    const log = fakeServer({
+      'GET /api/me': ME,
+      'GET /api/students': all,
+      'POST /api/students/gus/archive': all[0],
+    });
+    roster();
+    fireEvent.click(await screen.findByRole('button', { name: 'Archive Gus Test' }));
+    await waitFor(() => expect(log.filter((a) => a.method === 'POST')).toHaveLength(1));
+  });
+  test('empty, and failing', async () => {
+    fakeServer({ 'GET /api/me': ME, 'GET /api/students': [] });
+    roster();
+    expect(await screen.findByText('Nobody on the roster yet')).toBeTruthy();
+    cleanup();
+    fakeServer({ 'GET /api/students': new Refused(500, 'broken', 'The program tripped.') });
+    roster();
+    expect((await screen.findByRole('alert')).textContent).toContain('The program tripped.');
+  });
+});
+
+describe('a new student', () => {
+  const fill = (label: string, value: string) =>
+    fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  const save = () => fireEvent.click(screen.getByRole('button', { name: 'Save and go to the bench' }));
+  test('what is missing is told beside its field, and nothing is sent', async () => {
+    const log = fakeServer({ 'GET /api/me': ME });
+    draw(<IntakeScreen />);
+    fill('Height', '7');
+    save();
+    expect(await screen.findByText(/fields need a look above/)).toBeTruthy();
+    expect(screen.getByText('give the height in inches, 36 to 90')).toBeTruthy();
+    expect(log.filter((a) => a.method === 'POST')).toEqual([]);
+  });
+  test('days without minutes or a place are left out of what is sent', async () => {
+    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    draw(<IntakeScreen />);
+    fill('First name', 'Wren');
+    fill('Family name', 'Oyelaran');
+    fill('Born on', '1999-02-03');
+    fill('Height', '68');
+    save();
+    await waitFor(() => expect(log.some((a) => a.method === 'POST')).toBe(true));
+    const sent = log.find((a) => a.method === 'POST')?.body as { profile: Record<string, unknown> };
+    expect(sent.profile).toMatchObject({
+      heightIn: 68,
+      days: ['mon', 'wed', 'fri', 'sat'],
+      minutesPerDay: { sat: 40 },
+      placeByDay: { sat: 'range' },
+    });
+    expect(Object.keys(sent.profile.minutesPerDay as object)).toEqual(['sat']);
+  });
+  test('a height typed in centimetres is kept in inches', async () => {
+    localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
+    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    draw(<IntakeScreen />);
+    fill('First name', 'Wren');
+    fill('Family name', 'Oyelaran');
+    fill('Born on', '1999-02-03');
+    fill('Height', '177,8');
+    save();
+    await waitFor(() => expect(log.some((a) => a.method === 'POST')).toBe(true));
+    const sent = log.find((a) => a.method === 'POST')?.body as { profile: { heightIn: number } };
+    expect(sent.profile.heightIn).toBeCloseTo(70, 6);
+  });
+  test('a refusal of the server is shown, and what was typed stays', async () => {
+    fakeServer({
+      'GET /api/me': ME,
+      'POST /api/students': new Refused(400, 'date_in_future', '2031-01-01 has not come yet.'),
+    });
+    draw(<IntakeScreen />);
+    fill('First name', 'Wren');
+    fill('Family name', 'Oyelaran');
+    fill('Born on', '2031-01-01');
+    fill('Height', '68');
+    save();
+    expect((await screen.findByRole('alert')).textContent).toContain('has not come yet');
+    expect((screen.getByLabelText('First name') as HTMLInputElement).value).toBe('Wren');
+  });
+});
+
+describe('schools and bands', () => {
+  const pages = (edit: object | null = null) =>
+    Object.entries(SCHOOL_PRESETS).map(([preset, answers]) => ({
+      preset,
+      answers,
+      bands: BAND_ROWS.map(({ id, unit, lo, hi, step }) => ({
+        measure: id,
+        unit,
+        step,
+        house: { lo: lo ?? null, hi: hi ?? null },
+        now: { lo: lo ?? null, hi: hi ?? null },
+        origin: edit && id === 'turn_top' ? ['house', 'coach'] : ['house'],
+        edit: id === 'turn_top' ? edit : null,
+      })),
+    }));
+  const rowOf = (name: string) => screen.getByText(name, { selector: 'p' }).closest('li') as HTMLElement;
+  test('a changed edge can be kept, with a reason; an open edge is sent as none', async () => {
+    const url = '/api/schools/centre_and_turn/bands/turn_top';
+    const log = fakeServer({ 'GET /api/me': ME, 'GET /api/schools': pages(), [`PUT ${url}`]: pages()[0] });
+    draw(<SchoolsScreen />);
+    await screen.findByText('Hip turn at the top', { selector: 'p' });
+    const row = within(rowOf('Hip turn at the top'));
+    expect(row.queryByRole('button', { name: 'Keep' })).toBeNull();
+    fireEvent.change(row.getByLabelText('Hip turn at the top, high edge'), { target: { value: '' } });
+    fireEvent.change(row.getByLabelText('Hip turn at the top, low edge'), { target: { value: '32,5' } });
+    fireEvent.change(row.getByLabelText('Hip turn at the top, why'), { target: { value: 'supple' } });
+    fireEvent.click(row.getByRole('button', { name: 'Keep' }));
+    await waitFor(() =>
+      expect(log.find((a) => a.method === 'PUT')?.body).toEqual({ lo: 32.5, hi: null, reason: 'supple' }),
+    );
+  });
+  test('an edited band shows whose it is and the way back', async () => {
+    const log = fakeServer({
+      'GET /api/me': ME,
+      'GET /api/schools': pages({ reason: 'supple', at: '2027-03-01' }),
+      'POST /api/schools/centre_and_turn/bands/turn_top/reset': pages()[0],
+    });
+    draw(<SchoolsScreen />);
+    await screen.findByText('from the house, then you');
+    fireEvent.click(screen.getByRole('button', { name: /^Back to the house/ }));
+    await waitFor(() => expect(log.some((a) => a.url.endsWith('/reset'))).toBe(true));
+  });
+  test('another school shows other answers', async () => {
+    fakeServer({ 'GET /api/me': ME, 'GET /api/schools': pages() });
+    draw(<SchoolsScreen />);
+    expect(await screen.findByText('lengthens, so the hips are free')).toBeTruthy();
+    fireEvent.click(screen.getByRole('tab', { name: 'Load and Brace' }));
+    expect(screen.getByText('keeps its bend and resists')).toBeTruthy();
+  });
+});

@@ -1,0 +1,162 @@
+import type { GateState } from '@inchstep/contract/practice';
+import { buildPlan, type Rep, readReps, repGate } from '@inchstep/core/practice';
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { referenceCase } from '../prescription/referenceCase.ts';
+import { GateDecision } from './GateDecision.tsx';
+import { GateTape } from './GateTape.tsx';
+import { LadderScreen } from './LadderScreen.tsx';
+
+afterEach(cleanup);
+
+const state = (reps: string, more: Partial<GateState> = {}): GateState => ({
+  drill: 'knee_swap',
+  stage: 'slow',
+  gate: repGate(readReps(reps) as Rep[], 'slow'),
+  measure: { id: 'lead_knee_in_top', swings: 0, inBand: null, open: false },
+  held: [],
+  ...more,
+});
+
+describe('the gate’s tape', () => {
+  test('fills with what was owned and says so', () => {
+    draw(<GateTape state={state('PPP')} />);
+    expect(screen.getByRole('img').getAttribute('aria-label')).toBe('Gate: 49 % of the way');
+    cleanup();
+    draw(<GateTape state={state('PPPPPPP')} />);
+    expect(screen.getByText('7 repetitions read; repetitions say: owned.')).toBeTruthy();
+  });
+  test('names everything that holds the rung', () => {
+    draw(
+      <GateTape
+        state={state('PPPPPPP', {
+          held: [
+            { code: 'swings', have: 1, need: 3 },
+            { code: 'watch', measure: 'shift_impact' },
+          ],
+        })}
+      />,
+    );
+    expect(screen.getByText('Film 2 more swings at this speed.')).toBeTruthy();
+    expect(screen.getByText(/Being overdone: “Shift at impact”/)).toBeTruthy();
+  });
+});
+
+describe('the coach’s answers', () => {
+  const gate = (s: GateState) => {
+    const log = fakeServer({ 'POST /api/students/x/gates': [s] });
+    draw(<GateDecision studentId="x" state={s} />);
+    return log;
+  };
+  test('an open gate offers the next rung', async () => {
+    const log = gate(state('PPPPPPP'));
+    fireEvent.click(screen.getByRole('button', { name: 'Next rung' }));
+    await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'slow', note: '' }));
+  });
+  test('ahead of the gate is possible, and noted as such', async () => {
+    const log = gate(state('PP', { held: [{ code: 'reps', tape: 0.3 }] }));
+    fireEvent.click(screen.getByRole('button', { name: 'Next rung all the same' }));
+    await waitFor(() =>
+      expect(log[0]?.body).toMatchObject({ decision: 'advance', note: 'ahead of the gate' }),
+    );
+  });
+  test('never past pain, and never below the first rung', () => {
+    gate(state('PPPPPPP', { held: [{ code: 'pain' }] }));
+    expect((screen.getByRole('button', { name: /Next rung/ }) as HTMLButtonElement).disabled).toBe(true);
+    cleanup();
+    gate(state('PP', { stage: 'still' }));
+    expect((screen.getByRole('button', { name: 'One down' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+});
+
+describe('the ladder', () => {
+  const ask = {
+    start: '2027-03-10',
+    nextLesson: null,
+    days: ['mon', 'wed', 'fri', 'sun'],
+    minutesPerDay: { sun: 40 },
+    placeByDay: { sun: 'range' },
+  } as const;
+  const plan = buildPlan({
+    file: referenceCase(70, false),
+    drills: ['knee_swap'],
+    ...ask,
+    done: [],
+    missed: [],
+    reached: {},
+  });
+  const student = {
+    id: 'x',
+    profile: { days: ask.days, minutesPerDay: {}, placeByDay: {}, nextLesson: null },
+  };
+  const choice = {
+    id: 'c',
+    diagnosisId: 'd',
+    drills: ['knee_swap'],
+    forFault: 'lead_knee_collapse',
+    note: '',
+    at: '2027-03-10T08:00:00.000Z',
+    endedAt: null,
+  };
+  const base = {
+    'GET /api/me': ME,
+    'GET /api/students/x/gates': [state('PP')],
+    'GET /api/students/x/drill-choices': [choice],
+    'POST /api/students/x/plans/preview': { drills: ['knee_swap'], plan },
+  };
+  const ladder = () => draw(<LadderScreen />, { context: { student } });
+  test('without a drill it says what comes first', async () => {
+    fakeServer({ ...base, 'GET /api/students/x/drill-choices': [], 'GET /api/students/x/plan': null });
+    ladder();
+    expect(await screen.findByText('No drill in use')).toBeTruthy();
+  });
+  test('without a plan it lays one out and sends the accepted one once', async () => {
+    const log = fakeServer({
+      ...base,
+      'GET /api/students/x/plan': null,
+      'POST /api/students/x/plans': {
+        id: 'p',
+        studentId: 'x',
+        at: choice.at,
+        drills: ['knee_swap'],
+        ask,
+        plan,
+      },
+    });
+    ladder();
+    const accept = await screen.findByRole('button', { name: 'Accept this plan' });
+    await waitFor(() => expect((accept as HTMLButtonElement).disabled).toBe(false));
+    expect(screen.getByText('What gives')).toBeTruthy();
+    fireEvent.click(accept);
+    await waitFor(() => expect(log.filter((a) => a.url.endsWith('/plans'))).toHaveLength(1));
+  });
+  test('a changed day asks for a new preview', async () => {
+    const log = fakeServer({ ...base, 'GET /api/students/x/plan': null });
+    ladder();
+    await screen.findByText('Lay out the plan');
+    await waitFor(() => expect(log.some((a) => a.url.endsWith('/preview'))).toBe(true));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Tue' }));
+    await waitFor(() => {
+      const last = log.filter((a) => a.url.endsWith('/preview')).at(-1)?.body as { days: string[] };
+      expect(last.days).toEqual(['mon', 'tue', 'wed', 'fri', 'sun']);
+    });
+  });
+  test('with a plan it shows the rungs, the days and the gate', async () => {
+    fakeServer({
+      ...base,
+      'GET /api/students/x/plan': {
+        id: 'p',
+        studentId: 'x',
+        at: choice.at,
+        drills: ['knee_swap'],
+        ask,
+        plan,
+      },
+    });
+    ladder();
+    expect(await screen.findByText('Plan again from today')).toBeTruthy();
+    expect(await screen.findByText('Gate out of “Slow”')).toBeTruthy();
+    expect(screen.getAllByText(/Knee swap, still: 80 repetitions/).length).toBeGreaterThan(0);
+  });
+});
