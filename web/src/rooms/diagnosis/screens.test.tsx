@@ -1,0 +1,150 @@
+import { diagnose } from '@inchstep/core/diagnosis';
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { referenceFile } from '../../testing/referenceFile.ts';
+import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { DiagnosisScreen } from './DiagnosisScreen.tsx';
+import { RootCard } from './RootCard.tsx';
+
+afterEach(cleanup);
+
+const sway = diagnose({
+  ...referenceFile(),
+  measures: [
+    { id: 'shift_top', value: -2.4, sd: 0.2 },
+    { id: 'trail_hip_past_line', value: 1.6, sd: 0.2 },
+    { id: 'turn_top', value: 46, sd: 2 },
+  ],
+  findings: [{ id: 'ball.fat', seen: 'present' }],
+});
+const record = (id: string, result: object, more: object = {}) => ({
+  id,
+  studentId: 'x',
+  swingId: null,
+  at: '2027-03-09T10:00:00.000Z',
+  findings: [],
+  setAside: [],
+  result,
+  chosen: null,
+  ...more,
+});
+const student = { id: 'x', school: referenceFile().school, profile: { handedness: 'right' } };
+const server = (all: object[], more: object = {}) =>
+  fakeServer({
+    'GET /api/me': ME,
+    'GET /api/students/x/diagnoses': all,
+    'GET /api/students/x/swings': [],
+    'GET /api/students/x/readings': [],
+    'GET /api/diagnoses/d1/now': null,
+    'GET /api/diagnoses/d2/now': null,
+    ...more,
+  });
+const reasons = () => draw(<DiagnosisScreen />, { context: { student } });
+
+describe('a root’s card', () => {
+  const root = sway.roots[0];
+  if (!root) throw new Error('no root');
+  const card = (onSetAside = jest.fn(), onPick = jest.fn()) => {
+    render(
+      <RootCard
+        root={root}
+        place={1}
+        phase="Going back"
+        picked={false}
+        onPick={onPick}
+        onSetAside={onSetAside}
+      />,
+    );
+    return { onSetAside, onPick };
+  };
+  test('each reason with its number and its weight, and the sum that is the odds', () => {
+    card();
+    const forIt = within(screen.getByRole('region', { name: 'For' }));
+    expect(forIt.getByText(/Shift at the top -2\.4 in, give or take 0\.4 in/)).toBeTruthy();
+    const [start, plus, minus, rest, sum] = (
+      screen.getByTestId('odds').textContent?.match(/[+−][\d.]+/g) ?? []
+    ).map((n) => Number(n.replace('−', '-'))) as [number, number, number, number, number];
+    expect(start + plus + minus + rest).toBeCloseTo(sum, 0);
+    expect(sum).toBeCloseTo(Math.log(root.probability / (1 - root.probability)), 0);
+  });
+  test('says what would be without a cause', () => {
+    card();
+    expect(screen.getByText(/^If this were not so, nothing would account for:/)).toBeTruthy();
+  });
+  test('a reason can be held to be wrong', () => {
+    const { onSetAside } = card();
+    fireEvent.click(screen.getAllByRole('button', { name: /^Not so:/ })[0] as HTMLElement);
+    expect(onSetAside).toHaveBeenCalledWith(root.for[0]?.finding);
+  });
+});
+
+describe('the reasons', () => {
+  test('before anything was asked', async () => {
+    server([]);
+    reasons();
+    expect(await screen.findByText('No diagnosis of this yet')).toBeTruthy();
+  });
+  test('not enough to go on is said, with what to look at', async () => {
+    server([record('d1', diagnose(referenceFile()))]);
+    reasons();
+    expect(await screen.findByText('Not enough to go on')).toBeTruthy();
+    expect(screen.queryByText('Work on this, find the drill')).toBeNull();
+  });
+  test('the root is chosen beforehand; another needs a word why', async () => {
+    const log = server([record('d1', sway)], { 'POST /api/diagnoses/d1/choose': record('d1', sway) });
+    reasons();
+    const go = (await screen.findByRole('button', {
+      name: 'Work on this, find the drill',
+    })) as HTMLButtonElement;
+    expect(screen.getByText('Work on: Sway off the ball').textContent).toBeTruthy();
+    fireEvent.click(go);
+    await waitFor(() =>
+      expect(log.find((a) => a.method === 'POST')?.body).toEqual({ workOn: ['sway'], note: '' }),
+    );
+  });
+  test('setting a measure aside asks again without it', async () => {
+    const log = server([record('d1', sway)], { 'POST /api/students/x/diagnoses': record('d2', sway) });
+    reasons();
+    fireEvent.click((await screen.findAllByRole('button', { name: /^Not so:/ }))[0] as HTMLElement);
+    await waitFor(() => {
+      const sent = log.find((a) => a.method === 'POST')?.body as { setAside: string[] };
+      expect(sent.setAside).toHaveLength(1);
+      expect(['shift_top', 'trail_hip_past_line']).toContain(sent.setAside[0]);
+    });
+    expect(screen.getByText('Set aside as wrong')).toBeTruthy();
+  });
+  test('an earlier choice stands and the program says that it would change', async () => {
+    const chosen = { workOn: ['hang_back'], note: 'felt in the lesson', at: '', carried: true };
+    server([record('d1', sway, { chosen })]);
+    reasons();
+    expect(await screen.findByText(/Your choice stands: Hangs back/)).toBeTruthy();
+    expect(screen.getByText('Work on: Hangs back')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Take the program’s' }));
+    expect(screen.getByText('Work on: Sway off the ball')).toBeTruthy();
+  });
+  test('a newer swing that would change it is named', async () => {
+    server([record('d1', sway)], {
+      'GET /api/diagnoses/d1/now': {
+        swingId: 's9',
+        recordedOn: '2027-03-10',
+        workOn: ['stall'],
+        changed: true,
+      },
+    });
+    reasons();
+    expect(await screen.findByText(/The swing of today would change this: Hips stall first/)).toBeTruthy();
+  });
+  test('since last time: what is gone, better, new', async () => {
+    const before = diagnose({
+      ...referenceFile(),
+      measures: [{ id: 'turn_impact', value: 6, sd: 1.5 }],
+      findings: [],
+    });
+    server([record('d1', sway), record('d2', before, { at: '2027-02-20T10:00:00.000Z' })]);
+    reasons();
+    const since = within(await screen.findByRole('region', { name: /^Since the diagnosis/ }));
+    expect(since.getByText('Sway off the ball')).toBeTruthy();
+    expect(since.getByText('new')).toBeTruthy();
+    expect(since.getByText('Hips stall')).toBeTruthy();
+  });
+});
