@@ -198,7 +198,7 @@ export const VERDICT_WORDS: Readonly<Record<string, string>> = {
   in: 'in its band',
   low: 'below its band',
   high: 'above its band',
-  cant_tell: "can't tell from these marks",
+  cant_tell: 'can’t tell from these marks',
 };
 
 export const CLUB_WORDS: Readonly<Record<string, string>> = {

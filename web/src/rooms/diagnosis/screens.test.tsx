@@ -144,7 +144,7 @@ describe('the reasons', () => {
     reasons();
     const since = within(await screen.findByRole('region', { name: /^Since the diagnosis/ }));
     expect(since.getByText('Sway off the ball')).toBeTruthy();
-    expect(since.getByText('new')).toBeTruthy();
+    expect(since.getAllByText('new').length).toBeGreaterThan(0);
     expect(since.getByText('Hips stall')).toBeTruthy();
   });
 });

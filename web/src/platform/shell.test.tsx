@@ -1,0 +1,73 @@
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { draw, fakeServer, ME, Refused } from '../testing/screen.tsx';
+import { Shell } from './shell.tsx';
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
+const shell = () => draw(<Shell palette={null} />);
+
+describe('the door', () => {
+  test('an empty program asks who teaches here', async () => {
+    const log = fakeServer({
+      'GET /api/me': { ...ME, state: 'new', coach: null },
+      'POST /api/setup': { ok: true },
+    });
+    shell();
+    fireEvent.change(await screen.findByLabelText('Your name'), { target: { value: 'Ilse Varga' } });
+    fireEvent.change(screen.getByLabelText(/^Passphrase/), { target: { value: 'limestone and larks' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Begin' }));
+    await waitFor(() =>
+      expect(log.find((a) => a.method === 'POST')?.body).toEqual({
+        name: 'Ilse Varga',
+        passphrase: 'limestone and larks',
+      }),
+    );
+  });
+  test('a wrong passphrase is told as such, and the demo’s own door only in the demo', async () => {
+    fakeServer({
+      'GET /api/me': { ...ME, state: 'signed_out', coach: null },
+      'POST /api/sign-in': new Refused(401, 'wrong_passphrase', 'This passphrase opens nothing.'),
+    });
+    shell();
+    fireEvent.change(await screen.findByLabelText(/^Passphrase/), { target: { value: 'guess' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Open' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('opens nothing');
+    expect(screen.queryByRole('button', { name: /demo/ })).toBeNull();
+    cleanup();
+    fakeServer({ 'GET /api/me': { ...ME, state: 'signed_out', coach: null, demo: true } });
+    shell();
+    expect(await screen.findByRole('button', { name: 'Enter as Ilse Varga (demo)' })).toBeTruthy();
+  });
+});
+
+describe('the frame', () => {
+  test('theme and units are switched at once and remembered', async () => {
+    fakeServer({ 'GET /api/me': ME });
+    shell();
+    fireEvent.click(await screen.findByRole('button', { name: 'Dark theme for the studio' }));
+    expect(document.documentElement.dataset.theme).toBe('studio');
+    fireEvent.click(screen.getByRole('button', { name: 'Show lengths in centimetres' }));
+    expect(JSON.parse(localStorage.getItem('inchstep.settings') ?? '{}')).toEqual({
+      theme: 'studio',
+      lengths: 'cm',
+    });
+    cleanup();
+    shell();
+    expect(await screen.findByRole('button', { name: 'Light theme for glare' })).toBeTruthy();
+  });
+  test('a broken store is a fresh one', async () => {
+    localStorage.setItem('inchstep.settings', '{oops');
+    fakeServer({ 'GET /api/me': ME });
+    shell();
+    expect(await screen.findByRole('button', { name: 'Dark theme for the studio' })).toBeTruthy();
+  });
+  test('signing out asks the server', async () => {
+    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/sign-out': { ok: true } });
+    shell();
+    fireEvent.click(await screen.findByRole('button', { name: 'Sign out' }));
+    await waitFor(() => expect(log.some((a) => a.url === '/api/sign-out')).toBe(true));
+  });
+});

@@ -1,0 +1,103 @@
+import { readFileSync } from 'node:fs';
+import { resolveSchool } from '@inchstep/core/intake';
+import { floorMap, type Measure, measureCapture } from '@inchstep/core/measures';
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import type { FitAnswer } from '../../workers/fit.worker.ts';
+import { startBench } from '../capture/index.ts';
+import { MeasureTapes } from './MeasureTapes.tsx';
+import { ReadOut } from './ReadOut.tsx';
+
+afterEach(cleanup);
+
+const truth = JSON.parse(readFileSync('standins/clips/priya-then.truth.json', 'utf8'));
+const measured = measureCapture({
+  golfer: {
+    handedness: 'right',
+    heightIn: 65,
+    outerHipWidthIn: null,
+    hipJointsApartIn: null,
+    flexibility: 'usual',
+    armSwing: 'usual',
+  },
+  club: 'mid_iron',
+  school: resolveSchool({}),
+  views: truth.views,
+  marks: truth.marks.filter((m: { station: string }) => ['address', 'top'].includes(m.station)),
+});
+const answer = (more: Partial<FitAnswer> = {}): FitAnswer => ({
+  measures: measured.measures,
+  needs: measured.needs,
+  floor: floorMap(measured.fit),
+  guesses: [],
+  views: measured.views.map((v) => ({ id: v.id, yawDeg: v.yawDeg, yawSdDeg: v.sd.yawDeg, advice: v.advice })),
+  suspects: [],
+  lines: [],
+  swapped: [],
+  ms: 1,
+  ...more,
+});
+const state = {
+  ...startBench({ views: [], marks: [], club: 'mid_iron', speed: 'full' }),
+  station: 'top' as const,
+};
+const show = (a: FitAnswer | null) => {
+  const hands = { onStation: jest.fn(), onSwap: jest.fn() };
+  render(<ReadOut answer={a} state={state} left={false} {...hands} />);
+  return hands;
+};
+
+describe('what the marks come to', () => {
+  test('before there are marks it says how to begin', () => {
+    show(null);
+    expect(screen.getByText(/Step to a station, name it with its key/)).toBeTruthy();
+  });
+  test('only this station’s tapes, those out of their band first', () => {
+    show(answer());
+    const ids = screen.getAllByTestId(/^measure-/).map((e) => e.dataset.testid?.slice(8));
+    const at = (id: string | undefined) => measured.measures.find((m) => m.id === id) as Measure;
+    expect(ids.length).toBeGreaterThan(5);
+    expect(ids.every((id) => at(id).station === 'top')).toBe(true);
+    const sure = ids.map((id) => (at(id).verdict === 'in' ? 2 : at(id).verdict === 'cant_tell' ? 1 : 0));
+    expect([...sure].sort((a, b) => a - b)).toEqual(sure);
+  });
+  test('every tape gives its value, its give or take and a verdict in words', () => {
+    show(answer());
+    for (const image of screen.getAllByRole('img'))
+      expect(image.querySelector('title')?.textContent).toMatch(/: -?[\d.:]+.*, give or take [\d.]+/);
+  });
+  test('the camera check says what to mend, in words and lengths', () => {
+    show(
+      answer({
+        views: [
+          {
+            id: 'face_on',
+            yawDeg: 9,
+            yawSdDeg: 1,
+            advice: [{ code: 'turned', deg: 9, moveIn: 24 }, { code: 'too_high' }],
+          },
+        ],
+      }),
+    );
+    fireEvent.click(screen.getByRole('tab', { name: 'Camera' }));
+    expect(screen.getByText(/Turned 9° off square.*24 in to the right/)).toBeTruthy();
+    expect(screen.getByText(/Stands higher than the belt/)).toBeTruthy();
+  });
+  test('a mark that fits nothing else is named; changed-about sides are offered back', () => {
+    const place = { view: 'face_on', station: 'top' as const };
+    const { onSwap } = show(
+      answer({ suspects: [{ view: 'face_on', station: 'top', landmark: 'lead_knee' }], swapped: [place] }),
+    );
+    expect(screen.getByText(/Look again at: Lead knee \(Face-on, Top\)/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Change them back' }));
+    expect(onSwap).toHaveBeenCalledWith(place);
+  });
+});
+
+test('a tape list keeps its order steady and shows last time hollow', () => {
+  const two = measured.measures.filter((m) => ['turn_top', 'shift_top'].includes(m.id));
+  const { container } = render(<MeasureTapes measures={two} before={new Map([['turn_top', 70]])} />);
+  expect(container.querySelectorAll('path[stroke-dasharray]')).toHaveLength(1);
+  const turn = within(screen.getByTestId('measure-turn_top'));
+  expect(turn.getByText('69°')).toBeTruthy();
+});

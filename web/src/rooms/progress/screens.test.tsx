@@ -1,0 +1,196 @@
+import { bandFor, resolveSchool } from '@inchstep/core/intake';
+import { judgeChange, sessionPoint } from '@inchstep/core/progress';
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { OverviewScreen } from './OverviewScreen.tsx';
+import { Palette } from './Palette.tsx';
+import { ProgressScreen } from './ProgressScreen.tsx';
+import { RosterLine } from './RosterLine.tsx';
+import { TodayScreen } from './TodayScreen.tsx';
+
+afterEach(cleanup);
+
+const usual = {
+  heightIn: 70,
+  flexibility: 'usual',
+  armSwing: 'usual',
+  club: 'mid_iron',
+  school: resolveSchool({}),
+} as const;
+const series = (measure: string, days: [date: string, values: number[]][], direction = 'better') => {
+  const sessions = days.map(([date, values]) => ({ date, values, sd: 0.25 }));
+  return {
+    measure,
+    band: { ...bandFor(measure, usual), origin: [] },
+    sessions: sessions.map((s) => ({ ...s, ...sessionPoint(measure, s) })),
+    change: judgeChange(measure, sessions, 1),
+    direction,
+    family: 1,
+  };
+};
+const brief = (more: object = {}) => ({
+  studentId: 'x',
+  name: 'Priya Raman',
+  nextLesson: '2027-03-12',
+  focus: ['lead_knee_collapse'],
+  drills: ['knee_swap'],
+  stage: 'slow',
+  repsDone: 40,
+  repsPlanned: 120,
+  moved: [
+    {
+      measure: 'lead_knee_in_top',
+      verdict: 'real',
+      direction: 'better',
+      before: 4.4,
+      after: 2.2,
+      unit: 'in',
+    },
+  ],
+  limits: ['knee'],
+  hold: false,
+  lastWords: 'They swap by themselves.',
+  state: 'working',
+  ...more,
+});
+const student = { id: 'x', profile: { aims: 'A shorter swing.', handedness: 'right' } };
+const better = series('shift_top', [
+  ['2027-02-01', [-2.2, -2.4, -2.3]],
+  ['2027-03-01', [0.1, 0.2, 0]],
+]);
+
+describe('the line of progress', () => {
+  const show = (all: object[], focus: string[] = []) => {
+    fakeServer({
+      'GET /api/me': ME,
+      'GET /api/students/x/progress': { series: all, focus, lessons: [], checkins: [], stages: [] },
+      'GET /api/students/x/diagnoses': [],
+    });
+    draw(<ProgressScreen />, { context: { student } });
+  };
+  test('a real change is called real, with the size it had to have', async () => {
+    show([better]);
+    const verdict = await screen.findByTestId('verdict');
+    expect(verdict.dataset.verdict).toBe('real');
+    expect(screen.getByText(/toward its band/)).toBeTruthy();
+    expect(screen.getByRole('img').getAttribute('aria-label')).toContain('over 2 days');
+  });
+  test('one day shows no change, and says so', async () => {
+    show([series('shift_top', [['2027-03-01', [0]]])]);
+    expect(await screen.findByText(/One day alone can’t show a change/)).toBeTruthy();
+    expect(screen.getByText('one day')).toBeTruthy();
+  });
+  test('the same in numbers, day by day', async () => {
+    show([better]);
+    await screen.findByTestId('verdict');
+    const table = within(screen.getByRole('table'));
+    expect(table.getAllByRole('row')).toHaveLength(3);
+    expect(table.getByText('-2.3 in')).toBeTruthy();
+  });
+  test('another measure is a press away', async () => {
+    show([better, series('turn_top', [['2027-03-01', [60]]])], ['shift_top']);
+    fireEvent.click(await screen.findByRole('button', { name: /Hip turn at the top/ }));
+    expect(screen.getByRole('heading', { name: 'Hip turn at the top' })).toBeTruthy();
+  });
+  test('nothing measured twice is an empty state with what to do', async () => {
+    show([]);
+    expect(await screen.findByText('No line yet')).toBeTruthy();
+  });
+});
+
+describe('a student at one glance', () => {
+  const show = (b: object, all: object[] = [better]) => {
+    fakeServer({
+      'GET /api/me': ME,
+      'GET /api/students/x/brief': b,
+      'GET /api/students/x/thread': [],
+      'GET /api/students/x/progress': { series: all, focus: [], lessons: [], checkins: [], stages: [] },
+    });
+    draw(<OverviewScreen />, { context: { student } });
+  };
+  test('focus, drill, rung, what was done, what moved, limits, last words', async () => {
+    show(brief());
+    expect(await screen.findByText('Knee swap, rung “Slow”')).toBeTruthy();
+    for (const text of [
+      'in 2 days',
+      'Lead knee falls in',
+      '40 of 120 planned repetitions',
+      'Lead knee in: really better',
+      'knee',
+      'A shorter swing.',
+      '“They swap by themselves.”',
+    ])
+      expect(screen.getByText(text)).toBeTruthy();
+  });
+  test('somebody new is led to the bench, others to the ladder', async () => {
+    show(brief({ state: 'new', focus: [], drills: [], moved: [] }), []);
+    expect((await screen.findByRole('link', { name: 'To the bench' })).getAttribute('href')).toContain(
+      'bench',
+    );
+    expect(await screen.findByText('Nothing measured yet')).toBeTruthy();
+    cleanup();
+    show(brief());
+    expect(await screen.findByRole('link', { name: 'To the ladder' })).toBeTruthy();
+  });
+  test('a tape whose bracket spans the edge can’t tell, whatever its middle says', async () => {
+    const wide = series('shift_top', [['2027-03-01', [1.0]]]);
+    show(brief(), [wide]);
+    expect(await screen.findByText('can’t tell from these marks')).toBeTruthy();
+  });
+});
+
+describe('today and the roster’s line', () => {
+  test('lessons to come with their brief, soonest first', async () => {
+    fakeServer({
+      'GET /api/me': ME,
+      'GET /api/queue': [],
+      'GET /api/briefs': [
+        brief({ studentId: 'b', name: 'Later', nextLesson: '2027-03-20' }),
+        brief({ studentId: 'a', name: 'Sooner', nextLesson: '2027-03-11' }),
+        brief({ studentId: 'c', name: 'Gone by', nextLesson: '2027-03-01' }),
+      ],
+    });
+    draw(<TodayScreen />);
+    await screen.findByText('Sooner');
+    const names = screen.getAllByRole('link').map((a) => a.textContent ?? '');
+    expect(names[0]).toContain('Sooner');
+    expect(names[0]).toContain('tomorrow');
+    expect(names[1]).toContain('Later');
+    expect(screen.queryByText('Gone by')).toBeNull();
+  });
+  test('where a student stands, in one line', async () => {
+    fakeServer({ 'GET /api/me': ME, 'GET /api/briefs': [brief()] });
+    draw(<RosterLine studentId="x" />);
+    expect(await screen.findByText('At work')).toBeTruthy();
+    expect(screen.getByText(/Lead knee falls in: Knee swap/)).toBeTruthy();
+  });
+});
+
+describe('the palette', () => {
+  const people = ['Kofi', 'Priya'].map((firstName) => ({
+    id: firstName.toLowerCase(),
+    archivedAt: null,
+    profile: { firstName, familyName: 'Test' },
+  }));
+  const openIt = () => fireEvent.keyDown(document, { key: 'k', code: 'KeyK', ctrlKey: true });
+  const picked = () => document.querySelector('[cmdk-item][data-selected="true"]')?.textContent;
+  test('the first match is always ready for Enter, also when the students come late', async () => {
+    // cmdk watches its list's size and scrolls to what is chosen; jsdom does neither.
+    globalThis.ResizeObserver ??= class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    } as unknown as typeof ResizeObserver;
+    Element.prototype.scrollIntoView ??= () => {};
+    fakeServer({ 'GET /api/me': ME, 'GET /api/students': people });
+    draw(<Palette />);
+    openIt();
+    const box = await screen.findByRole('combobox');
+    fireEvent.change(box, { target: { value: 'kofi lad' } });
+    expect(await screen.findByText('Kofi Test: ladder')).toBeTruthy();
+    expect(picked()).toBe('Kofi Test: ladder');
+    fireEvent.keyDown(box, { key: 'Enter' });
+    expect(await screen.findByText('elsewhere')).toBeTruthy();
+  });
+});
