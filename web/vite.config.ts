@@ -8,5 +8,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   worker: { format: 'es' },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
-  server: { port: 4310, proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
+  server: { port: Number(process.env.WEB_PORT ?? 4310), proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
 });

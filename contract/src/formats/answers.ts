@@ -112,6 +112,7 @@ export function prescriptionAnswer(prescription: Prescription) {
       text: refusalText(refusal),
     })),
     blockers: prescription.blockers,
+    wouldOpen: prescription.wouldOpen,
   };
 }
 

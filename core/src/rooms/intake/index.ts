@@ -5,6 +5,7 @@ export {
   bodySizes,
   HEIGHT_RANGE_IN,
   lengthScale,
+  type MeasuredSizes,
   REFERENCE_HEIGHT_IN,
   SHARE_OF_HEIGHT,
   SIZE_SD_SHARE,

@@ -10,7 +10,7 @@ import {
 } from '../../foundation/index.ts';
 import type { CaseFile } from '../diagnosis/index.ts';
 import type { Place } from '../intake/index.ts';
-import { drillById } from '../prescription/index.ts';
+import { HOUSE_LIBRARY, type Library } from '../prescription/index.ts';
 import type { Stage } from './stages.ts';
 
 export interface DoneSet {
@@ -33,6 +33,8 @@ export interface PlanRequest {
   readonly missed: readonly IsoDay[];
   /** Stages already reached by a decision of the coach. */
   readonly reached: Readonly<Record<string, Stage>>;
+  /** Where the drills are found; the house's own unless given. */
+  readonly library?: Library;
 }
 
 export type PlanProblem =
@@ -50,7 +52,8 @@ export function checkPlan(request: PlanRequest): Result<PlanRequest, PlanProblem
   };
   if (request.drills.length === 0) problems.push(problem('no_drills', 'drills'));
   request.drills.forEach((id, i) => {
-    if (!drillById(id)) problems.push(problem('unknown_drill', `drills[${i}]`, { id }));
+    if (!(request.library ?? HOUSE_LIBRARY).byId(id))
+      problems.push(problem('unknown_drill', `drills[${i}]`, { id }));
   });
   date(request.start, 'planning.start');
   if (request.nextLesson !== null) {

@@ -1,7 +1,7 @@
 import { daysBetween, type IsoDay, weekdayOf } from '../../foundation/index.ts';
 import { PHASES } from '../diagnosis/index.ts';
 import type { Place } from '../intake/index.ts';
-import { type Drill, drillById } from '../prescription/index.ts';
+import { type Drill, HOUSE_LIBRARY } from '../prescription/index.ts';
 import { hasMarkedLoad, WEEKLY_GROWTH, WEEKLY_WISH } from './caps.ts';
 import { countsAdvance } from './gate.ts';
 import type { PlanStage } from './planModel.ts';
@@ -31,7 +31,7 @@ export interface Track {
 export function makeTracks(request: PlanRequest): Track[] {
   const { student } = request.file;
   const drills = request.drills
-    .map((id) => drillById(id) as Drill)
+    .map((id) => (request.library ?? HOUSE_LIBRARY).byId(id) as Drill)
     .sort((a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase));
   const tracks: Track[] = [];
   for (const drill of drills) {

@@ -1,16 +1,10 @@
 import type { Phase } from '../diagnosis/index.ts';
 import type { Aid, CueKind, CueSide, Place, SchoolChoice } from '../intake/index.ts';
+import type { SetupDistance } from './distance.ts';
 
 /** B back, H hip, K knee, A ankle, T turning balance; 1 light, 2 marked. */
 export type LoadClass = 'B' | 'H' | 'K' | 'A' | 'T';
 export type BallUse = 'no' | 'either' | 'no_then_yes' | 'yes';
-
-/** A distance on the set-up card; scaled with height unless it belongs to an object. */
-export interface SetupDistance {
-  readonly id: string;
-  readonly valueIn: number;
-  readonly scales: boolean;
-}
 
 export interface Drill {
   readonly id: string;

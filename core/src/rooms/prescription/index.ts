@@ -1,5 +1,9 @@
+export { checkDrill, type DrillProblem } from './checkDrill.ts';
+export { BODY_LENGTHS, type BodyLength, distanceFor, type SetupDistance } from './distance.ts';
 export { type Drawing, drawSetup, type Point, type SetupDrawings, type Shape, type Tone } from './drawing.ts';
 export { type BallUse, DRILLS, type Drill, drillById, type LoadClass } from './drillTable.ts';
+export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';
+export { type Opening, openings } from './openings.ts';
 export { type Prescribed, type Prescription, prescribe, type ScorePart } from './prescribe.ts';
 export {
   type Caution,

@@ -1,6 +1,8 @@
 import { type CaseFile, type Diagnosis, type DrillRecord, reason } from '../diagnosis/index.ts';
 import { isChild } from '../intake/index.ts';
-import { DRILLS, type Drill } from './drillTable.ts';
+import type { Drill } from './drillTable.ts';
+import { HOUSE_LIBRARY, type Library } from './library.ts';
+import { type Opening, openings } from './openings.ts';
 import {
   type Caution,
   cautionsFor,
@@ -47,6 +49,8 @@ export interface Prescription {
   readonly alternatives: readonly Prescribed[];
   readonly rejected: readonly Refusal[];
   readonly blockers: readonly string[];
+  /** Filled only when nothing can be offered: what the student could get to change that. */
+  readonly wouldOpen: readonly Opening[];
 }
 
 /** Measures that only a down-the-line film shows well; the rest are seen face-on. */
@@ -62,29 +66,44 @@ const SHORT_WEEK_MINUTES = 60;
  * One drill, at most two, for what comes first. `given` replaces the diagnosis's own choice of
  * what to work on (the coach's word goes).
  */
-export function prescribe(file: CaseFile, given?: readonly string[]): Prescription {
+export function prescribe(
+  file: CaseFile,
+  given?: readonly string[],
+  library: Library = HOUSE_LIBRARY,
+): Prescription {
   const diagnosis = reason(file);
   const workOn = given ?? diagnosis.workOn;
   const rejected: Refusal[] = [];
   const offered: Prescribed[] = [];
   const target = workOn[0];
   if (target === undefined) {
-    return { workOn: [], drills: [], alternatives: [], rejected: [], blockers: diagnosis.blockers };
+    return {
+      workOn: [],
+      drills: [],
+      alternatives: [],
+      rejected: [],
+      blockers: diagnosis.blockers,
+      wouldOpen: [],
+    };
   }
-  for (const drill of DRILLS) {
+  for (const drill of library.drills) {
     const fit = drill.fixes.find((fix) => fix.fault === target);
     if (!fit) continue;
-    const refusal = refuse(drill, file, diagnosis);
+    const refusal = refuse(drill, file, diagnosis, library);
     if (refusal) rejected.push(refusal);
     else offered.push(offer(drill, target, fit.strength, file, diagnosis));
   }
   offered.sort((a, b) => b.score - a.score || (a.id < b.id ? -1 : 1));
   const [first, ...others] = offered;
-  if (!first) return { workOn, drills: [], alternatives: [], rejected, blockers: diagnosis.blockers };
-  const support = findSupport(first, others, file);
+  const { blockers } = diagnosis;
+  if (!first) {
+    const wouldOpen = openings(file, target, diagnosis, library);
+    return { workOn, drills: [], alternatives: [], rejected, blockers, wouldOpen };
+  }
+  const support = findSupport(first, others, file, library);
   const chosen = support ? [first, { ...support, role: 'support' as const }] : [first];
   const alternatives = others.filter((other) => other.id !== support?.id);
-  return { workOn, drills: chosen, alternatives, rejected, blockers: diagnosis.blockers };
+  return { workOn, drills: chosen, alternatives, rejected, blockers, wouldOpen: [] };
 }
 
 function offer(
@@ -157,18 +176,23 @@ function recordPoints(record: DrillRecord | undefined): { points: number; about:
 }
 
 /** Same fault from another side: another place or another kind of cue, and no quarrel. */
-function findSupport(first: Prescribed, others: readonly Prescribed[], file: CaseFile): Prescribed | null {
+function findSupport(
+  first: Prescribed,
+  others: readonly Prescribed[],
+  file: CaseFile,
+  library: Library,
+): Prescribed | null {
   const { student } = file;
   const room = 2 - file.active.length;
   if (student.beginner || isChild(student) || student.minutesPerWeek < SHORT_WEEK_MINUTES || room < 2)
     return null;
-  const primary = DRILLS.find((drill) => drill.id === first.id) as Drill;
+  const primary = library.byId(first.id) as Drill;
   for (const other of others) {
-    const drill = DRILLS.find((candidate) => candidate.id === other.id) as Drill;
+    const drill = library.byId(other.id) as Drill;
     const differs = drill.cue.kind !== primary.cue.kind || drill.ball !== primary.ball;
     const sameOverdo = drill.overdo !== null && drill.overdo === primary.overdo;
     if (other.score < SUPPORT_SHARE * first.score || !differs || sameOverdo) continue;
-    if (drillsClash(primary, drill.id)) continue;
+    if (drillsClash(primary, drill.id, library)) continue;
     return other;
   }
   return null;

@@ -1,6 +1,7 @@
 import { type CaseFile, type Diagnosis, type DrillHistory, FAULTS } from '../diagnosis/index.ts';
 import { hasChoice, isChild, type Limit } from '../intake/index.ts';
-import { type Drill, drillById, type LoadClass } from './drillTable.ts';
+import type { Drill, LoadClass } from './drillTable.ts';
+import { HOUSE_LIBRARY, type Library } from './library.ts';
 
 export type RuleCode = 'clash' | 'limit' | 'aid' | 'place' | 'school' | 'overdo' | 'prerequisite' | 'weak';
 
@@ -28,6 +29,7 @@ export function refuse(
   drill: Drill,
   file: CaseFile,
   diagnosis: Pick<Diagnosis, 'faults' | 'blockers'>,
+  library: Library = HOUSE_LIBRARY,
 ): Refusal | null {
   const say = (code: RuleCode, about: string): Refusal => ({ id: drill.id, code, about });
   const limit = limitRefusal(drill, file);
@@ -39,7 +41,7 @@ export function refuse(
   }
   const school = schoolRefusal(drill, file);
   if (school) return say('school', school);
-  const clash = file.active.find((other) => other !== drill.id && drillsClash(drill, other));
+  const clash = file.active.find((other) => other !== drill.id && drillsClash(drill, other, library));
   if (clash) return say('clash', clash);
   if (drill.overdo && (diagnosis.faults[drill.overdo] ?? 0) > SHOWN) return say('overdo', drill.overdo);
   if (drill.needsFaceAndArms && diagnosis.blockers.length > 0) {
@@ -72,8 +74,8 @@ function schoolRefusal(drill: Drill, file: CaseFile): string | null {
 }
 
 /** Two drills fight when one lists the other, or one tends to make what the other is there to cure. */
-export function drillsClash(a: Drill, otherId: string): boolean {
-  const b = drillById(otherId);
+export function drillsClash(a: Drill, otherId: string, library: Library = HOUSE_LIBRARY): boolean {
+  const b = library.byId(otherId);
   if (!b) return false;
   const cures = (drill: Drill, fault: string | null) =>
     fault !== null && drill.fixes.some((fix) => fix.fault === fault && fix.strength >= 2);

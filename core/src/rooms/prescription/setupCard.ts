@@ -1,13 +1,6 @@
 import type { CaseFile } from '../diagnosis/index.ts';
-import {
-  bandFor,
-  bodySizes,
-  CLUBS,
-  type Club,
-  lengthScale,
-  resolveSchool,
-  type School,
-} from '../intake/index.ts';
+import { bandFor, bodySizes, CLUBS, type Club, resolveSchool, type School } from '../intake/index.ts';
+import { distanceFor } from './distance.ts';
 import type { Drill } from './drillTable.ts';
 
 export interface SetupValue {
@@ -22,10 +15,9 @@ const BELT_SHARE = 0.57;
 /** This student's distances: stance for the club, what the drill itself asks, camera for the look. */
 export function setupFor(drill: Drill, file: Pick<CaseFile, 'student' | 'club' | 'school'>): SetupValue[] {
   const { heightIn } = file.student;
-  const k = lengthScale(heightIn);
   return [
     { id: 'stance', valueIn: stanceIn(file.club, file) },
-    ...drill.setup.map(({ id, valueIn, scales }) => ({ id, valueIn: scales ? valueIn * k : valueIn })),
+    ...drill.setup.map((distance) => ({ id: distance.id, valueIn: distanceFor(distance, file.student) })),
     { id: 'camera_away', valueIn: CAMERA_AWAY_SHARE * heightIn },
     { id: 'camera_height', valueIn: BELT_SHARE * heightIn },
   ];

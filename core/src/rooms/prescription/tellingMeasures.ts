@@ -1,5 +1,5 @@
 import { faultById } from '../diagnosis/index.ts';
-import { drillById } from './drillTable.ts';
+import { HOUSE_LIBRARY, type Library } from './library.ts';
 
 const isMeasure = (finding: string): boolean => finding.endsWith('.low') || finding.endsWith('.high');
 
@@ -7,8 +7,12 @@ const isMeasure = (finding: string): boolean => finding.endsWith('.low') || find
  * Measures that tell whether the work helps, most telling first: what both the fault shows and
  * the drills move, then the fault's other strong findings, then whatever else the drills move.
  */
-export function tellingMeasures(drills: readonly string[], fault: string): string[] {
-  const moved = drills.flatMap((id) => drillById(id)?.moves ?? []).filter((id) => !id.startsWith('ball.'));
+export function tellingMeasures(
+  drills: readonly string[],
+  fault: string,
+  library: Library = HOUSE_LIBRARY,
+): string[] {
+  const moved = drills.flatMap((id) => library.byId(id)?.moves ?? []).filter((id) => !id.startsWith('ball.'));
   const shown = (faultById(fault)?.evidence ?? [])
     .filter(({ finding, strength }) => isMeasure(finding) && strength >= 2)
     .sort((a, b) => b.strength - a.strength)
