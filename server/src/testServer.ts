@@ -13,7 +13,7 @@ export interface Answer<T = unknown> {
   readonly status: number;
   readonly body: T;
 }
-type Method = 'GET' | 'POST' | 'PUT';
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
 /** A whole server in a folder of its own, asked by injection, with a clock the test holds. */
 export async function testServer(settings: { clipLimitMb?: number; signedIn?: boolean } = {}) {
@@ -31,7 +31,7 @@ export async function testServer(settings: { clipLimitMb?: number; signedIn?: bo
     });
     const set = response.headers['set-cookie'];
     if (set) cookie = String(set).split(';')[0] ?? '';
-    return { status: response.statusCode, body: response.body === '' ? (undefined as T) : response.json() };
+    return { status: response.statusCode, body: bodyOf(response) as T };
   };
   /** Sends a file as a browser does: small fields first. */
   const upload = async <T = never>(
@@ -136,4 +136,10 @@ export function markedSwing(key: string, more: object = {}) {
     marks: truth.marks,
     ...more,
   };
+}
+
+/** JSON as it is; a file, or nothing, as text. */
+function bodyOf(response: { headers: object; body: string; json: () => unknown }): unknown {
+  const type = String((response.headers as Record<string, unknown>)['content-type'] ?? '');
+  return type.includes('json') ? response.json() : response.body || undefined;
 }

@@ -28,4 +28,14 @@ export {
   toCase,
   toPlanRequest,
 } from './caseFormat.ts';
+export {
+  type DrillForm,
+  drillSchema,
+  drillsSchema,
+  drillWordsSchema,
+  OWN_DRILL_ID,
+  type OwnDrillDocument,
+  ownDrillSchema,
+  toDrill,
+} from './drillsFormat.ts';
 export { pathText, readDocument } from './read.ts';

@@ -7,6 +7,8 @@ export interface DrillWords {
   readonly counts: string;
   readonly fake: string;
   readonly tooMuch: string;
+  /** Names of distances that only this drill has. */
+  readonly distances?: Readonly<Record<string, string>> | undefined;
 }
 
 /** Reads like the page: name, purpose, steps, cue, when it counts, fake, too much. */

@@ -1,6 +1,7 @@
 export { DRILL_WORDS, SETUP_WORDS } from './drills.ts';
 export type { DrillWords } from './drillWords.ts';
 export { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS, PHASE_WORDS, STRENGTH_WORDS } from './faults.ts';
+export { HOUSE_WORDS, type LibraryWords, wordsWith } from './libraryWords.ts';
 export {
   CLUB_WORDS,
   LANDMARK_WORDS,
@@ -12,6 +13,7 @@ export {
 export {
   AID_WORDS,
   cautionText,
+  exaggerateText,
   giveText,
   heldText,
   LIMIT_WORDS,

@@ -65,6 +65,17 @@ const CAUTIONS: Readonly<Record<string, (about: string) => string>> = {
 export const cautionText = (caution: { readonly code: string; readonly about: string }): string =>
   CAUTIONS[caution.code]?.(caution.about) ?? caution.about;
 
+const TIMES: Readonly<Record<number, string>> = {
+  1.5: 'half as much again',
+  2: 'twice as much',
+  2.5: 'two and a half times as much',
+  3: 'three times as much',
+  4: 'four times as much',
+};
+/** How much to overdo the feel, from what this student felt and what was measured. */
+export const exaggerateText = (factor: number): string =>
+  `Feel ${TIMES[factor] ?? `${factor} times as much`} as it should be: that is when yours comes out right.`;
+
 const HELD: Readonly<Record<string, (held: Record<string, unknown>) => string>> = {
   reps: () => 'More counted repetitions are needed before this rung can be called owned.',
   reps_not_yet: () => 'Too many misses so far: stay on this rung, or go one down.',

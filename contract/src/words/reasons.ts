@@ -1,5 +1,5 @@
-import { DRILL_WORDS } from './drills.ts';
 import { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS } from './faults.ts';
+import { HOUSE_WORDS, type LibraryWords } from './libraryWords.ts';
 import { MEASURE_WORDS } from './measures.ts';
 import { AID_WORDS, LIMIT_WORDS, PLACE_WORDS } from './practice.ts';
 
@@ -9,7 +9,7 @@ export const chanceText = (probability: number): string =>
 
 export const faultName = (id: string): string => FAULT_WORDS[id] ?? id;
 export const measureName = (id: string): string => MEASURE_WORDS[id]?.name ?? id;
-export const drillName = (id: string): string => DRILL_WORDS[id]?.name ?? id;
+export const drillName = (id: string): string => HOUSE_WORDS.nameOf(id);
 
 /** A finding as a look: "hips not open at impact". */
 export function findingName(id: string): string {
@@ -114,7 +114,10 @@ export const choiceText = (choice: string): string => {
   return `${CHOICE_WORDS[question] ?? question}: ${option.replaceAll('_', ' ')}`;
 };
 
-export function refusalText(refusal: { readonly code: string; readonly about: string }): string {
+export function refusalText(
+  refusal: { readonly code: string; readonly about: string },
+  { nameOf }: LibraryWords = HOUSE_WORDS,
+): string {
   const { code, about } = refusal;
   const list = (words: Readonly<Record<string, string>>) =>
     about
@@ -131,11 +134,11 @@ export function refusalText(refusal: { readonly code: string; readonly about: st
     case 'school':
       return `Another school’s drill (${choiceText(about)}).`;
     case 'clash':
-      return `Fights a drill in use: ${drillName(about)}.`;
+      return `Fights a drill in use: ${nameOf(about)}.`;
     case 'overdo':
       return `Overdone, it makes “${faultName(about)}”, which is already there.`;
     case 'prerequisite':
-      return BLOCKER_WORDS[about] ?? `Comes after “${drillName(about)}”.`;
+      return BLOCKER_WORDS[about] ?? `Comes after “${nameOf(about)}”.`;
     default:
       return 'Too weak for this fault.';
   }

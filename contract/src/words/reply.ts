@@ -1,5 +1,5 @@
 import type { ReplyFacts } from '@inchstep/core/checkins';
-import { DRILL_WORDS } from './drills.ts';
+import { HOUSE_WORDS, type LibraryWords } from './libraryWords.ts';
 import { PAIN_WORDS, STAGE_WORDS } from './practice.ts';
 import { faultName, measureName, valueText } from './reasons.ts';
 
@@ -7,7 +7,11 @@ import { faultName, measureName, valueText } from './reasons.ts';
  * A reply drafted from facts, in the order: better, key piece, how, leave, send next. The coach
  * edits it before it goes out; nothing in it is guessed.
  */
-export function draftReply(facts: ReplyFacts, firstName: string): string {
+export function draftReply(
+  facts: ReplyFacts,
+  firstName: string,
+  library: LibraryWords = HOUSE_WORDS,
+): string {
   const parts = facts.pain
     ? [
         `${firstName}, thank you for saying that it hurts.`,
@@ -17,7 +21,7 @@ export function draftReply(facts: ReplyFacts, firstName: string): string {
     : [
         betterText(facts, firstName),
         practisedText(facts),
-        keyText(facts),
+        keyText(facts, library),
         leaveAloneText(facts),
         sendText(facts),
       ];
@@ -49,9 +53,9 @@ const GATE_TEXT: Record<NonNullable<ReplyFacts['gate']>, string> = {
   back: 'Go back one rung and make it easy again.',
 };
 
-function keyText(facts: ReplyFacts): string {
+function keyText(facts: ReplyFacts, library: LibraryWords): string {
   if (!facts.key) return '';
-  const words = DRILL_WORDS[facts.key.drill];
+  const words = library.wordsOf(facts.key.drill);
   const stage = STAGE_WORDS[facts.key.stage];
   const speed = facts.key.speedPct > 0 ? ` at about ${facts.key.speedPct} % speed` : '';
   const gate = facts.gate ? `${GATE_TEXT[facts.gate]} ` : '';

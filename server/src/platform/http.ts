@@ -8,6 +8,7 @@ import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
+import { pathText } from '@inchstep/contract/formats';
 import Fastify, {
   type FastifyBaseLogger,
   type FastifyInstance,
@@ -125,7 +126,13 @@ function handleErrors(app: App): void {
     if (hasZodFastifySchemaValidationErrors(error)) {
       const problems = error.validation.map(({ instancePath, message }) => ({
         code: 'bad_input',
-        path: instancePath.slice(1).replaceAll('/', '.'),
+        // "/drill/fixes/0/fault" as everywhere else: drill.fixes[0].fault
+        path: pathText(
+          instancePath
+            .split('/')
+            .slice(1)
+            .map((key) => (/^\d+$/.test(key) ? Number(key) : key)),
+        ),
         detail: { message: message ?? '' },
       }));
       const { body } = failureOf(problems);

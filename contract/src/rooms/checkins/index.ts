@@ -2,6 +2,7 @@ import { QUEUE_REASONS } from '@inchstep/core/checkins';
 import type { PlanItem } from '@inchstep/core/practice';
 import type { Caution, SetupValue } from '@inchstep/core/prescription';
 import { z } from 'zod';
+import { ownDrillSchema } from '../../formats/index.ts';
 import { daySchema, idSchema } from '../../shared.ts';
 import { clipSchema } from '../capture/index.ts';
 import { computed } from '../diagnosis/index.ts';
@@ -77,6 +78,9 @@ export const pageSchema = z.object({
       cautions: computed<Caution[]>(),
     }),
   ),
+  /** Drills of the coach's own among them. */
+  ownDrills: z.array(ownDrillSchema),
+  exaggerate: z.number().nullable(),
   sets: z.array(storedSetSchema),
   checkins: z.array(checkinSchema),
   clipLimitMb: z.number(),

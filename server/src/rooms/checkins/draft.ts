@@ -7,6 +7,7 @@ import { type Context, today } from '../../platform/context.ts';
 import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent } from '../intake/index.ts';
 import { currentPlan, gateStates, listSets } from '../practice/index.ts';
+import { libraryWords } from '../prescription/index.ts';
 import { movedMeasures } from './moved.ts';
 import { getCheckin } from './service.ts';
 
@@ -14,7 +15,9 @@ import { getCheckin } from './service.ts';
 export function draftFor(ctx: Context, checkinId: string): { text: string } {
   const checkin = getCheckin(ctx, checkinId);
   const { profile } = getStudent(ctx, checkin.studentId);
-  return { text: draftReply(factsFor(ctx, checkin.studentId, checkin.pain), profile.firstName) };
+  return {
+    text: draftReply(factsFor(ctx, checkin.studentId, checkin.pain), profile.firstName, libraryWords(ctx)),
+  };
 }
 
 function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {

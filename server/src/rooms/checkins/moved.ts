@@ -4,7 +4,7 @@ import { tellingMeasures } from '@inchstep/core/prescription';
 import { judgeChange, movedToward } from '@inchstep/core/progress';
 import type { Context } from '../../platform/context.ts';
 import { baselineAndLast, latestBand, listReadings, sessionsOf } from '../measures/index.ts';
-import { drillsInUse } from '../prescription/index.ts';
+import { drillsInUse, libraryOf } from '../prescription/index.ts';
 
 const SUREST_FIRST: readonly MovedMeasure['verdict'][] = ['real', 'maybe', 'none', 'cant_tell'];
 
@@ -13,7 +13,7 @@ export function movedMeasures(ctx: Context, studentId: string): MovedMeasure[] {
   const choice = drillsInUse(ctx, studentId);
   if (!choice) return [];
   const readings = listReadings(ctx, studentId);
-  const ids = tellingMeasures(choice.drills, choice.forFault);
+  const ids = tellingMeasures(choice.drills, choice.forFault, libraryOf(ctx));
   const moved = ids.flatMap((id): MovedMeasure[] => {
     const sessions = sessionsOf(readings, id);
     const band = latestBand(readings, id);

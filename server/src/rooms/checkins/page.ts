@@ -1,10 +1,11 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import { cautionsFor, type Drill, drillById, setupFor } from '@inchstep/core/prescription';
+import { cautionsFor, type Drill, setupFor } from '@inchstep/core/prescription';
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { caseOf } from '../diagnosis/index.ts';
 import { consentMissing, getStudent, holdOf } from '../intake/index.ts';
 import { currentPlan, listSets, stageOf } from '../practice/index.ts';
+import { feelPage, libraryOf, ownAmong } from '../prescription/index.ts';
 import { listCheckins } from './service.ts';
 
 const RECENT_SETS = 60;
@@ -15,6 +16,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
   const plan = currentPlan(ctx, studentId);
   const day = plan?.plan.days.find((d) => d.date === today(ctx)) ?? null;
   const next = plan?.plan.days.find((d) => d.date > today(ctx)) ?? null;
+  const library = libraryOf(ctx);
   const file = caseOf(ctx, studentId, null, []);
   return {
     firstName: student.profile.firstName,
@@ -27,7 +29,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     day: day && { date: day.date, place: day.place, minutes: day.minutes, items: [...day.items] },
     nextDay: next?.date ?? null,
     drills: (plan?.drills ?? []).map((id) => {
-      const drill = drillById(id) as Drill;
+      const drill = library.byId(id) as Drill;
       return {
         id,
         stage: stageOf(ctx, studentId, id),
@@ -35,6 +37,8 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
         cautions: cautionsFor(drill, file),
       };
     }),
+    ownDrills: ownAmong(ctx, plan?.drills ?? []),
+    exaggerate: feelPage(ctx, studentId).sizing.factor,
     sets: listSets(ctx, studentId).slice(-RECENT_SETS),
     checkins: listCheckins(ctx, studentId).slice(0, 10),
     clipLimitMb: ctx.clipLimitMb,

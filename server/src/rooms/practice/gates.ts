@@ -10,11 +10,11 @@ import {
   type Stage,
   stageRow,
 } from '@inchstep/core/practice';
-import { type Drill, drillById } from '@inchstep/core/prescription';
+import type { Drill } from '@inchstep/core/prescription';
 import type { Context } from '../../platform/context.ts';
 import { factsOf, getStudent, holdOf, schoolOf } from '../intake/index.ts';
 import { listReadings } from '../measures/index.ts';
-import { drillsInUse } from '../prescription/index.ts';
+import { drillsInUse, libraryOf } from '../prescription/index.ts';
 import { listGates, listSets, stageOf } from './service.ts';
 
 /** Speed at which a swing must be filmed to count for a stage. */
@@ -36,7 +36,7 @@ export const waitsForCoach = (g: GateState): boolean =>
   g.gate.decision !== 'continue' && !g.held.some((h) => h.code === 'pain' || h.code === 'swings');
 
 function gateState(ctx: Context, studentId: string, drillId: string, since: string): GateState {
-  const drill = drillById(drillId) as Drill;
+  const drill = libraryOf(ctx).byId(drillId) as Drill;
   const stage = stageOf(ctx, studentId, drillId);
   const from = lastDecision(ctx, studentId, drillId) ?? since;
   const reps = listSets(ctx, studentId)

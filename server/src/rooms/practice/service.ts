@@ -7,12 +7,11 @@ import {
   stageAfter,
   stageBefore,
 } from '@inchstep/core/practice';
-import { drillById } from '@inchstep/core/prescription';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { caseOf } from '../diagnosis/index.ts';
 import { getStudent, holdOf, record } from '../intake/index.ts';
-import { drillsInUse, noteRung } from '../prescription/index.ts';
+import { drillsInUse, libraryOf, noteRung } from '../prescription/index.ts';
 import { type GateRow, gatesOf, insertGate, insertPlan, insertSet, plansOf, setsOf } from './repo.ts';
 
 /** A plan for the drills in use, from the asked days; what was done already is kept. */
@@ -34,6 +33,7 @@ export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { dr
         passes: count(set.reps, 'P'),
       })),
       missed: [],
+      library: libraryOf(ctx),
       reached: Object.fromEntries(choice.drills.map((drill) => [drill, stageOf(ctx, studentId, drill)])),
     }),
   );
@@ -71,7 +71,7 @@ export function logSet(ctx: Context, studentId: string, set: SetLog, from: Store
   if (known) return known;
   const hold = holdOf(ctx, studentId);
   if (hold && set.date >= hold.at.slice(0, 10)) throw new Refusal('pain_hold');
-  if (!drillById(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
+  if (!libraryOf(ctx).byId(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
   if (set.date > today(ctx)) throw new Refusal('date_in_future', { value: set.date }, 'date');
   const stored: StoredSet = { ...set, from, at: stamp(ctx) };
   insertSet(ctx.db, studentId, stored);

@@ -1,4 +1,4 @@
-import { cautionText, DRILL_WORDS, SETUP_WORDS } from '@inchstep/contract/words';
+import { cautionText, exaggerateText, type LibraryWords } from '@inchstep/contract/words';
 import { inToCm } from '@inchstep/core/foundation';
 import {
   type Caution,
@@ -12,6 +12,9 @@ import PDFDocument from 'pdfkit';
 
 export interface CardAsk {
   readonly drill: string;
+  readonly library: LibraryWords;
+  /** How much more than real the student must feel; null = as it is. */
+  readonly exaggerate: number | null;
   readonly student: string;
   readonly heightIn: number;
   readonly left: boolean;
@@ -31,7 +34,7 @@ const BODY = '#c6cacb';
 
 /** The set-up card on one page: drawings to scale, distances, steps, cue, what counts, cautions. */
 export function cardPdf(ask: CardAsk): Promise<Buffer> {
-  const words = DRILL_WORDS[ask.drill];
+  const words = ask.library.wordsOf(ask.drill);
   if (!words) throw new Error(`cardPdf: no words for ${ask.drill}`);
   const pdf = new PDFDocument({
     size: ask.paper,
@@ -55,12 +58,15 @@ export function cardPdf(ask: CardAsk): Promise<Buffer> {
   view(pdf, above, { x: MARGIN + half + 12, y: top, wide: half, name: 'From above', side: -side, length });
   pdf.x = MARGIN;
   pdf.y = top + DRAWING_TALL + 30;
-  for (const { id, valueIn } of ask.setup) row(pdf, SETUP_WORDS[id] ?? id, length(valueIn), wide);
+  for (const { id, valueIn } of ask.setup)
+    row(pdf, ask.library.distanceName(ask.drill, id), length(valueIn), wide);
   pdf.moveDown(0.6).font('Helvetica').fontSize(12);
   words.steps.forEach((step, i) => {
     pdf.text(`${i + 1}.  ${step}`, MARGIN, pdf.y, { width: wide }).moveDown(0.2);
   });
   cue(pdf, words.cue, wide);
+  if (ask.exaggerate !== null)
+    pdf.fontSize(12).text(exaggerateText(ask.exaggerate), { width: wide }).moveDown(0.3);
   for (const [title, text] of [
     ['It counts when', words.counts],
     ['Faking it looks like', words.fake],
@@ -94,15 +100,13 @@ function row(pdf: Pdf, name: string, value: string, wide: number): void {
 /** The one thought, on a piece of tape. */
 function cue(pdf: Pdf, text: string, wide: number): void {
   const y = pdf.y + 8;
-  pdf.rect(MARGIN, y, wide, 34).fill(TAPE);
+  pdf.font('Helvetica-Bold').fontSize(14);
+  const tall = 17 + pdf.heightOfString(text, { width: wide - 20 });
+  pdf.rect(MARGIN, y, wide, tall).fill(TAPE);
   for (let x = 0; x < wide; x += 9) pdf.rect(MARGIN + x, y, 0.8, x % 36 === 0 ? 7 : 4).fill(INK);
-  pdf
-    .fillColor(INK)
-    .font('Helvetica-Bold')
-    .fontSize(14)
-    .text(text, MARGIN + 10, y + 13, { width: wide - 20 });
+  pdf.fillColor(INK).text(text, MARGIN + 10, y + 13, { width: wide - 20 });
   pdf.x = MARGIN;
-  pdf.y = y + 44;
+  pdf.y = y + tall + 10;
 }
 
 interface Place {

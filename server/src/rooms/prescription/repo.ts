@@ -1,7 +1,8 @@
+import type { OwnDrillDocument } from '@inchstep/contract/formats';
 import type { DrillChoice } from '@inchstep/contract/prescription';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
-import { drillChoices } from './tables.ts';
+import { drillChoices, feels, ownDrills } from './tables.ts';
 
 export const insertChoice = (db: Db, studentId: string, choice: DrillChoice): void => {
   db.insert(drillChoices)
@@ -26,5 +27,26 @@ export const endChoices = (db: Db, studentId: string, endedAt: string): void => 
   db.update(drillChoices)
     .set({ endedAt })
     .where(and(eq(drillChoices.studentId, studentId), isNull(drillChoices.endedAt)))
+    .run();
+};
+
+export const ownDrillRows = (db: Db): (typeof ownDrills.$inferSelect)[] =>
+  db.select().from(ownDrills).orderBy(ownDrills.id).all();
+export const putOwnDrill = (db: Db, document: OwnDrillDocument, at: string): void => {
+  db.insert(ownDrills)
+    .values({ id: document.drill.id, document, at })
+    .onConflictDoUpdate({ target: ownDrills.id, set: { document, at } })
+    .run();
+};
+
+type FeelRow = typeof feels.$inferSelect;
+export const feelsOf = (db: Db, studentId: string): FeelRow[] =>
+  db.select().from(feels).where(eq(feels.studentId, studentId)).orderBy(desc(feels.at)).all();
+export const insertFeel = (db: Db, row: FeelRow): void => {
+  db.insert(feels).values(row).onConflictDoNothing().run();
+};
+export const dropFeel = (db: Db, studentId: string, id: string): void => {
+  db.delete(feels)
+    .where(and(eq(feels.studentId, studentId), eq(feels.id, id)))
     .run();
 };

@@ -1,8 +1,21 @@
-import { choiceSchema, chooseDrillsSchema, prescriptionSchema } from '@inchstep/contract/prescription';
+import { drillsSchema } from '@inchstep/contract/formats';
+import {
+  choiceSchema,
+  chooseDrillsSchema,
+  feelPageSchema,
+  feelSchema,
+  importedSchema,
+  keepDrillSchema,
+  libraryEntrySchema,
+  prescriptionSchema,
+  retireSchema,
+} from '@inchstep/contract/prescription';
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
+import { feelPage, forgetFeel, noteFeel } from './feels.ts';
+import { exportDrills, importDrills, keepDrill, listLibrary, retireDrill } from './library.ts';
 import { chooseDrills, listChoices, prescribeFor, setupCard } from './service.ts';
 
 const params = z.object({ id: idSchema });
@@ -14,6 +27,8 @@ export const cardQuery = z.object({
 });
 
 export function prescriptionRoutes(app: App, ctx: Context): void {
+  libraryRoutes(app, ctx);
+  feelRoutes(app, ctx);
   app.get(
     '/api/diagnoses/:id/prescription',
     { schema: { tags, params, response: { 200: prescriptionSchema } } },
@@ -34,5 +49,52 @@ export function prescriptionRoutes(app: App, ctx: Context): void {
     { schema: { tags, params, querystring: cardQuery } },
     async ({ params: p, query }, reply) =>
       reply.type('application/pdf').send(await setupCard(ctx, p.id, query)),
+  );
+}
+
+const ownParams = z.object({ id: z.string().max(60) });
+
+function libraryRoutes(app: App, ctx: Context): void {
+  app.get('/api/library', { schema: { tags, response: { 200: z.array(libraryEntrySchema) } } }, async () =>
+    listLibrary(ctx),
+  );
+  app.get(
+    '/api/library/export.json',
+    { schema: { tags, response: { 200: drillsSchema } } },
+    async (_, reply) =>
+      reply.header('content-disposition', 'attachment; filename="drills.json"').send(exportDrills(ctx)),
+  );
+  app.post(
+    '/api/library/import',
+    { schema: { tags, body: drillsSchema, response: { 200: importedSchema } } },
+    async ({ body }) => importDrills(ctx, body.drills),
+  );
+  app.put(
+    '/api/library/:id',
+    { schema: { tags, params: ownParams, body: keepDrillSchema, response: { 200: libraryEntrySchema } } },
+    async ({ params: p, body }) => keepDrill(ctx, p.id, body),
+  );
+  app.post(
+    '/api/library/:id/retired',
+    { schema: { tags, params: ownParams, body: retireSchema, response: { 200: libraryEntrySchema } } },
+    async ({ params: p, body }) => retireDrill(ctx, p.id, body.retired),
+  );
+}
+
+function feelRoutes(app: App, ctx: Context): void {
+  app.get(
+    '/api/students/:id/feels',
+    { schema: { tags, params, response: { 200: feelPageSchema } } },
+    async ({ params: p }) => feelPage(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/feels',
+    { schema: { tags, params, body: feelSchema, response: { 200: feelPageSchema } } },
+    async ({ params: p, body }) => noteFeel(ctx, p.id, body),
+  );
+  app.delete(
+    '/api/students/:id/feels/:feelId',
+    { schema: { tags, params: params.extend({ feelId: idSchema }), response: { 200: feelPageSchema } } },
+    async ({ params: p }) => forgetFeel(ctx, p.id, p.feelId),
   );
 }

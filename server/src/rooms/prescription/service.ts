@@ -1,12 +1,14 @@
 import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
 import { diagnose } from '@inchstep/core/diagnosis';
-import { cautionsFor, drillById, drillsClash, prescribe, setupFor } from '@inchstep/core/prescription';
+import { cautionsFor, type Drill, drillsClash, prescribe, setupFor } from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
 import { getStudent, record } from '../intake/index.ts';
 import { cardPdf } from './cardPdf.ts';
+import { feelPage } from './feels.ts';
 import { drillHistory, drillRecord } from './history.ts';
+import { libraryOf, libraryWords } from './library.ts';
 import { choicesOf, endChoices, insertChoice } from './repo.ts';
 
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
@@ -19,7 +21,7 @@ export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRec
     record: drillRecord(ctx, diagnosis.studentId),
   };
   const workOn = diagnosis.chosen?.workOn ?? diagnose(file).workOn;
-  return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn) };
+  return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn, libraryOf(ctx)) };
 }
 
 /** Takes drills into use; the ones used until now are put aside. Pain stops it, nothing else does. */
@@ -28,15 +30,15 @@ export function chooseDrills(
   choice: Pick<DrillChoice, 'id' | 'diagnosisId' | 'drills' | 'note'>,
 ): DrillChoice {
   const { studentId } = getDiagnosis(ctx, choice.diagnosisId);
-  const unknown = choice.drills.find((id) => !drillById(id));
+  const library = libraryOf(ctx);
+  const unknown = choice.drills.find((id) => !library.byId(id));
   if (unknown) throw new Refusal('unknown_drill', { id: unknown }, 'drills');
   const prescription = prescribeFor(ctx, choice.diagnosisId);
   const refused = prescription.result.rejected.filter((refusal) => choice.drills.includes(refusal.id));
   if (refused.some((refusal) => refusal.code === 'limit' && refusal.about === 'pain'))
     throw new Refusal('pain_hold');
   const [first, second] = choice.drills;
-  const clash =
-    first && second && drillsClash(drillById(first) as NonNullable<ReturnType<typeof drillById>>, second);
+  const clash = first && second && drillsClash(library.byId(first) as Drill, second, library);
   if ((refused.length > 0 || clash) && choice.note.trim() === '') {
     throw new Refusal('bad_input', { message: 'overruling a rule needs a note' }, 'note');
   }
@@ -62,12 +64,14 @@ export interface CardWish {
 
 /** The set-up card of one drill for one student, as a printable page. */
 export async function setupCard(ctx: Context, studentId: string, wish: CardWish): Promise<Buffer> {
-  const drill = drillById(wish.drill);
+  const drill = libraryOf(ctx).byId(wish.drill);
   if (!drill) throw new Refusal('unknown_drill', { id: wish.drill }, 'drill');
   const { profile } = getStudent(ctx, studentId);
   const file = caseOf(ctx, studentId, null, []);
   return cardPdf({
     ...wish,
+    library: libraryWords(ctx),
+    exaggerate: feelPage(ctx, studentId).sizing.factor,
     student: `${profile.firstName} ${profile.familyName}`,
     heightIn: profile.heightIn,
     left: profile.handedness === 'left',

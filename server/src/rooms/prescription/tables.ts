@@ -1,4 +1,5 @@
-import { index, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { OwnDrillDocument } from '@inchstep/contract/formats';
+import { index, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { diagnoses } from '../diagnosis/tables.ts';
 import { students } from '../intake/tables.ts';
 
@@ -22,4 +23,27 @@ export const drillChoices = sqliteTable(
     reached: text('reached', { mode: 'json' }).$type<Record<string, string>>().notNull().default({}),
   },
   (t) => [index('choices_by_student').on(t.studentId, t.at)],
+);
+
+/** Drills of the coach's own. Never deleted: plans and records may name them. */
+export const ownDrills = sqliteTable('own_drills', {
+  id: text('id').primaryKey(),
+  document: text('document', { mode: 'json' }).$type<OwnDrillDocument>().notNull(),
+  at: text('at').notNull(),
+});
+
+/** What a student felt a change to be, against what was measured. */
+export const feels = sqliteTable(
+  'feels',
+  {
+    id: text('id').primaryKey(),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => students.id, { onDelete: 'cascade' }),
+    measure: text('measure').notNull(),
+    felt: real('felt').notNull(),
+    measured: real('measured').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('feels_by_student').on(t.studentId)],
 );

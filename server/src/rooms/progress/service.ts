@@ -9,7 +9,7 @@ import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent, holdOf, listStudents } from '../intake/index.ts';
 import { baselineAndLast, latestBand, listReadings, sessionsOf } from '../measures/index.ts';
 import { currentPlan, gateStates, listGates, listSets, waitsForCoach } from '../practice/index.ts';
-import { drillsInUse } from '../prescription/index.ts';
+import { drillsInUse, libraryOf } from '../prescription/index.ts';
 
 function seriesOf(
   readings: readonly Reading[],
@@ -35,7 +35,7 @@ function seriesOf(
 /** Measures that tell whether the present work helps. */
 export function focusMeasures(ctx: Context, studentId: string): string[] {
   const choice = drillsInUse(ctx, studentId);
-  return choice ? tellingMeasures(choice.drills, choice.forFault) : [];
+  return choice ? tellingMeasures(choice.drills, choice.forFault, libraryOf(ctx)) : [];
 }
 
 export function progressOf(ctx: Context, studentId: string): Progress {

@@ -1,0 +1,44 @@
+import { describe, expect, test } from '@jest/globals';
+import { gaussian, seededRandom } from '../../foundation/index.ts';
+import { feelSizing } from './feelSizing.ts';
+
+const record = (felt: number, measured: number) => ({ felt, measured });
+
+describe('how much to exaggerate', () => {
+  test('nothing known says nothing, with a wide interval around “as it is”', () => {
+    const { factor, ratio, lo95, hi95 } = feelSizing([]);
+    expect(factor).toBeNull();
+    expect(ratio).toBe(1);
+    expect(lo95).toBeLessThan(0.5);
+    expect(hi95).toBeGreaterThan(2);
+  });
+  test('one record is not enough to tell a student to overdo it', () => {
+    expect(feelSizing([record(4, 2)]).factor).toBeNull();
+  });
+  test('three that agree are; by hand', () => {
+    const sizing = feelSizing([record(4, 2), record(2, 1), record(6, 3)]);
+    // precision 1/ln(1.6)^2 + 3/0.35^2 = 4.527 + 24.490; mean = 24.490 ln 2 / 29.017
+    expect(Math.log(sizing.ratio)).toBeCloseTo(0.585, 3);
+    expect(sizing.factor).toBe(2);
+  });
+  test('a student who feels less than is real is never told to overdo', () => {
+    expect(feelSizing(Array.from({ length: 10 }, () => record(1, 2))).factor).toBeNull();
+  });
+  test('records that contradict each other leave it open', () => {
+    expect(feelSizing([record(4, 2), record(2, 4), record(3, 3)]).factor).toBeNull();
+  });
+  test('amounts of zero count for nothing', () => {
+    expect(feelSizing([record(0, 2), record(2, 0)]).records).toBe(0);
+  });
+});
+
+test('over many students whose feel is true, few are told to exaggerate', () => {
+  const random = seededRandom(11);
+  let told = 0;
+  for (let student = 0; student < 400; student += 1) {
+    const records = Array.from({ length: 4 }, () => record(Math.exp(0.35 * gaussian(random)), 1));
+    if (feelSizing(records).factor !== null) told += 1;
+  }
+  // Two-sided 95 % interval: 2.5 % at most on this side, less for the shrinkage.
+  expect(told / 400).toBeLessThan(0.03);
+});

@@ -1,0 +1,52 @@
+/** What a change felt like, against what it was; both positive, in one unit. */
+export interface FeelRecord {
+  readonly felt: number;
+  readonly measured: number;
+}
+
+/**
+ * How much a student must feel for each measured inch or degree.
+ * `factor` is null while the records can't tell it from 1.
+ */
+export interface FeelSizing {
+  readonly factor: number | null;
+  readonly ratio: number;
+  readonly lo95: number;
+  readonly hi95: number;
+  readonly records: number;
+}
+
+/** Before anything is known: feel equals real, give or take a factor of 1.6 (one sd of its logarithm). */
+const PRIOR_SD = Math.log(1.6);
+/** One record against the next by the same student, sd of the logarithm. */
+const RECORD_SD = 0.35;
+/** Amounts a student can hold in mind. */
+const STEPS = [1.5, 2, 2.5, 3, 4] as const;
+/** Below this the exaggeration is not worth a word. */
+const WORTH_SAYING = 1.25;
+
+/**
+ * Normal-normal shrinkage on log(felt / measured). A factor is given only when the interval stands
+ * clear above 1: telling somebody to overdo what needs no overdoing makes the opposite fault.
+ */
+export function feelSizing(records: readonly FeelRecord[]): FeelSizing {
+  const logs = records
+    .filter(({ felt, measured }) => felt > 0 && measured > 0)
+    .map(({ felt, measured }) => Math.log(felt / measured));
+  const precision = 1 / PRIOR_SD ** 2 + logs.length / RECORD_SD ** 2;
+  const mean = logs.reduce((sum, x) => sum + x, 0) / RECORD_SD ** 2 / precision;
+  const sd = Math.sqrt(1 / precision);
+  const [ratio, lo95, hi95] = [mean, mean - 1.96 * sd, mean + 1.96 * sd].map(Math.exp) as [
+    number,
+    number,
+    number,
+  ];
+  const telling = lo95 > 1 && ratio >= WORTH_SAYING;
+  return { factor: telling ? nearestStep(ratio) : null, ratio, lo95, hi95, records: logs.length };
+}
+
+/** Nearest by share, so that 2.4 lies between 2 and 3 as the ear hears it. */
+function nearestStep(ratio: number): number {
+  const distance = (step: number) => Math.abs(Math.log(step / ratio));
+  return STEPS.reduce((best, step) => (distance(step) < distance(best) ? step : best));
+}

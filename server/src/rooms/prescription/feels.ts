@@ -1,0 +1,34 @@
+import type { FeelPage, StoredFeel } from '@inchstep/contract/prescription';
+import { BAND_ROWS } from '@inchstep/core/intake';
+import { feelSizing } from '@inchstep/core/prescription';
+import { type Context, stamp } from '../../platform/context.ts';
+import { Refusal } from '../../platform/errors.ts';
+import { getStudent } from '../intake/index.ts';
+import { dropFeel, feelsOf, insertFeel } from './repo.ts';
+
+/** Felt against measured, newest first, and how much to exaggerate because of it. */
+export function feelPage(ctx: Context, studentId: string): FeelPage {
+  getStudent(ctx, studentId);
+  const records = feelsOf(ctx.db, studentId).map(({ id, measure, felt, measured, at }) => ({
+    id,
+    measure,
+    felt,
+    measured,
+    at,
+  }));
+  return { records, sizing: feelSizing(records) };
+}
+
+/** Notes a record once, however often it is sent. */
+export function noteFeel(ctx: Context, studentId: string, feel: Omit<StoredFeel, 'at'>): FeelPage {
+  getStudent(ctx, studentId);
+  if (!BAND_ROWS.some((row) => row.id === feel.measure))
+    throw new Refusal('unknown_measure', { id: feel.measure });
+  insertFeel(ctx.db, { ...feel, studentId, at: stamp(ctx) });
+  return feelPage(ctx, studentId);
+}
+
+export function forgetFeel(ctx: Context, studentId: string, id: string): FeelPage {
+  dropFeel(ctx.db, studentId, id);
+  return feelPage(ctx, studentId);
+}
