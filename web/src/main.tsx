@@ -4,7 +4,7 @@ import './style.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter } from 'react-router';
+import { createBrowserRouter, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { HttpError } from './platform/httpError.ts';
 import { NotHere } from './platform/notHere.tsx';
@@ -15,7 +15,7 @@ import { DiagnosisScreen } from './rooms/diagnosis/index.ts';
 import { IntakeScreen, RosterScreen, SchoolsScreen } from './rooms/intake/index.ts';
 import { BenchScreen } from './rooms/measures/index.ts';
 import { LadderScreen } from './rooms/practice/index.ts';
-import { DrillScreen, LibraryScreen } from './rooms/prescription/index.ts';
+import { CoachLibrary, DrillEditorScreen, DrillScreen, LibraryScreen } from './rooms/prescription/index.ts';
 import {
   OverviewScreen,
   Palette,
@@ -37,32 +37,50 @@ const client = new QueryClient({
 const router = createBrowserRouter([
   { path: '/p/:token', element: <StudentPageScreen /> },
   {
-    element: <Shell palette={<Palette />} />,
+    element: (
+      <Shell
+        palette={
+          <CoachLibrary>
+            <Palette />
+          </CoachLibrary>
+        }
+      />
+    ),
     errorElement: <NotHere />,
     children: [
-      { path: '/', element: <TodayScreen /> },
-      { path: '/students', element: <RosterScreen line={(id) => <RosterLine studentId={id} />} /> },
-      { path: '/students/new', element: <IntakeScreen /> },
       {
-        path: '/students/:id',
-        element: <StudentFrame />,
+        element: (
+          <CoachLibrary>
+            <Outlet />
+          </CoachLibrary>
+        ),
         children: [
-          { index: true, element: <OverviewScreen /> },
-          { path: 'intake', element: <IntakeScreen /> },
-          { path: 'bench', element: <BenchScreen /> },
-          { path: 'bench/:swingId', element: <BenchScreen /> },
-          { path: 'diagnosis', element: <DiagnosisScreen /> },
-          { path: 'drills', element: <DrillScreen /> },
-          { path: 'ladder', element: <LadderScreen /> },
-          { path: 'checkins', element: <ReviewScreen /> },
-          { path: 'checkins/:checkinId', element: <ReviewScreen /> },
-          { path: 'progress', element: <ProgressScreen /> },
+          { path: '/', element: <TodayScreen /> },
+          { path: '/students', element: <RosterScreen line={(id) => <RosterLine studentId={id} />} /> },
+          { path: '/students/new', element: <IntakeScreen /> },
+          {
+            path: '/students/:id',
+            element: <StudentFrame />,
+            children: [
+              { index: true, element: <OverviewScreen /> },
+              { path: 'intake', element: <IntakeScreen /> },
+              { path: 'bench', element: <BenchScreen /> },
+              { path: 'bench/:swingId', element: <BenchScreen /> },
+              { path: 'diagnosis', element: <DiagnosisScreen /> },
+              { path: 'drills', element: <DrillScreen /> },
+              { path: 'ladder', element: <LadderScreen /> },
+              { path: 'checkins', element: <ReviewScreen /> },
+              { path: 'checkins/:checkinId', element: <ReviewScreen /> },
+              { path: 'progress', element: <ProgressScreen /> },
+            ],
+          },
+          { path: '/library', element: <LibraryScreen /> },
+          { path: '/library/:drillId/edit', element: <DrillEditorScreen /> },
+          { path: '/library/:drillId', element: <LibraryScreen /> },
+          { path: '/schools', element: <SchoolsScreen /> },
+          { path: '*', element: <NotHere /> },
         ],
       },
-      { path: '/library', element: <LibraryScreen /> },
-      { path: '/library/:drillId', element: <LibraryScreen /> },
-      { path: '/schools', element: <SchoolsScreen /> },
-      { path: '*', element: <NotHere /> },
     ],
   },
 ]);

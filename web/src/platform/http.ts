@@ -33,6 +33,8 @@ export const get = <T>(url: string): Promise<T> => send<T>('GET', url);
 export const post = <T>(url: string, body?: unknown): Promise<T> => send<T>('POST', url, body);
 export const put = <T>(url: string, body: unknown): Promise<T> => send<T>('PUT', url, body);
 
+export const del = <T>(url: string): Promise<T> => send<T>('DELETE', url);
+
 /** Sends a file with progress (0..1); `signal` stops it. */
 export function upload<T>(
   url: string,

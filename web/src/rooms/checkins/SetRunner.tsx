@@ -1,10 +1,10 @@
 import type { StoredSet } from '@inchstep/contract/practice';
-import { DRILL_WORDS } from '@inchstep/contract/words';
 import type { Stage } from '@inchstep/core/practice';
 import { useEffect, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/parts.tsx';
 import { RepPad } from '../practice/index.ts';
+import { useLibrary } from '../prescription/index.ts';
 import { putWaiting } from './outbox.ts';
 import { sendSet } from './queries.ts';
 
@@ -24,6 +24,7 @@ const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text
 
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
 export function SetRunner({ token, drill, stage, withBall, today, done, onLogged }: SetRunnerProps) {
+  const { wordsOf } = useLibrary();
   const key = `inchstep.run.${token.slice(0, 12)}.${drill}.${stage}`;
   const [reps, setReps] = useState(() => localStorage.getItem(key) ?? '');
   const [felt, setFelt] = useState(MIDDLE);
@@ -49,7 +50,7 @@ export function SetRunner({ token, drill, stage, withBall, today, done, onLogged
   };
   return (
     <div className="flex flex-col gap-3">
-      <p className="text-sm">It counts when {lowerFirst(DRILL_WORDS[drill]?.counts ?? '')}</p>
+      <p className="text-sm">It counts when {lowerFirst(wordsOf(drill)?.counts ?? '')}</p>
       <RepPad
         reps={reps}
         felt={felt}

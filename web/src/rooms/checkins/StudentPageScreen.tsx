@@ -1,5 +1,5 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import { DRILL_WORDS, drillName, PAIN_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
+import { exaggerateText, PAIN_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
 import type { PlanItem } from '@inchstep/core/practice';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
@@ -7,7 +7,7 @@ import { useParams } from 'react-router';
 import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { itemText } from '../practice/index.ts';
-import { SetupCard } from '../prescription/index.ts';
+import { LibraryOf, SetupCard, useLibrary } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
 import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './outbox.ts';
 import { usePage } from './queries.ts';
@@ -44,7 +44,11 @@ export function StudentPageScreen() {
     void client.invalidateQueries({ queryKey: ['page', token] });
     void flush();
   };
-  return <Page token={token} page={page.data} waiting={waiting} onLogged={logged} />;
+  return (
+    <LibraryOf own={page.data.ownDrills}>
+      <Page token={token} page={page.data} waiting={waiting} onLogged={logged} />
+    </LibraryOf>
+  );
 }
 
 function Page({
@@ -96,6 +100,7 @@ function WaitingNote({
   readonly waiting: readonly WaitingSet[];
   readonly onSeen: () => void;
 }) {
+  const { nameOf } = useLibrary();
   const open = waiting.filter((set) => set.refused === undefined).length;
   const refused = waiting.filter((set) => set.refused !== undefined);
   return (
@@ -108,7 +113,7 @@ function WaitingNote({
       )}
       {refused.length > 0 && (
         <div role="alert" className="panel border-warning p-3">
-          <p className="font-semibold">Not taken: {refused.map((set) => drillName(set.drill)).join(', ')}</p>
+          <p className="font-semibold">Not taken: {refused.map((set) => nameOf(set.drill)).join(', ')}</p>
           <p>{refused[0]?.refused}</p>
           <button
             type="button"
@@ -136,6 +141,7 @@ function TodayCard({
   readonly onLogged: () => void;
 }) {
   const [extra, setExtra] = useState(false);
+  const { nameOf, wordsOf } = useLibrary();
   const { day } = page;
   const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] =
     day?.items ??
@@ -169,12 +175,13 @@ function TodayCard({
         return (
           <article key={item.drill + item.stage} className="panel flex flex-col gap-3 p-4">
             <header>
-              <h3 className="text-xl">{drillName(item.drill)}</h3>
+              <h3 className="text-xl">{nameOf(item.drill)}</h3>
               <p>
                 {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
               </p>
             </header>
-            <p className="text-lg font-semibold">{DRILL_WORDS[item.drill]?.cue}</p>
+            <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>
+            {page.exaggerate !== null && <p>{exaggerateText(page.exaggerate)}</p>}
             <SetRunner
               token={token}
               drill={item.drill}

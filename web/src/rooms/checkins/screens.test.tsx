@@ -96,6 +96,8 @@ describe('the student’s page', () => {
     drills: [{ id: 'knee_swap', stage: 'slow', setup: [{ id: 'stance', valueIn: 15 }], cautions: [] }],
     sets: [],
     checkins: [],
+    ownDrills: [],
+    exaggerate: null,
     clipLimitMb: 300,
     ...more,
   });

@@ -1,9 +1,9 @@
 import type { Profile } from '@inchstep/contract/intake';
 import { AID_WORDS, PLACE_WORDS, VIEW_WORDS, WEEKDAY_WORDS } from '@inchstep/contract/words';
 import { Controller, type UseFormReturn } from 'react-hook-form';
+import { Choice, Field, LengthInput, Several } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { Choice, Field, LengthInput, Several } from './fields.tsx';
 import {
   ARM_SWING_WORDS,
   CUE_KIND_WORDS,

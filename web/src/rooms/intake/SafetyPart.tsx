@@ -2,9 +2,9 @@ import type { Profile } from '@inchstep/contract/intake';
 import { LIMIT_WORDS } from '@inchstep/contract/words';
 import { limitsFrom } from '@inchstep/core/intake';
 import { Controller, type UseFormReturn } from 'react-hook-form';
+import { Field, Several } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { Field, Several } from './fields.tsx';
 import { AREA_WORDS, LIMIT_BECAUSE } from './words.ts';
 
 /** The safety questions, and what they close. No medical advice: they only make drills more careful. */

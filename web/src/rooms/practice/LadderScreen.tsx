@@ -1,13 +1,13 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { GateState, PlanAsk, PlanRecord } from '@inchstep/contract/practice';
-import { drillName, giveText, STAGE_WORDS } from '@inchstep/contract/words';
+import { giveText, STAGE_WORDS } from '@inchstep/contract/words';
 import type { Plan } from '@inchstep/core/practice';
 import { useState } from 'react';
 import { Link, useOutletContext } from 'react-router';
 import { toast } from 'sonner';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { useDrillChoices } from '../prescription/index.ts';
+import { useDrillChoices, useLibrary } from '../prescription/index.ts';
 import { AskForm } from './AskForm.tsx';
 import { CoachSetLog } from './CoachSetLog.tsx';
 import { DayList } from './DayList.tsx';
@@ -169,8 +169,9 @@ function DrillLadder({
   readonly plan: Plan | undefined;
   readonly today: string;
 }) {
+  const { nameOf } = useLibrary();
   return (
-    <Panel title={drillName(drill)}>
+    <Panel title={nameOf(drill)}>
       <Rungs drill={drill} stage={state?.stage ?? 'still'} plan={plan} today={today} />
       {state && (
         <div className="mt-3 border-t-[1.5px] border-base-300 pt-3">

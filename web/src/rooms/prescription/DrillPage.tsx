@@ -1,11 +1,14 @@
-import { BLOCKER_WORDS, drillName, faultName, measureName, PLACE_WORDS } from '@inchstep/contract/words';
+import { BLOCKER_WORDS, faultName, measureName, PLACE_WORDS } from '@inchstep/contract/words';
 import { REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
-import { cautionsFor, DRILLS, drillById, drillsClash, setupFor } from '@inchstep/core/prescription';
+import { cautionsFor, drillsClash, setupFor } from '@inchstep/core/prescription';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Panel } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
+import { DosePanel } from './DosePanel.tsx';
+import { DrillActions } from './DrillActions.tsx';
 import { loadsText, needsText } from './drillText.ts';
+import { useLibrary } from './library.tsx';
 import { referenceCase } from './referenceCase.ts';
 import { SetupCard } from './SetupCard.tsx';
 
@@ -17,15 +20,13 @@ export function DrillPage({ id }: { readonly id: string }) {
   const [heightIn, setHeightIn] = useState<number>(REFERENCE_HEIGHT_IN);
   const [left, setLeft] = useState(false);
   const { length } = useUnits();
-  const drill = drillById(id);
+  const library = useLibrary();
+  const drill = library.byId(id);
   if (!drill) return null;
   const file = referenceCase(heightIn, left);
-  const fights = DRILLS.filter((other) => other.id !== id && drillsClash(drill, other.id));
+  const fights = library.drills.filter((other) => other.id !== id && drillsClash(drill, other.id, library));
   return (
-    <Panel
-      title={drillName(id)}
-      aside={drill.ours ? <span className="text-sm">designed here</span> : undefined}
-    >
+    <Panel title={library.nameOf(id)} aside={<DrillActions id={id} />}>
       <fieldset className="mb-3 flex flex-wrap gap-2">
         <legend className="sr-only">Drawn for</legend>
         {HEIGHTS_IN.map((h) => (
@@ -65,7 +66,7 @@ export function DrillPage({ id }: { readonly id: string }) {
         <Fact term="Loads">{loadsText(drill)}</Fact>
         <Fact term="Overdone, makes">{drill.overdo ? faultName(drill.overdo) : 'nothing known'}</Fact>
         {drill.needsFaceAndArms && <Fact term="First">{Object.values(BLOCKER_WORDS).join(' ')}</Fact>}
-        {drill.after && <Fact term="Comes after">{drillName(drill.after)}</Fact>}
+        {drill.after && <Fact term="Comes after">{library.nameOf(drill.after)}</Fact>}
         {drill.cyclePart && <Fact term="Cycle">Part {drill.cyclePart} of three, ten balls each.</Fact>}
         {fights.length > 0 && (
           <Fact term="Fights">
@@ -73,13 +74,14 @@ export function DrillPage({ id }: { readonly id: string }) {
               <span key={other.id}>
                 {i > 0 && ', '}
                 <Link className="underline" to={`/library/${other.id}`}>
-                  {drillName(other.id)}
+                  {library.nameOf(other.id)}
                 </Link>
               </span>
             ))}
           </Fact>
         )}
       </dl>
+      <DosePanel drill={drill} />
     </Panel>
   );
 }

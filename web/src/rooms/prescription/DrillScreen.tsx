@@ -1,20 +1,21 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { PrescriptionRecord } from '@inchstep/contract/prescription';
 import {
+  AID_WORDS,
   BLOCKER_WORDS,
-  DRILL_WORDS,
-  drillName,
   faultName,
   measureName,
   partText,
   refusalText,
 } from '@inchstep/contract/words';
-import type { Prescribed } from '@inchstep/core/prescription';
+import type { Opening, Prescribed } from '@inchstep/core/prescription';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import { Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useDiagnoses } from '../diagnosis/index.ts';
 import { useHold } from '../intake/index.ts';
+import { FeelPanel } from './FeelPanel.tsx';
+import { useLibrary } from './library.tsx';
 import { useChooseDrills, usePrescription } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
 
@@ -64,12 +65,17 @@ function Match({
 }) {
   const [picked, setPicked] = useState<string[]>(result.drills.map((d) => d.id));
   const [note, setNote] = useState('');
+  const library = useLibrary();
+  const { nameOf } = library;
   const choose = useChooseDrills(student.id);
   const hold = useHold(student.id);
   const navigate = useNavigate();
   const flip = (id: string) =>
     setPicked((now) => (now.includes(id) ? now.filter((d) => d !== id) : [...now, id].slice(-2)));
   const overruled = picked.some((id) => result.rejected.some((r) => r.id === id));
+  const feltMeasures = [...new Set(picked.flatMap((id) => library.byId(id)?.moves ?? []))].filter(
+    (id) => !id.startsWith('ball.'),
+  );
   const offers = [...result.drills, ...result.alternatives];
   const accept = () =>
     choose.mutate(
@@ -109,8 +115,7 @@ function Match({
         <div className="flex flex-col gap-3">
           {offers.length === 0 && (
             <Empty title="No drill passes every rule">
-              Look at the reasons beside: an aid, a place or a limit stands in the way. You can overrule any
-              rule but pain, with a note.
+              {openText(result.wouldOpen)} You can overrule any rule but pain, with a note.
             </Empty>
           )}
           {offers.slice(0, 4).map((offer, i) => (
@@ -132,8 +137,8 @@ function Match({
             <ul className="flex flex-col gap-2">
               {result.rejected.map((refusal) => (
                 <li key={refusal.id} className="text-sm">
-                  <span className="font-semibold">{drillName(refusal.id)}</span>
-                  <span className="block">{refusalText(refusal)}</span>
+                  <span className="font-semibold">{nameOf(refusal.id)}</span>
+                  <span className="block">{refusalText(refusal, library)}</span>
                   {!(refusal.code === 'limit' && refusal.about === 'pain') && (
                     <button
                       type="button"
@@ -148,11 +153,12 @@ function Match({
               ))}
             </ul>
           </Panel>
+          <FeelPanel studentId={student.id} measures={feltMeasures} />
         </div>
       </div>
       <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
         <p className="font-semibold">
-          {picked.length > 0 ? picked.map(drillName).join(' and ') : 'No drill chosen'}
+          {picked.length > 0 ? picked.map(nameOf).join(' and ') : 'No drill chosen'}
         </p>
         {overruled && (
           <input
@@ -177,6 +183,14 @@ function Match({
   );
 }
 
+/** Which aid would open most, else where to look. */
+function openText(openings: readonly Opening[]): string {
+  const [best] = openings;
+  if (!best) return 'Look at the reasons beside: a place or a limit stands in the way.';
+  const drills = best.drills.length === 1 ? 'one drill' : `${best.drills.length} drills`;
+  return `What is missing is an aid: a ${AID_WORDS[best.aid]} would open ${drills}.`;
+}
+
 function Offer({
   offer,
   best,
@@ -194,13 +208,14 @@ function Offer({
   readonly heightIn: number;
   readonly left: boolean;
 }) {
+  const { nameOf, wordsOf } = useLibrary();
   return (
     <article
       className={`panel p-4 ${picked ? 'border-[3px] border-primary' : ''}`}
       data-testid={`drill-${offer.id}`}
     >
       <header className="flex flex-wrap items-center gap-x-3">
-        <h2 className="text-xl">{drillName(offer.id)}</h2>
+        <h2 className="text-xl">{nameOf(offer.id)}</h2>
         <span className="text-sm text-base-content/80">fit {offer.score.toFixed(1)}</span>
         <button
           type="button"
@@ -229,7 +244,7 @@ function Offer({
           left={left}
         />
       ) : (
-        <p>{DRILL_WORDS[offer.id]?.purpose}</p>
+        <p>{wordsOf(offer.id)?.purpose}</p>
       )}
       {offer.watch.length > 0 && (
         <p className="mt-2 text-sm">Watch for too much: {offer.watch.map(measureName).join(', ')}.</p>

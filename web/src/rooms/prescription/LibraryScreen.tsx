@@ -1,11 +1,4 @@
-import {
-  DRILL_WORDS,
-  drillName,
-  faultName,
-  LIMIT_WORDS,
-  PHASE_WORDS,
-  PLACE_WORDS,
-} from '@inchstep/contract/words';
+import { faultName, LIMIT_WORDS, PHASE_WORDS, PLACE_WORDS } from '@inchstep/contract/words';
 import { FAULTS, PHASES } from '@inchstep/core/diagnosis';
 import { PLACES } from '@inchstep/core/intake';
 import { type Drill, LIMIT_OF_LOAD, type LoadClass } from '@inchstep/core/prescription';
@@ -15,18 +8,23 @@ import { Empty, Panel } from '../../platform/parts.tsx';
 import { PRESET_WORDS } from '../intake/index.ts';
 import { DrillPage } from './DrillPage.tsx';
 import { loadsText, needsText } from './drillText.ts';
+import { ImportExport } from './ImportExport.tsx';
+import { useLibrary } from './library.tsx';
 import { findDrills, type LibraryWish, NO_WISH } from './libraryFilter.ts';
 
 /** Every drill, found by what it mends, where it can be done, with what, and what it loads. */
 export function LibraryScreen() {
   const { drillId } = useParams();
   const [wish, setWish] = useState(NO_WISH);
-  const found = findDrills(wish);
+  const library = useLibrary();
+  const found = findDrills(wish, library);
+  const aside = library.own.filter((entry) => entry.retired);
   return (
     <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[20rem_1fr]">
       <div className="flex flex-col gap-3">
         <Panel title="Library" aside={<span className="text-sm">{found.length} drills</span>}>
           <Wishes wish={wish} onChange={setWish} />
+          <ImportExport />
         </Panel>
         <nav aria-label="Drills" className="panel max-h-[30rem] overflow-y-auto">
           {found.map((drill) => (
@@ -36,14 +34,26 @@ export function LibraryScreen() {
               aria-current={drill.id === drillId ? 'page' : undefined}
               className="flex min-h-11 items-center justify-between gap-2 border-b border-base-300 px-3 hover:underline aria-[current]:bg-primary aria-[current]:text-primary-content"
             >
-              {drillName(drill.id)}
+              {library.nameOf(drill.id)}
               <span className="text-sm">{PHASE_WORDS[drill.phase]?.toLowerCase()}</span>
+            </Link>
+          ))}
+          {aside.length > 0 && (
+            <p className="border-b border-base-300 bg-base-200 px-3 py-2 text-sm font-semibold">Put aside</p>
+          )}
+          {aside.map(({ drill, words }) => (
+            <Link
+              key={drill.id}
+              to={`/library/${drill.id}`}
+              className="flex min-h-11 items-center border-b border-base-300 px-3 italic hover:underline"
+            >
+              {words.name}
             </Link>
           ))}
           {found.length === 0 && <p className="p-3">No drill meets all of these. Take one wish back.</p>}
         </nav>
       </div>
-      {drillId && DRILL_WORDS[drillId] ? (
+      {drillId && library.byId(drillId) ? (
         <DrillPage key={drillId} id={drillId} />
       ) : found[0] ? (
         <Table drills={found} />
@@ -148,6 +158,7 @@ function Pick({
 }
 
 function Table({ drills }: { readonly drills: readonly Drill[] }) {
+  const { nameOf } = useLibrary();
   return (
     <Panel title="Drills">
       <table className="table">
@@ -167,7 +178,7 @@ function Table({ drills }: { readonly drills: readonly Drill[] }) {
                   to={`/library/${drill.id}`}
                   className="flex min-h-11 items-center font-semibold hover:underline"
                 >
-                  {drillName(drill.id)}
+                  {nameOf(drill.id)}
                 </Link>
               </td>
               <td>{drill.fixes.map((f) => faultName(f.fault)).join(', ')}</td>

@@ -1,6 +1,7 @@
-import { cautionText, DRILL_WORDS, drillName, RANGE_WORDS, SETUP_WORDS } from '@inchstep/contract/words';
+import { cautionText, RANGE_WORDS } from '@inchstep/contract/words';
 import type { Caution, SetupValue } from '@inchstep/core/prescription';
 import { useUnits } from '../../platform/units.ts';
+import { useLibrary } from './library.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
 
 export interface SetupCardProps {
@@ -24,11 +25,12 @@ export function SetupCard({
   onRange = false,
   pdfUrl,
 }: SetupCardProps) {
-  const words = DRILL_WORDS[drill];
+  const { wordsOf, distanceName } = useLibrary();
+  const words = wordsOf(drill);
   const { length, lengths } = useUnits();
   if (!words) return null;
   return (
-    <article className="flex flex-col gap-3" aria-label={`Set-up card: ${drillName(drill)}`}>
+    <article className="flex flex-col gap-3" aria-label={`Set-up card: ${words.name}`}>
       <p>{words.purpose}</p>
       <div className="grid gap-3 md:grid-cols-[minmax(16rem,24rem)_1fr]">
         <SetupDrawing setup={setup} heightIn={heightIn} left={left} />
@@ -41,7 +43,7 @@ export function SetupCard({
           <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm">
             {setup.map(({ id, valueIn }) => (
               <div key={id} className="contents">
-                <dt>{SETUP_WORDS[id] ?? id}</dt>
+                <dt>{distanceName(drill, id)}</dt>
                 <dd className="text-right font-semibold">{length(valueIn)}</dd>
               </div>
             ))}

@@ -1,8 +1,9 @@
 import { DRILLS, loadsOf } from '@inchstep/core/prescription';
 import { describe, expect, test } from '@jest/globals';
+import { drillLibrary } from './drillLibrary.ts';
 import { findDrills, NO_WISH } from './libraryFilter.ts';
 
-const ids = (wish: object) => findDrills({ ...NO_WISH, ...wish }).map((d) => d.id);
+const ids = (wish: object) => findDrills({ ...NO_WISH, ...wish }, drillLibrary([])).map((d) => d.id);
 
 describe('the library', () => {
   test('no wish is every drill', () => {

@@ -1,7 +1,8 @@
-import { DRILL_WORDS, faultName } from '@inchstep/contract/words';
+import { faultName } from '@inchstep/contract/words';
 import type { Phase } from '@inchstep/core/diagnosis';
 import { type Aid, hasChoice, type Place, resolveSchool, type SchoolPreset } from '@inchstep/core/intake';
-import { DRILLS, type Drill, type LoadClass, loadsOf } from '@inchstep/core/prescription';
+import { type Drill, type LoadClass, loadsOf } from '@inchstep/core/prescription';
+import type { DrillLibrary } from './drillLibrary.ts';
 
 export interface LibraryWish {
   readonly words: string;
@@ -26,12 +27,14 @@ export const NO_WISH: LibraryWish = {
 };
 
 /** Drills that meet every wish; for a fault the strongest first. */
-export function findDrills(wish: LibraryWish): Drill[] {
+export function findDrills(wish: LibraryWish, library: DrillLibrary): Drill[] {
   const strength = (drill: Drill) => drill.fixes.find((fix) => fix.fault === wish.fault)?.strength ?? 0;
-  return DRILLS.filter((drill) => meets(drill, wish)).sort((a, b) => strength(b) - strength(a));
+  return library.drills
+    .filter((drill) => meets(drill, wish, library))
+    .sort((a, b) => strength(b) - strength(a));
 }
 
-function meets(drill: Drill, wish: LibraryWish): boolean {
+function meets(drill: Drill, wish: LibraryWish, library: DrillLibrary): boolean {
   const { aids, spare } = wish;
   return (
     (wish.fault === '' || drill.fixes.some((fix) => fix.fault === wish.fault)) &&
@@ -43,7 +46,7 @@ function meets(drill: Drill, wish: LibraryWish): boolean {
     wish.words
       .toLowerCase()
       .split(/\s+/)
-      .every((word) => textOf(drill).includes(word))
+      .every((word) => textOf(drill, library).includes(word))
   );
 }
 
@@ -55,8 +58,8 @@ function suits(drill: Drill, preset: SchoolPreset): boolean {
   );
 }
 
-function textOf(drill: Drill): string {
-  const words = DRILL_WORDS[drill.id];
+function textOf(drill: Drill, library: DrillLibrary): string {
+  const words = library.wordsOf(drill.id);
   return [
     words?.name,
     words?.purpose,

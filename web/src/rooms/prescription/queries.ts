@@ -1,6 +1,13 @@
-import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
+import type { DrillForm } from '@inchstep/contract/formats';
+import type {
+  DrillChoice,
+  FeelPage,
+  LibraryEntry,
+  PrescriptionRecord,
+  StoredFeel,
+} from '@inchstep/contract/prescription';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get, post } from '../../platform/http.ts';
+import { del, get, post, put } from '../../platform/http.ts';
 
 export const usePrescription = (diagnosisId: string | undefined) =>
   useQuery({
@@ -23,3 +30,48 @@ export function useChooseDrills(studentId: string) {
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });
 }
+
+export const useOwnDrills = () =>
+  useQuery({
+    queryKey: ['library'],
+    queryFn: () => get<LibraryEntry[]>('/api/library'),
+    staleTime: 60_000,
+  });
+
+/** A changed drill may change matches, plans and cards: everything is asked again. */
+function useLibraryChange<T, A>(send: (ask: A) => Promise<T>) {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: send, onSuccess: () => client.invalidateQueries() });
+}
+
+export const useKeepDrill = () =>
+  useLibraryChange(({ retired: _, ...entry }: DrillForm) =>
+    put<LibraryEntry>(`/api/library/${entry.drill.id}`, entry),
+  );
+export const useRetireDrill = () =>
+  useLibraryChange(({ id, retired }: { id: string; retired: boolean }) =>
+    post<LibraryEntry>(`/api/library/${id}/retired`, { retired }),
+  );
+export const useImportDrills = () =>
+  useLibraryChange((document: unknown) =>
+    post<{ added: number; changed: number }>('/api/library/import', document),
+  );
+
+export const useFeels = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'feels'],
+    queryFn: () => get<FeelPage>(`/api/students/${studentId}/feels`),
+  });
+function useFeelChange<A>(studentId: string, send: (ask: A) => Promise<FeelPage>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: send,
+    onSuccess: (page) => client.setQueryData(['students', studentId, 'feels'], page),
+  });
+}
+export const useNoteFeel = (studentId: string) =>
+  useFeelChange(studentId, (feel: Omit<StoredFeel, 'at'>) =>
+    post<FeelPage>(`/api/students/${studentId}/feels`, feel),
+  );
+export const useForgetFeel = (studentId: string) =>
+  useFeelChange(studentId, (id: string) => del<FeelPage>(`/api/students/${studentId}/feels/${id}`));

@@ -1,6 +1,6 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { Brief } from '@inchstep/contract/progress';
-import { drillName, faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
+import { faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
 import { judge } from '@inchstep/core/measures';
 import { Link, useOutletContext } from 'react-router';
 import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
@@ -8,6 +8,7 @@ import { useMe } from '../../platform/session.ts';
 import { Tape } from '../../platform/tape.tsx';
 import { useThread } from '../intake/index.ts';
 import { MeasureLine } from '../measures/index.ts';
+import { useLibrary } from '../prescription/index.ts';
 import { useBrief, useProgress } from './queries.ts';
 import { Thread } from './Thread.tsx';
 import { movedText, STATE_WORDS } from './words.ts';
@@ -43,6 +44,7 @@ function BriefPanel({
   readonly brief: Brief;
   readonly today: string;
 }) {
+  const { nameOf } = useLibrary();
   const next =
     brief.state === 'new' ? { to: 'bench', text: 'To the bench' } : { to: 'ladder', text: 'To the ladder' };
   return (
@@ -53,7 +55,7 @@ function BriefPanel({
           {brief.focus.length > 0 ? brief.focus.map(faultName).join(', ') : 'nothing yet'}
         </Line>
         <Line term="Drill">
-          {brief.drills.length > 0 ? brief.drills.map(drillName).join(' and ') : 'none'}
+          {brief.drills.length > 0 ? brief.drills.map(nameOf).join(' and ') : 'none'}
           {brief.stage && `, rung “${STAGE_WORDS[brief.stage]?.name}”`}
         </Line>
         {brief.drills.length > 0 && (

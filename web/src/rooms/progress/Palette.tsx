@@ -1,12 +1,11 @@
 import type { Student } from '@inchstep/contract/intake';
-import { drillName } from '@inchstep/contract/words';
-import { DRILLS } from '@inchstep/core/prescription';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useSettings } from '../../platform/settings.tsx';
 import { useStudents } from '../intake/index.ts';
+import { useLibrary } from '../prescription/index.ts';
 import { ROOMS } from './StudentFrame.tsx';
 
 /** Type a few letters to go anywhere or change a setting; opens with Ctrl or Cmd and K. */
@@ -16,6 +15,7 @@ export function Palette() {
   const [wished, setWished] = useState('');
   const students = useStudents();
   const navigate = useNavigate();
+  const { drills, nameOf } = useLibrary();
   const { theme, lengths, change } = useSettings();
   useHotkeys(
     'mod+k',
@@ -32,7 +32,7 @@ export function Palette() {
     ['New student', go('/students/new')],
     ['Schools and bands', go('/schools')],
     ['Library', go('/library')],
-    ...DRILLS.map((d): [string, () => void] => [`Drill: ${drillName(d.id)}`, go(`/library/${d.id}`)]),
+    ...drills.map((d): [string, () => void] => [`Drill: ${nameOf(d.id)}`, go(`/library/${d.id}`)]),
     ...(students.data ?? []).filter((s) => s.archivedAt === null).flatMap((s) => roomsOf(s, go)),
     [
       `Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`,

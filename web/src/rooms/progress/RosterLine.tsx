@@ -1,6 +1,7 @@
-import { drillName, faultName, STAGE_WORDS } from '@inchstep/contract/words';
+import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
 import { dayText } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
+import { useLibrary } from '../prescription/index.ts';
 import { useBriefs } from './queries.ts';
 import { STATE_WORDS } from './words.ts';
 
@@ -8,10 +9,11 @@ import { STATE_WORDS } from './words.ts';
 export function RosterLine({ studentId }: { readonly studentId: string }) {
   const briefs = useBriefs();
   const me = useMe();
+  const { nameOf } = useLibrary();
   const brief = briefs.data?.find((b) => b.studentId === studentId);
   if (!brief) return null;
   const work = brief.focus.map(faultName).join(', ');
-  const drill = brief.drills.map(drillName).join(' and ');
+  const drill = brief.drills.map(nameOf).join(' and ');
   const rung = brief.stage ? `, ${STAGE_WORDS[brief.stage]?.name.toLowerCase()}` : '';
   return (
     <>

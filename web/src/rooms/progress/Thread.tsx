@@ -1,7 +1,10 @@
 import type { ThreadEvent } from '@inchstep/contract/intake';
-import { drillName, faultName, STAGE_WORDS } from '@inchstep/contract/words';
+import { faultName, HOUSE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
 import { dayText } from '../../platform/parts.tsx';
 import { eventText } from '../intake/index.ts';
+import { useLibrary } from '../prescription/index.ts';
+
+type NameOf = (drill: string) => string;
 
 const DAYS_SHOWN = 40;
 const DECISIONS: Readonly<Record<string, string>> = { advance: 'on', hold: 'stay', back: 'one down' };
@@ -14,11 +17,12 @@ export function Thread({
   readonly events: readonly ThreadEvent[];
   readonly today: string;
 }) {
+  const { nameOf } = useLibrary();
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
     <section className="max-h-[34rem] overflow-y-auto pl-2" tabIndex={0} aria-label="What happened">
       <ol className="relative border-l-4 border-current pl-4">
-        {threadDays(events)
+        {threadDays(events, nameOf)
           .slice(0, DAYS_SHOWN)
           .map(({ day, lines }) => (
             <li key={day} className="relative mb-3">
@@ -46,12 +50,12 @@ export interface ThreadDay {
 }
 
 /** Events (newest first) gathered by day; equal lines of a day are counted, not repeated. */
-export function threadDays(events: readonly ThreadEvent[]): ThreadDay[] {
+export function threadDays(events: readonly ThreadEvent[], nameOf: NameOf = HOUSE_WORDS.nameOf): ThreadDay[] {
   const days = new Map<string, Map<string, number>>();
   for (const event of events) {
     const day = event.at.slice(0, 10);
     const lines = days.get(day) ?? new Map<string, number>();
-    const text = lineOf(event);
+    const text = lineOf(event, nameOf);
     lines.set(text, (lines.get(text) ?? 0) + 1);
     days.set(day, lines);
   }
@@ -61,17 +65,17 @@ export function threadDays(events: readonly ThreadEvent[]): ThreadDay[] {
   }));
 }
 
-function lineOf({ kind, detail }: ThreadEvent): string {
-  const about = detailOf(kind, detail);
+function lineOf({ kind, detail }: ThreadEvent, nameOf: NameOf): string {
+  const about = detailOf(kind, detail, nameOf);
   return about === '' ? eventText(kind, detail) : `${eventText(kind, detail)}: ${about}`;
 }
 
-function detailOf(kind: ThreadEvent['kind'], detail: ThreadEvent['detail']): string {
+function detailOf(kind: ThreadEvent['kind'], detail: ThreadEvent['detail'], nameOf: NameOf): string {
   const list = (value: unknown, name: (id: string) => string) =>
     Array.isArray(value) ? value.map((id) => name(String(id))).join(', ') : '';
   if (kind === 'diagnosed') return list(detail.roots, faultName);
   if (kind === 'work_chosen') return list(detail.workOn, faultName);
-  if (kind === 'drills_chosen') return list(detail.drills, drillName);
+  if (kind === 'drills_chosen') return list(detail.drills, nameOf);
   if (kind !== 'gate') return '';
   return `${STAGE_WORDS[String(detail.stage)]?.name ?? ''}, ${DECISIONS[String(detail.decision)] ?? ''}`;
 }

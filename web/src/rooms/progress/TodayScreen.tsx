@@ -1,9 +1,10 @@
 import type { Brief } from '@inchstep/contract/progress';
-import { drillName, faultName, STAGE_WORDS } from '@inchstep/contract/words';
+import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
 import { Link } from 'react-router';
 import { dayText, Empty, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { Queue } from '../checkins/index.ts';
+import { useLibrary } from '../prescription/index.ts';
 import { useBriefs } from './queries.ts';
 import { movedText, STATE_WORDS } from './words.ts';
 
@@ -59,6 +60,7 @@ export function TodayScreen() {
 }
 
 function BriefCard({ brief, today }: { readonly brief: Brief; readonly today: string }) {
+  const { nameOf } = useLibrary();
   return (
     <li>
       <Link
@@ -72,7 +74,7 @@ function BriefCard({ brief, today }: { readonly brief: Brief; readonly today: st
         <span className="text-sm font-semibold">{STATE_WORDS[brief.state]}</span>
         {brief.focus.length > 0 && (
           <span>
-            {brief.focus.map(faultName).join(', ')}: {brief.drills.map(drillName).join(' and ')}
+            {brief.focus.map(faultName).join(', ')}: {brief.drills.map(nameOf).join(' and ')}
             {brief.stage && `, ${STAGE_WORDS[brief.stage]?.name.toLowerCase()}`}
           </span>
         )}

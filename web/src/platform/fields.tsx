@@ -1,7 +1,7 @@
 import { cmToIn, inToCm } from '@inchstep/core/foundation';
 import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
-import { useSettings } from '../../platform/settings.tsx';
+import { useSettings } from './settings.tsx';
 
 /** A labelled field with its hint and its error, tied together for screen readers. */
 export function Field({

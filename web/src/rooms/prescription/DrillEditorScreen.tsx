@@ -1,0 +1,185 @@
+import { type DrillForm, ownDrillSchema, toDrill } from '@inchstep/contract/formats';
+import { REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
+import { cautionsFor, setupFor } from '@inchstep/core/prescription';
+import { useForm, useWatch } from 'react-hook-form';
+import { Link, useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { Empty, Failed, Loading, Panel } from '../../platform/parts.tsx';
+import { DistancesPart } from './DistancesPart.tsx';
+import { MendsPart, WordsPart } from './DrillEditorParts.tsx';
+import { FitPart } from './DrillFitPart.tsx';
+import { type FormProblem, idFor, problemsOf, startingForm } from './drillForm.ts';
+import { drillLibrary } from './drillLibrary.ts';
+import { LibraryOf, useLibrary } from './library.tsx';
+import { useKeepDrill, useOwnDrills } from './queries.ts';
+import { referenceCase } from './referenceCase.ts';
+import { SetupCard } from './SetupCard.tsx';
+
+/** A drill of the coach's own: written new, copied from a built-in one, or changed. */
+export function DrillEditorScreen() {
+  const { drillId = 'new' } = useParams();
+  const library = useLibrary();
+  const own = useOwnDrills();
+  if (own.isPending) return <Loading what="the library" />;
+  const start = startingForm(drillId, library);
+  if (!start) {
+    return (
+      <div className="mx-auto max-w-3xl p-4">
+        <Empty
+          title="No such drill"
+          action={
+            <Link className="btn btn-primary" to="/library">
+              To the library
+            </Link>
+          }
+        >
+          It may have been in a file that was never taken in.
+        </Empty>
+      </div>
+    );
+  }
+  return <Editor key={drillId} start={start} />;
+}
+
+function Editor({ start }: { readonly start: DrillForm }) {
+  const library = useLibrary();
+  const navigate = useNavigate();
+  const keep = useKeepDrill();
+  const form = useForm<DrillForm>({ defaultValues: start });
+  const now = useWatch({ control: form.control }) as DrillForm;
+  const isNew = start.drill.id === '';
+  const id = isNew ? idFor(now.words.name, (known) => library.byId(known) !== undefined) : start.drill.id;
+  const whole: DrillForm = { ...now, drill: { ...now.drill, id } };
+  const problems = problemsOf(whole, library);
+  const save = () =>
+    keep.mutate(whole, {
+      onSuccess: () => {
+        toast(isNew ? 'In your library.' : 'Changed.');
+        void navigate(`/library/${id}`);
+      },
+    });
+  return (
+    <form
+      className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[1fr_30rem]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (problems.length === 0) save();
+      }}
+      noValidate
+    >
+      <div className="flex flex-col gap-4">
+        <h1 className="text-3xl">{title(start, library.nameOf)}</h1>
+        <WordsPart form={form} />
+        <MendsPart form={form} />
+        <FitPart form={form} />
+        <DistancesPart form={form} />
+      </div>
+      <div className="flex flex-col gap-4 lg:sticky lg:top-2">
+        <Preview form={whole} />
+        <Verdict problems={problems} />
+        {start.basedOn && (
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="checkbox" className="checkbox" {...form.register('replaces')} />
+            Offer it instead of “{library.nameOf(start.basedOn)}”
+          </label>
+        )}
+        {keep.error && <Failed error={keep.error} />}
+        <div className="flex gap-2">
+          <button type="submit" className="btn btn-primary" disabled={problems.length > 0 || keep.isPending}>
+            Keep this drill
+          </button>
+          <Link className="btn" to={isNew ? `/library/${start.basedOn ?? ''}` : `/library/${id}`}>
+            Leave it
+          </Link>
+        </div>
+      </div>
+    </form>
+  );
+}
+
+function title(start: DrillForm, nameOf: (id: string) => string): string {
+  if (start.drill.id !== '') return start.words.name;
+  return start.basedOn ? `From “${nameOf(start.basedOn)}”` : 'New drill';
+}
+
+function Verdict({ problems }: { readonly problems: readonly FormProblem[] }) {
+  if (problems.length === 0) {
+    return (
+      <p role="status" className="panel p-3 font-semibold">
+        Nothing speaks against it.
+      </p>
+    );
+  }
+  return (
+    <div role="status" className="panel border-warning p-3">
+      <p className="font-semibold">Before it can be kept</p>
+      <ul className="mt-1 text-sm">
+        {problems.slice(0, 6).map(({ path, text }) => (
+          <li key={path + text}>
+            <span className="font-semibold">{FIELD_WORDS[path.replace(/\[.*$/, '')] ?? path}:</span> {text}
+          </li>
+        ))}
+        {problems.length > 6 && <li>and {problems.length - 6} more</li>}
+      </ul>
+    </div>
+  );
+}
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  'words.name': 'Name',
+  'words.purpose': 'What for',
+  'words.steps': 'Steps',
+  'words.cue': 'Cue',
+  'words.counts': 'It counts when',
+  'words.fake': 'Faking it',
+  'words.tooMuch': 'Too much',
+  'drill.id': 'Name',
+  'drill.fixes': 'Mends',
+  'drill.overdo': 'Overdone',
+  'drill.moves': 'Moves',
+  'drill.places': 'Places',
+  'drill.aids': 'Needs',
+  'drill.clashes': 'Schools',
+  'drill.setup': 'Distances',
+  'drill.notWith': 'Fights',
+  'drill.after': 'Comes after',
+};
+
+/** The card as the student would see it, drawn anew with every change. */
+function Preview({ form }: { readonly form: DrillForm }) {
+  const library = useLibrary();
+  // What is typed half-way is shown as far as it can be; the verdict below says what is missing.
+  const shown = ownDrillSchema.safeParse({
+    ...form,
+    words: {
+      ...form.words,
+      name: form.words.name || 'Name',
+      purpose: form.words.purpose || 'What it is for',
+      steps: form.words.steps.length > 0 ? form.words.steps : ['First step'],
+      cue: form.words.cue || 'The cue',
+      counts: form.words.counts || '..',
+      fake: form.words.fake || '..',
+      tooMuch: form.words.tooMuch || '..',
+    },
+    drill: {
+      ...form.drill,
+      fixes: form.drill.fixes.length > 0 ? form.drill.fixes : [{ fault: 'sway', strength: 1 }],
+    },
+  });
+  if (!shown.success) return null;
+  const file = referenceCase(REFERENCE_HEIGHT_IN, false);
+  const drill = toDrill(shown.data.drill);
+  return (
+    <Panel title="As the student sees it">
+      <LibraryOf own={drillLibrary([...library.own.filter((o) => o.drill.id !== drill.id), shown.data]).own}>
+        <SetupCard
+          drill={drill.id}
+          setup={setupFor(drill, file)}
+          cautions={cautionsFor(drill, file)}
+          heightIn={REFERENCE_HEIGHT_IN}
+          left={false}
+        />
+      </LibraryOf>
+    </Panel>
+  );
+}

@@ -1,0 +1,105 @@
+import { exaggerateText, measureName } from '@inchstep/contract/words';
+import type { FeelSizing } from '@inchstep/core/prescription';
+import { type FormEvent, useState } from 'react';
+import { toast } from 'sonner';
+import { Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
+import { useFeels, useForgetFeel, useNoteFeel } from './queries.ts';
+
+const SHOWN = 5;
+
+/** What the student felt against what was measured; sizes the exaggeration in the cue. */
+export function FeelPanel({
+  studentId,
+  measures,
+}: {
+  readonly studentId: string;
+  readonly measures: readonly string[];
+}) {
+  const feels = useFeels(studentId);
+  const note = useNoteFeel(studentId);
+  const forget = useForgetFeel(studentId);
+  const [measure, setMeasure] = useState(measures[0] ?? '');
+  const [felt, setFelt] = useState('');
+  const [measured, setMeasured] = useState('');
+  const number = (text: string) => Number(text.replace(',', '.'));
+  const keep = (event: FormEvent) => {
+    event.preventDefault();
+    const feel = { id: newId(), measure, felt: number(felt), measured: number(measured) };
+    note.mutate(feel, {
+      onSuccess: () => {
+        setFelt('');
+        setMeasured('');
+        toast('Noted.', { action: { label: 'Undo', onClick: () => forget.mutate(feel.id) } });
+      },
+    });
+  };
+  const ready = measure !== '' && number(felt) > 0 && number(measured) > 0;
+  return (
+    <Panel title="Felt against measured">
+      <Shown query={feels} what="what was felt">
+        {({ records, sizing }) => (
+          <>
+            <p className="font-semibold">{sizingText(sizing)}</p>
+            <ul className="mt-1 text-sm">
+              {records.slice(0, SHOWN).map((r) => (
+                <li key={r.id}>
+                  {measureName(r.measure)}: felt {r.felt}, was {r.measured}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </Shown>
+      {measures.length > 0 && (
+        <form onSubmit={keep} className="mt-2 flex flex-wrap items-end gap-2">
+          <select
+            aria-label="Which change"
+            className="select w-full"
+            value={measure}
+            onChange={(e) => setMeasure(e.target.value)}
+          >
+            {measures.map((id) => (
+              <option key={id} value={id}>
+                {measureName(id)}
+              </option>
+            ))}
+          </select>
+          <Amount label="Felt" value={felt} onChange={setFelt} />
+          <Amount label="Measured" value={measured} onChange={setMeasured} />
+          <button type="submit" className="btn" disabled={!ready || note.isPending}>
+            Note it
+          </button>
+        </form>
+      )}
+      {note.error && <Failed error={note.error} />}
+    </Panel>
+  );
+}
+
+function Amount({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <label className="flex flex-col text-sm">
+      {label}
+      <input
+        className="input w-24"
+        inputMode="decimal"
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    </label>
+  );
+}
+
+function sizingText({ factor, records, lo95, hi95 }: FeelSizing): string {
+  if (factor !== null) return exaggerateText(factor);
+  if (records === 0) return 'Ask how big a change felt, and note it beside what was measured.';
+  return `Not clear yet: between ${lo95.toFixed(1)} and ${hi95.toFixed(1)} times as much, from ${records} ${records === 1 ? 'note' : 'notes'}.`;
+}

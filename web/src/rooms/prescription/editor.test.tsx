@@ -1,0 +1,173 @@
+import type { DrillForm } from '@inchstep/contract/formats';
+import type { LibraryEntry } from '@inchstep/contract/prescription';
+import { describe, expect, test } from '@jest/globals';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { type Asked, draw, fakeServer, ME, Refused } from '../../testing/screen.tsx';
+import { DrillEditorScreen } from './DrillEditorScreen.tsx';
+import { idFor, problemsOf, startingForm } from './drillForm.ts';
+import { drillLibrary } from './drillLibrary.ts';
+import { FeelPanel } from './FeelPanel.tsx';
+import { LibraryScreen } from './LibraryScreen.tsx';
+import { CoachLibrary } from './library.tsx';
+
+const house = drillLibrary([]);
+const copyOf = (id: string): DrillForm => startingForm(id, house) as DrillForm;
+const fit = (id: string): LibraryEntry => {
+  const form = copyOf('knee_gate');
+  return {
+    ...form,
+    drill: { ...form.drill, id },
+    at: '2027-03-01T09:00:00.000Z',
+    usedBy: [],
+  } as unknown as LibraryEntry;
+};
+
+describe('what the editor starts from', () => {
+  test('a copy has its own name, knows where it came from, and every built-in one is fit once it has an id', () => {
+    const form = copyOf('knee_gate');
+    expect(form).toMatchObject({ basedOn: 'knee_gate', drill: { id: '' } });
+    expect(form.words.name).not.toBe(house.nameOf('knee_gate'));
+    for (const { id } of house.drills) {
+      const copy = copyOf(id);
+      expect([id, problemsOf({ ...copy, drill: { ...copy.drill, id: 'own_copy' } }, house)]).toEqual([
+        id,
+        [],
+      ]);
+    }
+  });
+  test('changing the copy leaves the original as it was', () => {
+    const form = copyOf('kiss_the_post');
+    const first = form.drill.setup?.[0];
+    if (first) first.valueIn = 99;
+    form.words.steps.push('More');
+    expect(copyOf('kiss_the_post').drill.setup?.[0]?.valueIn).toBe(0.6);
+    expect(house.wordsOf('kiss_the_post')?.steps).not.toContain('More');
+  });
+  test('an unknown drill is nothing', () => {
+    expect(startingForm('own_nobody', house)).toBeNull();
+  });
+  test('ids come from the name and never run into each other', () => {
+    expect(idFor('Coin under the knee!', () => false)).toBe('own_coin_under_the_knee');
+    expect(idFor('Éclair', () => false)).toBe('own_e_clair');
+    expect(idFor('', (id) => id === 'own_drill')).toBe('own_drill_2');
+  });
+});
+
+describe('the editor', () => {
+  const open = (id: string, more: Record<string, unknown> = {}) => {
+    const asked = fakeServer({ 'GET /api/me': ME, 'GET /api/library': [], ...more });
+    draw(
+      <CoachLibrary>
+        <DrillEditorScreen />
+      </CoachLibrary>,
+      { path: '/library/:drillId/edit', url: `/library/${id}/edit` },
+    );
+    return asked;
+  };
+  test('a new drill says what is missing until nothing is, and is kept under an id of its own', async () => {
+    const asked = open('new', {
+      'PUT /api/library/own_coin': (a: Asked) => ({ ...(a.body as object), at: '', usedBy: [] }),
+    });
+    const keep = (await screen.findByRole('button', { name: 'Keep this drill' })) as HTMLButtonElement;
+    expect(keep.disabled).toBe(true);
+    expect(screen.getByText('Before it can be kept')).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Coin' } });
+    fireEvent.change(screen.getByLabelText('Steps'), { target: { value: 'Lay it down.\nTurn.' } });
+    for (const label of [
+      'What it is for',
+      'The one cue',
+      'It counts when',
+      'Faking it looks like',
+      'Too much looks like',
+    ])
+      fireEvent.change(screen.getByLabelText(label), { target: { value: `${label} so` } });
+    fireEvent.click(screen.getByRole('button', { name: 'Add a fault' }));
+    expect(await screen.findByText('Nothing speaks against it.')).toBeTruthy();
+    fireEvent.click(keep);
+    await waitFor(() => expect(asked.some((a) => a.method === 'PUT')).toBe(true));
+    const sent = asked.find((a) => a.method === 'PUT')?.body as DrillForm;
+    expect(sent.words.steps).toEqual(['Lay it down.', 'Turn.']);
+    expect(sent.drill.id).toBe('own_coin');
+  });
+  test('a copy is drawn as the student sees it; a formula that goes negative is named', async () => {
+    open('kiss_the_post');
+    expect(await screen.findByText('From “Kiss the post”')).toBeTruthy();
+    const card = screen.getByRole('region', { name: 'As the student sees it' });
+    expect(within(card).getByText('Post to trail hip').nextSibling?.textContent).toBe('0.6 in');
+    fireEvent.change(screen.getByLabelText('Fixed part'), { target: { value: '1.4' } });
+    expect(within(card).getByText('Post to trail hip').nextSibling?.textContent).toBe('1.4 in');
+    fireEvent.change(screen.getByLabelText('Fixed part'), { target: { value: '-3' } });
+    expect(await screen.findByText(/would come to -1.5 in/)).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'Keep this drill' }) as HTMLButtonElement).disabled).toBe(
+      true,
+    );
+  });
+  test('an address that names no drill leads back', async () => {
+    open('own_nobody');
+    expect(await screen.findByText('No such drill')).toBeTruthy();
+  });
+});
+
+describe('own drills in the library', () => {
+  const open = (own: LibraryEntry[], url: string, more: Record<string, unknown> = {}) => {
+    const asked = fakeServer({ 'GET /api/me': ME, 'GET /api/library': own, ...more });
+    draw(
+      <CoachLibrary>
+        <LibraryScreen />
+      </CoachLibrary>,
+      { path: '/library/:drillId', url },
+    );
+    return asked;
+  };
+  test('a page says whose it is and puts it aside, naming whose plan keeps it', async () => {
+    const entry = { ...fit('own_gate'), usedBy: [{ studentId: 'x', name: 'Priya Raman' }] };
+    const asked = open([entry], '/library/own_gate', {
+      'POST /api/library/own_gate/retired': { ...entry, retired: true },
+    });
+    expect(await screen.findByText(/your own, after “Knee gate”; in use with Priya Raman/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Put aside' }));
+    await waitFor(() =>
+      expect(asked.find((a) => a.url.endsWith('/retired'))?.body).toEqual({ retired: true }),
+    );
+  });
+  test('what was put aside stands apart and can be taken up again', async () => {
+    open([{ ...fit('own_gate'), retired: true }], '/library/own_gate');
+    expect(await screen.findByText('Put aside')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Take up again' })).toBeTruthy();
+  });
+  test('a file that is no JSON, and one the server refuses, say so', async () => {
+    open([], '/library/knee_gate', {
+      'POST /api/library/import': new Refused(400, 'unknown_drill', 'There is no drill called own_zz.'),
+    });
+    const input = await screen.findByLabelText('File of drills');
+    fireEvent.change(input, { target: { files: [{ name: 'swing.mp4', text: async () => '\u0000' }] } });
+    expect(await screen.findByText(/swing.mp4 is not a JSON file/)).toBeTruthy();
+    fireEvent.change(input, { target: { files: [{ name: 'drills.json', text: async () => '{}' }] } });
+    expect(await screen.findByText('There is no drill called own_zz.')).toBeTruthy();
+  });
+});
+
+describe('felt against measured', () => {
+  const page = (factor: number | null, records: object[] = []) => ({
+    records,
+    sizing: { factor, ratio: 1.9, lo95: 1.1, hi95: 2.6, records: records.length },
+  });
+  test('asks first, says how much once it is clear, and sends what was typed', async () => {
+    const record = { id: 'a', measure: 'shift_top', felt: 4, measured: 2, at: '' };
+    const asked = fakeServer({
+      'GET /api/students/x/feels': page(null),
+      'POST /api/students/x/feels': page(2, [record]),
+    });
+    draw(<FeelPanel studentId="x" measures={['shift_top']} />);
+    expect(await screen.findByText(/Ask how big a change felt/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Felt'), { target: { value: '4' } });
+    fireEvent.change(screen.getByLabelText('Measured'), { target: { value: '2,0' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
+    expect(await screen.findByText(/Feel twice as much/)).toBeTruthy();
+    expect(asked.find((a) => a.method === 'POST')?.body).toMatchObject({
+      measure: 'shift_top',
+      felt: 4,
+      measured: 2,
+    });
+  });
+});

@@ -1,0 +1,27 @@
+import type { OwnDrillDocument } from '@inchstep/contract/formats';
+import { createContext, type ReactNode, useContext, useMemo } from 'react';
+import { type DrillLibrary, drillLibrary } from './drillLibrary.ts';
+import { useOwnDrills } from './queries.ts';
+
+const InUse = createContext<DrillLibrary>(drillLibrary([]));
+export const useLibrary = (): DrillLibrary => useContext(InUse);
+
+/** For pages that are handed the own drills they need, like the student's. */
+export function LibraryOf({
+  own,
+  children,
+}: {
+  readonly own: readonly OwnDrillDocument[];
+  readonly children: ReactNode;
+}) {
+  const library = useMemo(() => drillLibrary(own), [own]);
+  return <InUse.Provider value={library}>{children}</InUse.Provider>;
+}
+
+const NONE: readonly OwnDrillDocument[] = [];
+
+/** For the coach's screens: until the own drills are here, the built-in ones are. */
+export function CoachLibrary({ children }: { readonly children: ReactNode }) {
+  const own = useOwnDrills();
+  return <LibraryOf own={own.data ?? NONE}>{children}</LibraryOf>;
+}
