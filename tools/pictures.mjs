@@ -18,6 +18,7 @@ const VIEWS = [
   { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
   { name: 'drill', of: 'Gus', path: '/drills' },
   { name: 'library', path: '/library/kiss_the_post' },
+  { name: 'drill-editor', path: '/library/kiss_the_post/edit' },
   { name: 'schools', path: '/schools' },
   { name: 'ladder', of: 'Priya', path: '/ladder' },
   { name: 'review', of: 'Mei', path: '/checkins', act: holdAtTop },

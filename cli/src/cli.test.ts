@@ -2,6 +2,8 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { drillsSchema, readDocument, toDrill } from '@inchstep/contract/formats';
+import { checkDrill } from '@inchstep/core/prescription';
 import { afterAll, describe, expect, test } from '@jest/globals';
 import { COMMANDS } from './commands.ts';
 
@@ -127,11 +129,17 @@ describe('bad input is refused by path', () => {
 
 describe('docs/formats.md', () => {
   const text = readFileSync(new URL('../../docs/formats.md', import.meta.url), 'utf8');
-  const examples = [...text.matchAll(/```json (\w+)\n([\s\S]*?)```/g)].map(
+  const all = [...text.matchAll(/```json (\w+)\n([\s\S]*?)```/g)].map(
     (m) => [m[1], m[2]] as [string, string],
   );
+  const examples = all.filter(([name]) => name !== 'drills');
   test('has an example of every command', () => {
     expect(examples.map(([name]) => name)).toEqual(Object.keys(COMMANDS));
+  });
+  test('its file of drills is read, and every drill in it is fit', () => {
+    const file = readDocument(drillsSchema, JSON.parse(all.find(([name]) => name === 'drills')?.[1] ?? ''));
+    if (!file.ok) throw new Error(JSON.stringify(file.problems));
+    expect(file.value.drills.flatMap(({ drill }) => checkDrill(toDrill(drill)))).toEqual([]);
   });
   test.each(examples)('the example of %s answers', (name, json) => {
     expect(problems(name, JSON.parse(json))).toEqual([]);

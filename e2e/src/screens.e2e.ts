@@ -39,6 +39,8 @@ describe('screens of the demo', () => {
     ['progress', 'Hanne', '/progress', 'Is it real?'],
     ['the library', null, '/library', 'Knee swap'],
     ['a drill’s page', null, '/library/kiss_the_post', 'Overdone, makes'],
+    ['the drill editor', null, '/library/kiss_the_post/edit', 'Nothing speaks against it'],
+    ['a new drill', null, '/library/new/edit', 'Before it can be kept'],
     ['schools and bands', null, '/schools', 'What it teaches'],
     ['a place that is not', null, '/nowhere', 'Inch Step'],
   ];

@@ -55,6 +55,8 @@ export const RANGE_WORDS =
 const CAUTIONS: Readonly<Record<string, (about: string) => string>> = {
   light_load: (about) =>
     `Loads the ${LIMIT_WORDS[about] ?? about} a little, where you have had trouble: half the repetitions, and stop if you feel it.`,
+  overruled_load: (about) =>
+    `Loads the ${LIMIT_WORDS[about] ?? about} where you have had trouble, and your coach chose it knowing that. Warm up, half the repetitions, stop at the first twinge, and ask your doctor or physiotherapist if you are unsure.`,
   marked_load: (about) => `Loads the ${LIMIT_WORDS[about] ?? about}: warm up first, and rest the day after.`,
   stick_cap: () => 'Put a soft cap on any stick that stands up, and keep it out of the club’s path.',
   object_near_swing: (about) => `Keep the ${AID_WORDS[about] ?? about} clear of the club.`,

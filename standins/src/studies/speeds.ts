@@ -1,8 +1,8 @@
 import { type Capture, checkCapture } from '@inchstep/core/capture';
-import { diagnose } from '@inchstep/core/diagnosis';
+import { diagnose, reason } from '@inchstep/core/diagnosis';
 import { measureCapture } from '@inchstep/core/measures';
 import { buildPlan } from '@inchstep/core/practice';
-import { DRILLS, prescribe } from '@inchstep/core/prescription';
+import { DRILLS, matchDrills, prescribe } from '@inchstep/core/prescription';
 import { simulate } from '../simulate.ts';
 import { knownCase } from './diagnosisCases.ts';
 
@@ -70,6 +70,7 @@ export function speeds(clock: () => number): Speed[] {
       aids: ['stick', 'chair', 'wall', 'basket', 'wedge', 'bar', 'box', 'phone'] as const,
     },
   }));
+  const reasons = withAids.map((file) => reason(file));
   return [
     time('body fit, two views, ten stations', 30, 40, clock, (i) => measureCapture(at(swings, i))),
     time('refit after one moved mark', null, 40, clock, (i) => {
@@ -79,6 +80,9 @@ export function speeds(clock: () => number): Speed[] {
     time('diagnosis with its next looks', 100, 60, clock, (i) => diagnose(at(cases, i))),
     time(`match over ${DRILLS.length} drills, diagnosis included`, null, 60, clock, (i) =>
       prescribe(at(withAids, i), ['lead_knee_collapse']),
+    ),
+    time(`match over ${DRILLS.length} drills, from a diagnosis`, 5, 60, clock, (i) =>
+      matchDrills(at(withAids, i), at(reasons, i), ['lead_knee_collapse']),
     ),
     time('plan of eight weeks', null, 60, clock, (i) =>
       buildPlan({

@@ -5,7 +5,7 @@ export { type BallUse, DRILLS, type Drill, drillById, type LoadClass } from './d
 export { type FeelRecord, type FeelSizing, feelSizing } from './feelSizing.ts';
 export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';
 export { type Opening, openings } from './openings.ts';
-export { type Prescribed, type Prescription, prescribe, type ScorePart } from './prescribe.ts';
+export { matchDrills, type Prescribed, type Prescription, prescribe, type ScorePart } from './prescribe.ts';
 export {
   type Caution,
   cautionsFor,

@@ -3,8 +3,9 @@ import fc from 'fast-check';
 import type { CaseFile } from '../diagnosis/index.ts';
 import { testCase as base, seen } from '../diagnosis/testCase.ts';
 import { AIDS, LIMITS, type SchoolChoiceSet, type StudentFacts } from '../intake/index.ts';
-import { DRILLS } from './drillTable.ts';
+import { DRILLS, type Drill, drillById } from './drillTable.ts';
 import { prescribe } from './prescribe.ts';
+import { cautionsFor } from './rules.ts';
 import { setupFor, stanceByClub, stanceIn } from './setupCard.ts';
 import { tellingMeasures } from './tellingMeasures.ts';
 
@@ -30,6 +31,14 @@ describe('hand-decided matches', () => {
     const p = prescribe(person({ limits: ['back'] }), ['no_extension']);
     expect(refusalOf(p, 'pull_the_rod')).toMatchObject({ code: 'limit', about: 'back' });
     expect(refusalOf(p, 'tuck_and_hold')).toMatchObject({ code: 'limit', about: 'back' });
+  });
+  test('a limit that was overruled stands on the card as one, not as a light load', () => {
+    const sore = person({ limits: ['knee', 'balance'] });
+    const codes = (id: string) =>
+      cautionsFor(drillById(id) as Drill, sore).map((c) => `${c.code} ${c.about}`);
+    expect(codes('knee_roll')).toContain('overruled_load knee');
+    expect(codes('knee_swap')).toContain('light_load knee');
+    expect(codes('step_out_turn')).toContain('overruled_load balance');
   });
   test('dizziness closes turning jumps even where the load is light', () => {
     const p = prescribe(person({ limits: ['balance'] }), ['late_start']);

@@ -66,12 +66,19 @@ const SHORT_WEEK_MINUTES = 60;
  * One drill, at most two, for what comes first. `given` replaces the diagnosis's own choice of
  * what to work on (the coach's word goes).
  */
-export function prescribe(
+export const prescribe = (
   file: CaseFile,
   given?: readonly string[],
   library: Library = HOUSE_LIBRARY,
+): Prescription => matchDrills(file, reason(file), given, library);
+
+/** The same from a diagnosis already made. */
+export function matchDrills(
+  file: CaseFile,
+  diagnosis: Reasoned,
+  given?: readonly string[],
+  library: Library = HOUSE_LIBRARY,
 ): Prescription {
-  const diagnosis = reason(file);
   const workOn = given ?? diagnosis.workOn;
   const rejected: Refusal[] = [];
   const offered: Prescribed[] = [];

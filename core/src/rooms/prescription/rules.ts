@@ -85,6 +85,7 @@ export function drillsClash(a: Drill, otherId: string, library: Library = HOUSE_
 export interface Caution {
   readonly code:
     | 'light_load'
+    | 'overruled_load'
     | 'marked_load'
     | 'object_near_swing'
     | 'stick_cap'
@@ -99,7 +100,11 @@ export function cautionsFor(drill: Drill, file: CaseFile): Caution[] {
   const cautions: Caution[] = [];
   for (const [load, grade] of loadsOf(drill)) {
     const limit = LIMIT_OF_LOAD[load];
-    if (file.student.limits.includes(limit)) cautions.push({ code: 'light_load', about: limit });
+    const limited = file.student.limits.includes(limit);
+    // Only a coach who overruled the limit can have brought a marked load here.
+    if (limited && (grade === 2 || limit === 'balance'))
+      cautions.push({ code: 'overruled_load', about: limit });
+    else if (limited) cautions.push({ code: 'light_load', about: limit });
     else if (grade === 2) cautions.push({ code: 'marked_load', about: limit });
   }
   const aids = drill.aids.flat();

@@ -74,8 +74,7 @@ function Editor({ start }: { readonly start: DrillForm }) {
         <FitPart form={form} />
         <DistancesPart form={form} />
       </div>
-      <div className="flex flex-col gap-4 lg:sticky lg:top-2">
-        <Preview form={whole} />
+      <div className="flex flex-col gap-4 lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:overflow-y-auto">
         <Verdict problems={problems} />
         {start.basedOn && (
           <label className="flex min-h-11 items-center gap-2">
@@ -92,6 +91,7 @@ function Editor({ start }: { readonly start: DrillForm }) {
             Leave it
           </Link>
         </div>
+        <Preview form={whole} />
       </div>
     </form>
   );

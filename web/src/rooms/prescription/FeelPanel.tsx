@@ -1,4 +1,5 @@
 import { exaggerateText, measureName } from '@inchstep/contract/words';
+import { BAND_ROWS } from '@inchstep/core/intake';
 import type { FeelSizing } from '@inchstep/core/prescription';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
@@ -6,6 +7,7 @@ import { Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
 import { useFeels, useForgetFeel, useNoteFeel } from './queries.ts';
 
 const SHOWN = 5;
+const UNIT_WORDS: Readonly<Record<string, string>> = { deg: 'degrees' };
 
 /** What the student felt against what was measured; sizes the exaggeration in the cue. */
 export function FeelPanel({
@@ -33,6 +35,8 @@ export function FeelPanel({
       },
     });
   };
+  const known = BAND_ROWS.find((row) => row.id === measure)?.unit;
+  const unit = known ? `, ${UNIT_WORDS[known] ?? known}` : '';
   const ready = measure !== '' && number(felt) > 0 && number(measured) > 0;
   return (
     <Panel title="Felt against measured">
@@ -64,8 +68,8 @@ export function FeelPanel({
               </option>
             ))}
           </select>
-          <Amount label="Felt" value={felt} onChange={setFelt} />
-          <Amount label="Measured" value={measured} onChange={setMeasured} />
+          <Amount label={`Felt${unit}`} value={felt} onChange={setFelt} />
+          <Amount label={`Measured${unit}`} value={measured} onChange={setMeasured} />
           <button type="submit" className="btn" disabled={!ready || note.isPending}>
             Note it
           </button>

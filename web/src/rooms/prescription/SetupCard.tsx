@@ -30,10 +30,15 @@ export function SetupCard({
   const { length, lengths } = useUnits();
   if (!words) return null;
   return (
-    <article className="flex flex-col gap-3" aria-label={`Set-up card: ${words.name}`}>
+    <article className="@container flex flex-col gap-3" aria-label={`Set-up card: ${words.name}`}>
       <p>{words.purpose}</p>
-      <div className="grid gap-3 md:grid-cols-[minmax(16rem,24rem)_1fr]">
-        <SetupDrawing setup={setup} heightIn={heightIn} left={left} />
+      <div className="grid gap-3 @2xl:grid-cols-[minmax(16rem,24rem)_1fr]">
+        <SetupDrawing
+          setup={setup}
+          heightIn={heightIn}
+          left={left}
+          nameOf={(id) => distanceName(drill, id)}
+        />
         <div>
           <ol className="list-decimal pl-5">
             {words.steps.map((step) => (
@@ -51,7 +56,7 @@ export function SetupCard({
         </div>
       </div>
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
-      <dl className="grid gap-2 sm:grid-cols-3">
+      <dl className="grid gap-2 @lg:grid-cols-3">
         <Fact title="It counts when">{words.counts}</Fact>
         <Fact title="Faking it looks like">{words.fake}</Fact>
         <Fact title="Too much looks like">{words.tooMuch}</Fact>

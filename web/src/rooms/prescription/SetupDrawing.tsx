@@ -1,4 +1,3 @@
-import { SETUP_WORDS } from '@inchstep/contract/words';
 import { type Drawing, drawSetup, type SetupValue, type Shape, type Tone } from '@inchstep/core/prescription';
 import { useUnits } from '../../platform/units.ts';
 
@@ -10,22 +9,27 @@ const FILL: Record<Tone, string> = {
 };
 /** Pixels of the picture for an inch; the picture itself scales with its column. */
 const PX = 4;
+/** About the size a view is shown at, and the letters wanted there, pixels. */
+const SHOWN = { wide: 190, tall: 288, letters: 13 } as const;
 
 /** The student with everything the card names, to scale, from above and from the front. */
 export function SetupDrawing({
   setup,
   heightIn,
   left,
+  nameOf,
 }: {
   readonly setup: readonly SetupValue[];
   readonly heightIn: number;
   readonly left: boolean;
+  /** Name of a distance. */
+  readonly nameOf: (id: string) => string;
 }) {
   const { above, front } = drawSetup(setup, { heightIn });
   const { length } = useUnits();
   const said = setup
     .filter(({ id }) => !id.startsWith('camera'))
-    .map(({ id, valueIn }) => `${SETUP_WORDS[id]} ${length(valueIn)}`)
+    .map(({ id, valueIn }) => `${nameOf(id)} ${length(valueIn)}`)
     .join(', ');
   // From above a right-hander who faces the ball has the target on the left; from the front, on the right.
   return (
@@ -50,9 +54,11 @@ function View({
   const { length } = useUnits();
   const [low, high] = [drawing.lowIn, drawing.highIn];
   const wide = (high[0] - low[0]) * PX;
-  const tall = (high[1] - low[1]) * PX + 14;
+  // Both views are drawn at their own scale; their letters come out alike.
+  const letters = SHOWN.letters * Math.max(wide / SHOWN.wide, ((high[1] - low[1]) * PX) / SHOWN.tall);
+  const tall = (high[1] - low[1]) * PX + 1.2 * letters;
   const x = (inches: number) => (side > 0 ? inches - low[0] : high[0] - inches) * PX;
-  const y = (inches: number) => (high[1] - inches) * PX + 14;
+  const y = (inches: number) => (high[1] - inches) * PX + 1.2 * letters;
   return (
     <figure className="rounded bg-base-200">
       <svg
@@ -63,8 +69,8 @@ function View({
       >
         <text
           x={side > 0 ? wide - 4 : 4}
-          y={12}
-          fontSize={12}
+          y={letters}
+          fontSize={letters}
           textAnchor={side > 0 ? 'end' : 'start'}
           fill="currentColor"
         >
@@ -73,13 +79,13 @@ function View({
         {/* The body is one silhouette: its parts must not darken where they meet. */}
         <g opacity={0.3}>
           {drawing.shapes.filter(isBody).map((shape, i) => (
-            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} />
+            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} letters={letters} />
           ))}
         </g>
         {drawing.shapes
           .filter((shape) => !isBody(shape))
           .map((shape, i) => (
-            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} />
+            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} letters={letters} />
           ))}
       </svg>
       <figcaption className="px-2 pb-1 text-center text-sm">{name}</figcaption>
@@ -96,11 +102,13 @@ function ShapeMark({
   x,
   y,
   text,
+  letters,
 }: {
   readonly shape: Shape;
   readonly x: Place;
   readonly y: Place;
   readonly text: (inches: number) => string;
+  readonly letters: number;
 }) {
   switch (shape.kind) {
     case 'limb':
@@ -140,7 +148,7 @@ function ShapeMark({
         />
       );
     case 'dimension':
-      return <Dimension shape={shape} x={x} y={y} text={text(shape.valueIn)} />;
+      return <Dimension shape={shape} x={x} y={y} text={text(shape.valueIn)} letters={letters} />;
   }
 }
 
@@ -149,11 +157,13 @@ function Dimension({
   x,
   y,
   text,
+  letters,
 }: {
   readonly shape: Extract<Shape, { kind: 'dimension' }>;
   readonly x: Place;
   readonly y: Place;
   readonly text: string;
+  readonly letters: number;
 }) {
   const [x1, y1, x2, y2] = [x(shape.from[0]), y(shape.from[1]), x(shape.to[0]), y(shape.to[1])];
   const stance = shape.id === 'stance';
@@ -168,8 +178,8 @@ function Dimension({
       ))}
       <text
         x={(x1 + x2) / 2}
-        y={(y1 + y2) / 2 + (stance ? 15 : -8)}
-        fontSize={13}
+        y={(y1 + y2) / 2 + (stance ? 1.2 : -0.6) * letters}
+        fontSize={letters}
         fontWeight={600}
         textAnchor="middle"
         fill="currentColor"

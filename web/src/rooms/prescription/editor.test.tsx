@@ -160,8 +160,8 @@ describe('felt against measured', () => {
     });
     draw(<FeelPanel studentId="x" measures={['shift_top']} />);
     expect(await screen.findByText(/Ask how big a change felt/)).toBeTruthy();
-    fireEvent.change(screen.getByLabelText('Felt'), { target: { value: '4' } });
-    fireEvent.change(screen.getByLabelText('Measured'), { target: { value: '2,0' } });
+    fireEvent.change(screen.getByLabelText('Felt, in'), { target: { value: '4' } });
+    fireEvent.change(screen.getByLabelText('Measured, in'), { target: { value: '2,0' } });
     fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
     expect(await screen.findByText(/Feel twice as much/)).toBeTruthy();
     expect(asked.find((a) => a.method === 'POST')?.body).toMatchObject({
