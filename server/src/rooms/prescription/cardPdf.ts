@@ -1,4 +1,4 @@
-import { cautionText, exaggerateText, type LibraryWords } from '@inchstep/contract/words';
+import { CLUB_WORDS, cautionText, exaggerateText, type LibraryWords } from '@inchstep/contract/words';
 import { inToCm } from '@inchstep/core/foundation';
 import {
   type Caution,
@@ -20,6 +20,8 @@ export interface CardAsk {
   readonly left: boolean;
   readonly setup: readonly SetupValue[];
   readonly cautions: readonly Caution[];
+  /** Ankles apart, club by club. */
+  readonly stances: readonly SetupValue[];
   readonly units: 'in' | 'cm';
   readonly paper: 'A4' | 'LETTER';
 }
@@ -60,6 +62,11 @@ export function cardPdf(ask: CardAsk): Promise<Buffer> {
   pdf.y = top + DRAWING_TALL + 30;
   for (const { id, valueIn } of ask.setup)
     row(pdf, ask.library.distanceName(ask.drill, id), length(valueIn), wide);
+  const stances = ask.stances.map(({ id, valueIn }) => `${CLUB_WORDS[id]?.toLowerCase()} ${length(valueIn)}`);
+  pdf
+    .font('Helvetica')
+    .fontSize(9.5)
+    .text(`Ankles apart by club: ${stances.join(', ')}.`, { width: wide });
   pdf.moveDown(0.6).font('Helvetica').fontSize(12);
   words.steps.forEach((step, i) => {
     pdf.text(`${i + 1}.  ${step}`, MARGIN, pdf.y, { width: wide }).moveDown(0.2);
@@ -180,11 +187,13 @@ function drawShape(
         .lineTo(...to)
         .stroke(INK);
       const [x, y] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-      pdf.font('Helvetica-Bold').fontSize(9).fillColor(INK);
-      pdf.text(length(shape.valueIn), x - 30, y + (shape.id === 'stance' ? 4 : -12), {
-        width: 60,
-        align: 'center',
-      });
+      const text = length(shape.valueIn);
+      const top = y + (shape.id === 'stance' ? 4 : -14);
+      pdf.font('Helvetica-Bold').fontSize(9);
+      // On its own paper, so that no wall or leg runs through the number.
+      const half = pdf.widthOfString(text) / 2 + 2;
+      pdf.rect(x - half, top - 1, 2 * half, 11).fill('#ffffff');
+      pdf.fillColor(INK).text(text, x - 30, top, { width: 60, align: 'center' });
       break;
     }
   }

@@ -1,6 +1,13 @@
 import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
 import { diagnose } from '@inchstep/core/diagnosis';
-import { cautionsFor, type Drill, drillsClash, prescribe, setupFor } from '@inchstep/core/prescription';
+import {
+  cautionsFor,
+  type Drill,
+  drillsClash,
+  prescribe,
+  setupFor,
+  stanceByClub,
+} from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
@@ -77,6 +84,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
     left: profile.handedness === 'left',
     setup: setupFor(drill, file),
     cautions: cautionsFor(drill, file),
+    stances: stanceByClub(file),
   });
 }
 
