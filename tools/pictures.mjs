@@ -7,6 +7,10 @@ import { openBrowser } from './browser.mjs';
 const base = `http://localhost:${process.env.PORT ?? 4310}`;
 const [folder = 'docs/screenshots', ...only] = process.argv.slice(2);
 
+/** Quick looks that leave two roots standing, and one that says too little. */
+const TWO_ROOTS = ['lead_knee_in_top.high', 'seat_loss_impact.high', 'turn_impact.low', 'obs.flip'];
+const TOO_LITTLE = ['ball.slice'];
+
 /** name, whose page, path below the student, what to wait for or do before the picture. */
 const VIEWS = [
   { name: 'today', path: '/' },
@@ -16,6 +20,8 @@ const VIEWS = [
   { name: 'bench', of: 'Priya', path: '/bench', act: openBench },
   { name: 'reasons', of: 'Kofi', path: '/diagnosis' },
   { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
+  { name: 'chain-two', of: 'Wren', path: '/diagnosis', seen: TWO_ROOTS, act: openChain },
+  { name: 'chain-thin', of: 'Wren', path: '/diagnosis', seen: TOO_LITTLE, act: openChain },
   { name: 'drill', of: 'Gus', path: '/drills' },
   { name: 'library', path: '/library/kiss_the_post' },
   { name: 'drill-editor', path: '/library/kiss_the_post/edit' },
@@ -42,6 +48,19 @@ async function openBench(page) {
   });
   await new Promise((done) => setTimeout(done, 2500));
 }
+
+/** A quick look of the coach's, kept as a diagnosis. */
+const diagnose = (page, student, ids) =>
+  page.evaluate(
+    (url, findings) =>
+      fetch(url, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ id: crypto.randomUUID(), swingId: null, findings }),
+      }),
+    `/api/students/${student}/diagnoses`,
+    ids.map((id) => ({ id, seen: 'present' })),
+  );
 
 async function openChain(page) {
   await page.evaluate(() =>
@@ -70,6 +89,7 @@ try {
   for (const view of VIEWS) {
     if (only.length > 0 && !only.includes(view.name)) continue;
     const student = students.find((s) => s.profile.firstName === view.of);
+    if (view.seen) await diagnose(page, student.id, view.seen);
     let url = student ? `/students/${student.id}${view.path ?? ''}` : view.path;
     if (view.phone) {
       const link = await page.evaluate(
