@@ -58,7 +58,7 @@ module.exports = {
     {
       name: 'standins-on-core',
       severity: 'error',
-      from: { path: '^standins/', pathNot: '^standins/src/demo/main\\.ts$' },
+      from: { path: '^standins/', pathNot: '^standins/src/demo/(main|devices)\\.ts$' },
       to: { path: ['^contract/', '^server/', '^web/', '^cli/'] },
     },
     {
@@ -70,13 +70,13 @@ module.exports = {
     {
       name: 'only-routes-know-fastify',
       severity: 'error',
-      from: { path: '^server/src/rooms/', pathNot: 'routes\\.ts$' },
+      from: { path: '^server/src/rooms/', pathNot: '[rR]outes\\.ts$' },
       to: { path: 'node_modules/(@?fastify)' },
     },
     {
       name: 'only-repo-and-tables-know-drizzle',
       severity: 'error',
-      from: { path: '^server/src/rooms/', pathNot: '(repo|tables)\\.ts$' },
+      from: { path: '^server/src/rooms/', pathNot: '([rR]epo|tables)\\.ts$' },
       to: { path: 'node_modules/drizzle-orm' },
     },
     {
@@ -88,7 +88,7 @@ module.exports = {
     {
       name: 'only-queries-fetch',
       severity: 'error',
-      from: { path: '^web/src/rooms/', pathNot: '(queries|outbox|useAutosave|\\.test)\\.tsx?$' },
+      from: { path: '^web/src/rooms/', pathNot: '([qQ]ueries|outbox|useAutosave|\\.test)\\.tsx?$' },
       to: { path: '^web/src/platform/http\\.ts$', dependencyTypesNot: ['type-only'] },
     },
     ...roomRules,

@@ -30,6 +30,7 @@ export default {
       displayName: 'web',
       testEnvironment: 'jsdom',
       setupFiles: ['<rootDir>/tools/jsdomSetup.mjs'],
+      setupFilesAfterEnv: ['<rootDir>/tools/patience.mjs'],
       testMatch: ['<rootDir>/web/src/**/*.test.{ts,tsx}'],
       moduleNameMapper: {
         '^lucide-react$': '<rootDir>/node_modules/lucide-react/dist/cjs/lucide-react.js',

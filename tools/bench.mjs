@@ -1,4 +1,4 @@
-// Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench calibration N`.
+// Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -97,12 +97,13 @@ function coverageTable() {
 
 function marksTable() {
   console.log('What fewer marks still tell, five stations and two views');
-  console.log('marks placed'.padEnd(44), 'count  verdicts kept   held');
+  console.log('marks placed'.padEnd(44), 'count  verdicts kept  leading   held');
   for (const m of lines(node(['dist/bench.js', 'marks', size ?? '40']).stdout))
     console.log(
       m.name.padEnd(44),
       m.marks.toFixed(0).padStart(5),
       percent(m.kept).padStart(14),
+      percent(m.leading).padStart(8),
       percent(m.held).padStart(6),
     );
 }

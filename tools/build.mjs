@@ -1,6 +1,7 @@
 // Builds what runs: cli and server bundled for Node (their packages stay outside), the web app by Vite.
 import { mkdirSync } from 'node:fs';
 import { build } from 'esbuild';
+import { buildNetworks } from './networks.mjs';
 
 const only = process.argv[2];
 const node = {
@@ -37,6 +38,7 @@ if (!only || only === 'server') {
   });
 }
 if (!only || only === 'web') {
+  await buildNetworks();
   const { build: viteBuild } = await import('vite');
   await viteBuild({ root: 'web', logLevel: 'warn' });
 }

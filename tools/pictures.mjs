@@ -18,6 +18,8 @@ const VIEWS = [
   { name: 'new-student', path: '/students/new' },
   { name: 'student', of: 'Priya', path: '' },
   { name: 'bench', of: 'Priya', path: '/bench', act: openBench },
+  { name: 'compare', of: 'Priya', path: '/compare', act: holdPair },
+  { name: 'motion', of: 'Kofi', path: '/bench', act: openMotion },
   { name: 'reasons', of: 'Kofi', path: '/diagnosis' },
   { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
   { name: 'chain-two', of: 'Wren', path: '/diagnosis', seen: TWO_ROOTS, act: openChain },
@@ -47,6 +49,24 @@ async function openBench(page) {
     top?.click();
   });
   await new Promise((done) => setTimeout(done, 2500));
+}
+
+async function holdPair(page) {
+  await new Promise((done) => setTimeout(done, 3000));
+  await page.evaluate(() =>
+    [...document.querySelectorAll('button')].find((b) => b.textContent === 'Top')?.click(),
+  );
+  await new Promise((done) => setTimeout(done, 2000));
+}
+
+async function openMotion(page) {
+  await page.evaluate(() =>
+    [...document.querySelectorAll('li a[href*="/bench/"]')]
+      .find((a) => a.textContent.includes('Motion'))
+      ?.click(),
+  );
+  await page.waitForSelector('input[aria-label="Time in the swing"]');
+  await new Promise((done) => setTimeout(done, 1000));
 }
 
 /** A quick look of the coach's, kept as a diagnosis. */

@@ -50,6 +50,20 @@ describe('each command answers in its format', () => {
     expect(answer('simulate', ask)).toEqual(answer('simulate', ask));
     expect(answer('simulate', ask)).not.toEqual(answer('simulate', { ...ask, seed: 4 }));
   });
+  test('simulate with other devices beside the camera leaves the marks as they are', () => {
+    const ask = { faults: { sway: 2 }, seed: 7 };
+    const bare = answer('simulate', ask) as unknown as { swings: { capture: object }[] };
+    const full = answer('simulate', { ...ask, track: true, pressure: true, shots: 12 }) as unknown as {
+      swings: { capture: object; track: string; pressure: string; truth: { timeMeasures: object } }[];
+      shots: string;
+      truth: { shotMeans: { lowPointIn: number } };
+    };
+    expect(full.swings[0]?.capture).toEqual(bare.swings[0]?.capture);
+    expect(full.swings[0]?.track.split('\n')[0]).toMatch(/^time_s,lead_hip_x_in/);
+    expect(full.swings[0]?.pressure.split('\n')[0]).toBe('time_s,lead_pct');
+    expect(full.shots.trim().split('\n')).toHaveLength(13);
+    expect(full.truth.shotMeans.lowPointIn).toBeLessThan(0);
+  });
   test('diagnose', () => {
     expect(answer('diagnose', file)).toMatchObject({
       format: 'inchstep.diagnosis/1',
@@ -161,6 +175,16 @@ describe('the program itself', () => {
     writeFileSync(path, gate('FFF'));
     expect(JSON.parse(run(['gate', path]).stdout)).toMatchObject({ decision: 'hold' });
     expect(JSON.parse(run(['gate', '-'], gate('P')).stdout)).toMatchObject({ decision: 'continue' });
+  });
+  test('--track and --shots put motion and shots beside the captures; an unknown word is refused', () => {
+    const made = run(['simulate', '-', '--track', '--shots'], '{"seed":3}');
+    expect(JSON.parse(made.stdout)).toMatchObject({
+      swings: [{ track: expect.stringMatching(/^time_s/) }],
+      shots: expect.stringMatching(/^shot,/),
+    });
+    const refused = run(['simulate', '-', '--sound'], '{}');
+    expect([refused.status, refused.stdout]).toEqual([2, '']);
+    expect(refused.stderr).toMatch(/--sound/);
   });
   test('exit 2 and one line on standard error for bad input, nothing on standard output', () => {
     for (const [args, input] of [

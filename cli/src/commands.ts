@@ -5,11 +5,14 @@ import {
   diagnosisAnswer,
   gateSchema,
   measuresAnswer,
+  motionCsv,
   plain,
   planAnswer,
   planCaseSchema,
   prescriptionAnswer,
+  pressureCsv,
   readDocument,
+  shotsCsv,
   simulateSchema,
   toCapture,
   toCaptureDocument,
@@ -24,7 +27,7 @@ import { measureCapture } from '@inchstep/core/measures';
 import { buildPlan, checkPlan, readReps, repGate } from '@inchstep/core/practice';
 import { drillById, prescribe } from '@inchstep/core/prescription';
 import { judgeChange } from '@inchstep/core/progress';
-import { FAULT_EFFECTS, simulate } from '@inchstep/standins';
+import { FAULT_EFFECTS, type SimulateRequest, simulate, simulateShots } from '@inchstep/standins';
 
 /** A core command: a document in, an answer or problems out. No clock, no files, no network. */
 export type Command = (json: unknown) => Result<unknown>;
@@ -98,18 +101,24 @@ const simulateGolfer: Command = (json) => {
     (id) => !FAULT_EFFECTS.some((effect) => effect.fault === id),
   );
   if (unknown) return bad([problem('unknown_fault', `faults.${unknown}`, { id: unknown })]);
-  const { golfer, faults, seed, swings, views } = read.value;
-  const spec = plain(golfer as never) as never;
-  const made = simulate({
-    golfer: spec,
-    faults,
-    seed,
-    swings,
+  const { golfer, views, ...rest } = read.value;
+  const request: SimulateRequest = {
+    ...rest,
+    golfer: plain(golfer as never) as never,
     ...(views ? { views: views.map((view) => plain(view as never) as never) } : {}),
-  });
+  };
+  const { shots, means } = simulateShots(request);
   return good({
     format: 'inchstep.simulated/1',
-    swings: made.map(({ capture, truth }) => ({ capture: toCaptureDocument(capture), truth })),
+    swings: simulate(request).map(({ capture, track, pressure, truth }) => ({
+      capture: toCaptureDocument(capture),
+      ...(track ? { track: motionCsv(track) } : {}),
+      ...(pressure ? { pressure: pressureCsv(pressure) } : {}),
+      truth,
+    })),
+    ...(shots.length > 0
+      ? { shots: shotsCsv(shots, golfer.handedness === 'left'), truth: { shotMeans: means } }
+      : {}),
   });
 };
 

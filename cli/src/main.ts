@@ -29,10 +29,29 @@ function parse(text: string): unknown {
   }
 }
 
-const answerOf = (command: Command, text: string): Result<unknown> => command(parse(text));
+/** Words after the file that put a field into the document: `simulate -` with `--track`. */
+const FLAG_FIELDS: Readonly<Record<string, readonly [field: string, value: unknown]>> = {
+  '--track': ['track', true],
+  '--shots': ['shots', 20],
+  '--pressure': ['pressure', true],
+};
 
-function runOnce(command: Command, file: string): void {
-  const result = answerOf(command, readInput(file));
+function withFlags(json: unknown, words: readonly string[]): unknown {
+  const fields = words.flatMap((word) => {
+    const field = FLAG_FIELDS[word];
+    return field ? [field] : [];
+  });
+  return typeof json === 'object' && json !== null ? { ...Object.fromEntries(fields), ...json } : json;
+}
+
+type Answer = (text: string) => Result<unknown>;
+const answerWith =
+  (command: Command, words: readonly string[]): Answer =>
+  (text) =>
+    command(withFlags(parse(text), words));
+
+function runOnce(answer: Answer, file: string): void {
+  const result = answer(readInput(file));
   if (!result.ok) throw new BadInput(problemLine(result.problems));
   process.stdout.write(`${JSON.stringify(result.value)}\n`);
 }
@@ -46,7 +65,7 @@ function readInput(file: string): string {
 }
 
 /** One answer line per line in; a bad line answers with its error and the stream goes on. */
-async function runLines(command: Command, file: string): Promise<void> {
+async function runLines(answerLine: Answer, file: string): Promise<void> {
   const input = file === '-' ? process.stdin : createReadStream(file);
   let line = 0;
   for await (const text of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
@@ -54,7 +73,7 @@ async function runLines(command: Command, file: string): Promise<void> {
     if (text.trim() === '') continue;
     let answer: unknown;
     try {
-      const result = answerOf(command, text);
+      const result = answerLine(text);
       answer = result.ok ? result.value : { error: problemLine(result.problems) };
     } catch (error) {
       if (!(error instanceof BadInput)) throw error;
@@ -76,8 +95,12 @@ async function main([name, ...rest]: readonly string[]): Promise<void> {
       `usage: inchstep ${Object.keys(COMMANDS).join('|')} FILE [--lines]   (- = standard input)`,
     );
   }
-  if (rest.includes('--lines')) await runLines(command, file);
-  else runOnce(command, file);
+  const strange = rest.find((word) => word.startsWith('--') && word !== '--lines' && !FLAG_FIELDS[word]);
+  if (strange)
+    throw new BadInput(`there is no ${strange}: use --lines, or with simulate --track, --shots, --pressure`);
+  const answer = answerWith(command, rest);
+  if (rest.includes('--lines')) await runLines(answer, file);
+  else runOnce(answer, file);
 }
 
 try {

@@ -45,7 +45,13 @@ export async function nameStations(page: Page, view: string, truth: ClipTruth): 
 }
 
 /** Puts a point of the picture under the pointer and presses. */
-async function pressAt(page: Page, view: string, truth: ClipTruth, u: number, v: number): Promise<void> {
+export async function pressAt(
+  page: Page,
+  view: string,
+  truth: ClipTruth,
+  u: number,
+  v: number,
+): Promise<void> {
   const size = truth.views.find(({ id }) => id === view);
   const pane = await page.$(`[data-testid="pane-${view}"]`);
   const box = await pane?.boundingBox();

@@ -4,7 +4,7 @@ import { STATION_WORDS } from '@inchstep/contract/words';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { KEYS, markStation, markSticks, nameStations, shownMeasures } from './bench.ts';
-import { chooseFile, press, pressText, see, story, textOf, type } from './hands.ts';
+import { chooseFile, press, pressText, see, seePart, story, textOf, type } from './hands.ts';
 import { CLIPS, type Program, startProgram, truthOf } from './program.ts';
 
 /** From an empty program to a line of progress, in the order of the work; each step stands on the last. */
@@ -68,13 +68,13 @@ describe('a coach’s first student', () => {
     await press(page, 'Diagnose', 'link');
     await press(page, 'club runs past level at the top: not looked');
     await press(page, 'Diagnose');
-    await page.waitForSelector('[data-testid^="root-"]');
+    await seePart(page, '[data-testid^="root-"]');
     const roots = await page.$$eval('[data-testid^="root-"]', (all) =>
       all.map((element) => (element as HTMLElement).dataset.testid),
     );
     expect(roots[0]).toBe('root-lead_knee_collapse');
     await press(page, 'Work on this, find the drill');
-    await page.waitForSelector('[data-testid^="drill-"]');
+    await seePart(page, '[data-testid^="drill-"]');
     await see(page, 'Not offered');
     await press(page, 'Take into use, lay out the plan');
     await see(page, 'Lay out the plan');
@@ -85,7 +85,7 @@ describe('a coach’s first student', () => {
   step('opens the private link at phone size and logs a set', async () => {
     await page.goto(`${studentUrl}/checkins`);
     await press(page, 'Make a private link');
-    const link = await page.waitForSelector('[data-testid="private-link"]');
+    const link = await seePart(page, '[data-testid="private-link"]');
     const address = await link?.evaluate((element) => (element as HTMLInputElement).value);
     phone = await program.page(390, 844);
     await phone.bringToFront();
@@ -114,11 +114,11 @@ describe('a coach’s first student', () => {
   step('shows it in the queue, then and now, and answers', async () => {
     await page.bringToFront();
     await page.goto(program.url);
-    await page.waitForSelector('[data-testid="queue"]');
+    await seePart(page, '[data-testid="queue"]');
     expect(await textOf(page, '[data-testid="queue"]')).toContain('The knee goes out by itself now.');
     await pressText(page, 'Priya Raman');
     await see(page, 'Then and now');
-    await page.waitForSelector('textarea[aria-label="Reply"]');
+    await seePart(page, 'textarea[aria-label="Reply"]');
     const draft = await page.$eval('textarea[aria-label="Reply"]', (t) => (t as HTMLTextAreaElement).value);
     expect(draft).toContain('Priya');
     await page.focus('textarea[aria-label="Reply"]');
@@ -149,9 +149,9 @@ describe('a coach’s first student', () => {
 async function measureClips(page: Page, key: string, truth: ReturnType<typeof truthOf>): Promise<number> {
   let marks = 0;
   await chooseFile(page, '[data-testid="file-face_on"]', join(CLIPS, `${key}.face_on.mp4`));
-  await page.waitForSelector('[data-testid="pane-face_on"]');
+  await seePart(page, '[data-testid="pane-face_on"]');
   await chooseFile(page, '[data-testid="file-down_the_line"]', join(CLIPS, `${key}.down_the_line.mp4`));
-  await page.waitForSelector('[data-testid="pane-down_the_line"]');
+  await seePart(page, '[data-testid="pane-down_the_line"]');
   for (const view of ['down_the_line', 'face_on']) {
     await nameStations(page, view, truth);
     await tellCamera(page, view, truth);

@@ -4,10 +4,20 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 /** What a person does: presses what is named, types into what is labelled, reads what stands there. */
 export async function press(page: Page, name: string, role = 'button'): Promise<void> {
   try {
-    await page.locator(`::-p-aria([name="${name}"][role="${role}"])`).click();
+    const locator = page.locator(`::-p-aria([name="${name}"][role="${role}"])`);
+    await locator.map(uncovered).wait();
+    await locator.click();
   } catch {
     throw await withPicture(page, `nothing to press is called “${name}”`);
   }
+}
+
+/** Runs in the page: scrolls what a bar lies over into the open, where a finger could reach it. */
+function uncovered(element: Element): boolean {
+  const { x, y, width, height } = element.getBoundingClientRect();
+  const there = document.elementFromPoint(x + width / 2, y + height / 2);
+  if (!there || (there !== element && !element.contains(there))) element.scrollIntoView({ block: 'center' });
+  return true;
 }
 
 /** Presses the first thing whose text contains these words. */
@@ -24,6 +34,13 @@ export async function see(page: Page, text: string): Promise<void> {
   } catch {
     throw await withPicture(page, `“${text}” did not show`);
   }
+}
+
+/** Waits for a part of the page; where it doesn't come, the error says what stood there instead. */
+export async function seePart(page: Page, selector: string): Promise<ElementHandle<Element>> {
+  const found = await page.waitForSelector(selector).catch(() => null);
+  if (!found) throw await withPicture(page, `no “${selector}” came`);
+  return found;
 }
 
 /** An error that says what stood on the page; E2E_PICTURE names a PNG to keep of it. */

@@ -1,12 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
+import { enterDemo } from './demo.ts';
 import { press, see, story, textOf, type } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
-
-interface Known {
-  readonly id: string;
-  readonly profile: { readonly firstName: string };
-}
 
 /** From a diagnosis to a printed card with an edited drill on it, and a rule overruled with a reason. */
 describe('a drill of the coach’s own', () => {
@@ -18,11 +14,7 @@ describe('a drill of the coach’s own', () => {
   beforeAll(async () => {
     program = await startProgram({ demo: true });
     page = await program.page();
-    await page.goto(program.url);
-    await press(page, 'Enter as Ilse Varga (demo)');
-    await see(page, 'Pain reported');
-    const all = (await page.evaluate(() => fetch('/api/students').then((r) => r.json()))) as Known[];
-    gus = all.find((s) => s.profile.firstName === 'Gus')?.id ?? '';
+    gus = (await enterDemo(page, program.url))('Gus');
   });
   afterAll(() => program.stop());
 

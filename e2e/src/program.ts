@@ -96,9 +96,11 @@ const finished = (child: ChildProcess): Promise<void> =>
   });
 
 export interface ClipTruth {
+  readonly framesPerSecond: number;
   readonly stationFrames: Readonly<Record<string, number>>;
   readonly views: readonly {
     readonly id: string;
+    readonly kind: string;
     readonly widthPx: number;
     readonly heightPx: number;
     readonly camera: { readonly distanceIn: number; readonly heightIn: number };

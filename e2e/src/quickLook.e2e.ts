@@ -1,12 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
+import { enterDemo } from './demo.ts';
 import { focused, press, see, seriousFindings, story, textOf } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
-
-interface Known {
-  readonly id: string;
-  readonly profile: { readonly firstName: string };
-}
 
 /** A diagnosis begun in the bay with no clip, by pointer and by keys alone; sharpened, overruled, undone. */
 describe('a quick look', () => {
@@ -19,11 +15,7 @@ describe('a quick look', () => {
   beforeAll(async () => {
     program = await startProgram({ demo: true });
     page = await program.page();
-    await page.goto(program.url);
-    await press(page, 'Enter as Ilse Varga (demo)');
-    await see(page, 'Pain reported');
-    const all = (await page.evaluate(() => fetch('/api/students').then((r) => r.json()))) as Known[];
-    const idOf = (name: string) => all.find((s) => s.profile.firstName === name)?.id ?? '';
+    const idOf = await enterDemo(page, program.url);
     wren = idOf('Wren');
     priya = idOf('Priya');
   });

@@ -1,12 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
+import { enterDemo } from './demo.ts';
 import { focused, press, see, seriousFindings } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
-
-interface Known {
-  readonly id: string;
-  readonly profile: { readonly firstName: string };
-}
 
 /** Each screen with the demo data behind it, as axe and as a keyboard see it. */
 describe('screens of the demo', () => {
@@ -17,11 +13,7 @@ describe('screens of the demo', () => {
   beforeAll(async () => {
     program = await startProgram({ demo: true });
     page = await program.page();
-    await page.goto(program.url);
-    await press(page, 'Enter as Ilse Varga (demo)');
-    await see(page, 'Pain reported');
-    const known = await page.evaluate(() => fetch('/api/students').then((r) => r.json()));
-    idOf = (name) => (known as Known[]).find((s) => s.profile.firstName === name)?.id ?? 'missing';
+    idOf = await enterDemo(page, program.url);
   });
   afterAll(() => program.stop());
 
@@ -60,7 +52,7 @@ describe('screens of the demo', () => {
     await page.locator('li a[href*="/bench/"]').click();
     await see(page, 'Stick ends');
     expect(await seriousFindings(page)).toEqual([]);
-    for (const tab of ['Floor map', 'Camera', 'Tapes']) {
+    for (const tab of ['Floor', 'Front', 'Side', 'Camera', 'Tapes']) {
       await press(page, tab, 'tab');
       expect(await seriousFindings(page)).toEqual([]);
     }

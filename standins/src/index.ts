@@ -7,6 +7,9 @@ export {
   STICK_ENDS,
   type StandInCamera,
 } from './devices/camera.ts';
+export { hitShots, shotMeans } from './devices/launchMonitor.ts';
+export { standOnMat } from './devices/pressureMat.ts';
+export { trackGolfer, trueTimeMeasures } from './devices/tracker.ts';
 export { FAULT_EFFECTS, type FaultGrades } from './golfer/faultEffects.ts';
 export {
   anotherSwing,
@@ -16,4 +19,4 @@ export {
   type StandInGolfer,
   trueMeasures,
 } from './golfer/golfer.ts';
-export { type SimulatedSwing, type SimulateRequest, simulate } from './simulate.ts';
+export { type SimulatedSwing, type SimulateRequest, simulate, simulateShots } from './simulate.ts';

@@ -13,7 +13,7 @@ import { Shell } from './platform/shell.tsx';
 import { ReviewScreen, StudentPageScreen } from './rooms/checkins/index.ts';
 import { DiagnosisScreen } from './rooms/diagnosis/index.ts';
 import { IntakeScreen, RosterScreen, SchoolsScreen } from './rooms/intake/index.ts';
-import { BenchScreen } from './rooms/measures/index.ts';
+import { BenchScreen, CompareScreen, LiveScreen } from './rooms/measures/index.ts';
 import { LadderScreen } from './rooms/practice/index.ts';
 import { CoachLibrary, DrillEditorScreen, DrillScreen, LibraryScreen } from './rooms/prescription/index.ts';
 import {
@@ -66,6 +66,8 @@ const router = createBrowserRouter([
               { path: 'intake', element: <IntakeScreen /> },
               { path: 'bench', element: <BenchScreen /> },
               { path: 'bench/:swingId', element: <BenchScreen /> },
+              { path: 'compare', element: <CompareScreen /> },
+              { path: 'live', element: <LiveScreen /> },
               { path: 'diagnosis', element: <DiagnosisScreen /> },
               { path: 'drills', element: <DrillScreen /> },
               { path: 'ladder', element: <LadderScreen /> },

@@ -130,4 +130,8 @@ export const simulateSchema = z.strictObject({
     .min(1)
     .optional(),
   swings: z.int().min(1).max(500).default(1),
+  /** What comes beside each capture; the command line's --track, --shots and --pressure set them. */
+  track: z.boolean().default(false),
+  shots: z.int().min(0).max(500).default(0),
+  pressure: z.boolean().default(false),
 });

@@ -39,3 +39,4 @@ export {
   toDrill,
 } from './drillsFormat.ts';
 export { pathText, readDocument } from './read.ts';
+export { motionCsv, pressureCsv, readCsv, SHOT_COLUMN, shotsCsv } from './tables.ts';

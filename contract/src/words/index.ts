@@ -39,3 +39,4 @@ export {
   weighedText,
 } from './reasons.ts';
 export { draftReply } from './reply.ts';
+export { SHOT_WORDS, type ShotWords, SIGN_WORDS } from './shots.ts';

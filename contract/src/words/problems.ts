@@ -148,6 +148,88 @@ export const PROBLEM_WORDS = {
     'This clip is coded as {codec}, which browsers here can’t read frame by frame.',
     'On the phone choose “most compatible” for the camera’s format, or convert the clip to H.264 MP4.',
   ),
+  motion_unreadable: p(
+    415,
+    'This file’s {part} can’t be read as motion.',
+    'Expected {expected}. Send a CSV, TRC or C3D as motion rooms write them.',
+  ),
+  motion_no_points: p(
+    400,
+    'This motion file holds no marker with x, y and z.',
+    'Give three columns for each landmark, such as lead_hip_x, lead_hip_y, lead_hip_z.',
+  ),
+  motion_too_short: p(
+    400,
+    'This motion holds only {frames} frames.',
+    'A swing needs at least {fewest}; export the whole swing.',
+  ),
+  motion_time_order: p(
+    400,
+    'Time does not run on at frame {frame}.',
+    'Times must be numbers that rise from row to row; export the file again.',
+  ),
+  motion_missing_landmarks: p(
+    400,
+    'This motion lacks {missing}.',
+    'Name these markers (lead and trail, or left and right) in the file and send it again.',
+  ),
+  motion_unit_unknown: p(
+    400,
+    'In no unit the program knows would this body have a person’s size.',
+    'Export in metres, centimetres, millimetres or inches, and name the unit in the file.',
+  ),
+  motion_start_unseen: p(
+    400,
+    'Hips and ankles are not seen at the start of this motion.',
+    'Begin the recording with the player standing still in full sight.',
+  ),
+  track_no_swing: p(
+    400,
+    'There is no swing in this motion.',
+    'Send a recording that begins at address and ends after the finish.',
+  ),
+  track_needs_hands: p(
+    400,
+    'Hips and hands are needed to find the stations, and one of them is missing.',
+    'Add a marker called grip (middle of the hands) and both hip joints.',
+  ),
+  csv_unreadable: p(
+    400,
+    'A quote opened in row {row} never closes.',
+    'Save the table again as CSV from the program it came from.',
+  ),
+  shots_no_rows: p(
+    400,
+    'There is no shot in this file.',
+    'Export at least one shot, with a line of headings.',
+  ),
+  shots_no_match: p(400, 'No column is matched yet.', 'Say what at least one column holds.'),
+  shots_no_column: p(400, 'The file has no column called {column}.', 'Match the columns of this file anew.'),
+  shots_not_a_number: p(
+    400,
+    'Row {row} holds “{value}” under {column}.',
+    'Correct it to a number, or leave the column out.',
+  ),
+  shots_out_of_range: p(
+    400,
+    'Row {row}: {value} {unit} under {column} can’t be right.',
+    'Choose the column’s unit again, or correct the row.',
+  ),
+  pressure_no_columns: p(
+    400,
+    'Time and lead share are not both in this file.',
+    'Name the columns time_s and lead_pct.',
+  ),
+  pressure_too_short: p(
+    400,
+    'This pressure file holds only {rows} rows.',
+    'At least {fewest} are needed; export the whole swing.',
+  ),
+  pressure_bad_row: p(
+    400,
+    'Row {row} is no pressure reading.',
+    'Time must rise, and the lead share lie between 0 and 100.',
+  ),
   pain_hold: p(
     409,
     'Pain was reported, so this drill is on hold.',

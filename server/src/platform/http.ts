@@ -93,7 +93,8 @@ async function addPlugins(app: App, ctx: Context, limits: boolean): Promise<void
   });
   await app.register(cookie);
   if (limits) await app.register(rateLimit, { global: false });
-  await app.register(compress, { encodings: ['gzip', 'br'] });
+  // The networks are packed already; squeezing 19 MB of them would hold up the first press for half a minute.
+  await app.register(compress, { encodings: ['gzip', 'br'], customTypes: /^text\/|json|javascript|svg/ });
   await app.register(multipart, { limits: { fileSize: ctx.clipLimitMb * MEGABYTE, files: 1, fields: 8 } });
 }
 

@@ -11,8 +11,8 @@ import type { Call, Clock, Send } from './requests.ts';
 /** Lives through a made-up student's weeks, one request after another, as the people would. */
 export class Seeder {
   readonly random: Random;
-  private readonly call: Call;
-  private readonly send: Send;
+  readonly call: Call;
+  readonly send: Send;
   private readonly clock: Clock;
   private readonly today: string;
 
@@ -166,6 +166,8 @@ export class Seeder {
     const record = (await this.call('POST', `/api/students/${student}/diagnoses`, {
       id,
       swingId,
+      // As the screen does unless told otherwise.
+      wholeDay: swingId !== null,
       findings: findings.map(([f, seen]) => ({ id: f, seen })),
     })) as { result: { workOn: string[] } };
     return { id, workOn: record.result.workOn };

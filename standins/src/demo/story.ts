@@ -1,3 +1,4 @@
+import { hitShotsOf, motionOf, pressureOf } from './devices.ts';
 import { PEOPLE, type Person } from './people.ts';
 import type { Seeder } from './seeder.ts';
 
@@ -13,7 +14,8 @@ const days = (from: number, to: number, every = 1): number[] => {
 const priya: Chapter = async (s, person) => {
   const id = await s.create(person, 1, 36);
   const { swing } = await s.filmed(id, 'priya-then', 35, true);
-  await s.swings(id, person, 35, { over_turn: 2.2, lead_knee_collapse: 2.2 }, 2, 101);
+  await s.swings(id, person, 35, { over_turn: 1.73, lead_knee_collapse: 2.2 }, 2, 101);
+  await hitShotsOf(s, id, 35, { lead_knee_collapse: 2.2, over_turn: 1.73 }, swing);
   const first = await s.diagnose(id, swing, [
     ['obs.overswing', 'present'],
     ['ball.fat', 'present'],
@@ -24,15 +26,17 @@ const priya: Chapter = async (s, person) => {
   await s.gate(id, 31, 'knee_swap', 'still', 'advance');
   await s.sets(id, 'knee_swap', 'slow', days(30, 24), 24, 0.82);
   await s.gate(id, 24, 'knee_swap', 'slow', 'advance');
-  await s.swings(id, person, 21, { over_turn: 1.4, lead_knee_collapse: 1.3 }, 3, 101, 'half');
+  await s.swings(id, person, 21, { over_turn: 1.1, lead_knee_collapse: 1.3 }, 3, 101, 'half');
   await s.sets(id, 'knee_swap', 'half', days(22, 12, 2), 18, 0.8);
-  await s.swings(id, person, 12, { over_turn: 0.6, lead_knee_collapse: 0.5 }, 3, 101, 'half');
+  await s.swings(id, person, 12, { over_turn: 0.47, lead_knee_collapse: 0.5 }, 3, 101, 'half');
   const checkin = await s.checkin(token, 11, 20, 'The knees finally swap without me thinking about it.');
   await s.reply(checkin, 11, 21);
   await s.gate(id, 10, 'knee_swap', 'half', 'advance');
   await s.plan(id, person, 10);
-  await s.filmed(id, 'priya-now', 3, true);
-  await s.swings(id, person, 3, { over_turn: 0.5, lead_knee_collapse: 0.4 }, 3, 101, 'three_quarter');
+  const { swing: now } = await s.filmed(id, 'priya-now', 3, true);
+  await hitShotsOf(s, id, 3, { lead_knee_collapse: 0.4 }, now);
+  await pressureOf(s, now, person, { over_turn: 0.39, lead_knee_collapse: 0.4 });
+  await s.swings(id, person, 3, { over_turn: 0.39, lead_knee_collapse: 0.4 }, 3, 101, 'three_quarter');
   await s.sets(id, 'knee_swap', 'three_quarter', days(9, 1, 2), 14, 0.9);
 };
 
@@ -40,7 +44,7 @@ const priya: Chapter = async (s, person) => {
 const gus: Chapter = async (s, person) => {
   const id = await s.create(person, 4, 23);
   const { swing } = await s.filmed(id, 'gus', 22, true);
-  await s.swings(id, person, 22, { over_slide: 2.2 }, 2, 202);
+  await s.swings(id, person, 22, { over_slide: 1.98 }, 2, 202);
   const first = await s.diagnose(id, swing, [
     ['obs.stuck_inside', 'present'],
     ['ball.push', 'present'],
@@ -49,7 +53,7 @@ const gus: Chapter = async (s, person) => {
   const token = await s.link(id);
   await s.sets(id, 'delivery_freeze', 'still', days(21, 17, 2), 16, 0.85);
   await s.gate(id, 17, 'delivery_freeze', 'still', 'advance');
-  await s.swings(id, person, 8, { over_slide: 1.4 }, 3, 202);
+  await s.swings(id, person, 8, { over_slide: 1.26 }, 3, 202);
   await s.sets(id, 'delivery_freeze', 'slow', days(15, 1, 3), 3, 0.68);
   await s.checkin(
     token,
@@ -62,7 +66,7 @@ const gus: Chapter = async (s, person) => {
 /** Sixty-six, a bad back, frozen hips; reported pain yesterday. */
 const odette: Chapter = async (s, person) => {
   const id = await s.create(person, 6, 27);
-  const [swing] = await s.swings(id, person, 26, { frozen_hips: 3 }, 2, 31);
+  const [swing] = await s.swings(id, person, 26, { frozen_hips: 2.36 }, 2, 31);
   const first = await s.diagnose(id, swing as string, [
     ['obs.low_back_ache_after_practice', 'present'],
     ['ball.weak', 'present'],
@@ -70,7 +74,7 @@ const odette: Chapter = async (s, person) => {
   await s.settle(id, person, first.id, ['frozen_hips'], ['pocket_to_fence']);
   const token = await s.link(id);
   await s.sets(id, 'pocket_to_fence', 'still', days(25, 11, 4), 12, 0.7);
-  await s.swings(id, person, 10, { frozen_hips: 2.6 }, 2, 31);
+  await s.swings(id, person, 10, { frozen_hips: 2.04 }, 2, 31);
   await s.checkin(token, 1, 18, 'Low on the left side, since Saturday. Dull, worse after sitting.', {
     pain: true,
     painWhere: 'low back, left',
@@ -81,7 +85,7 @@ const odette: Chapter = async (s, person) => {
 const kofi: Chapter = async (s, person) => {
   const id = await s.create(person, 9, 30);
   const { swing } = await s.filmed(id, 'kofi', 29, true);
-  await s.swings(id, person, 29, { depth_loss: 2, trail_knee_kick: 2 }, 2, 303);
+  await s.swings(id, person, 29, { depth_loss: 1.6, trail_knee_kick: 2 }, 2, 303);
   const first = await s.diagnose(id, swing, [
     ['obs.cramped_arms', 'present'],
     ['ball.push', 'present'],
@@ -93,7 +97,8 @@ const kofi: Chapter = async (s, person) => {
   await s.gate(id, 24, 'toe_box', 'still', 'advance');
   await s.sets(id, 'toe_box', 'slow', days(23, 16), 14, 0.84);
   await s.gate(id, 16, 'toe_box', 'slow', 'advance');
-  await s.swings(id, person, 13, { depth_loss: 1.3, trail_knee_kick: 1.2 }, 3, 303);
+  await s.swings(id, person, 13, { depth_loss: 1.04, trail_knee_kick: 1.2 }, 3, 303);
+  await motionOf(s, id, 14, person, { depth_loss: 1.04, trail_knee_kick: 1.2 });
   await s.sets(id, 'toe_box', 'half', days(13, 4, 4), 4, 0.75);
   await s.checkin(token, 3, 9, 'Box survives at half speed. Driver is another story.');
 };
@@ -128,7 +133,7 @@ const hanne: Chapter = async (s, person) => {
 /** Spins out and slices; silent for twelve days. */
 const rafael: Chapter = async (s, person) => {
   const id = await s.create(person, 3, 25);
-  const [swing] = await s.swings(id, person, 24, { spin_out: 2 }, 2, 61);
+  const [swing] = await s.swings(id, person, 24, { spin_out: 1.33 }, 2, 61);
   const first = await s.diagnose(id, swing as string, [
     ['obs.over_the_top', 'present'],
     ['ball.slice', 'present'],
@@ -145,7 +150,7 @@ const rafael: Chapter = async (s, person) => {
 const mei: Chapter = async (s, person) => {
   const id = await s.create(person, null, 44);
   const { swing } = await s.filmed(id, 'mei-then', 43, true);
-  await s.swings(id, person, 43, { stall: 2.2, knee_shut: 1.6 }, 2, 404, 'full', ['face_on']);
+  await s.swings(id, person, 43, { stall: 1.96, knee_shut: 1.6 }, 2, 404, 'full', ['face_on']);
   const first = await s.diagnose(id, swing, [
     ['obs.flip', 'present'],
     ['ball.hook', 'present'],
@@ -154,13 +159,13 @@ const mei: Chapter = async (s, person) => {
   const token = await s.link(id);
   await s.sets(id, 'knee_roll', 'still', days(42, 36, 2), 14, 0.85);
   await s.gate(id, 36, 'knee_roll', 'still', 'advance');
-  await s.swings(id, person, 28, { stall: 2.1, knee_shut: 1.5 }, 3, 404, 'full', ['face_on']);
+  await s.swings(id, person, 28, { stall: 1.87, knee_shut: 1.5 }, 3, 404, 'full', ['face_on']);
   const earlier = await s.checkin(token, 28, 20, 'It feels wide open to me.');
   await s.reply(earlier, 27, 8);
   for (const [i, reps] of ['PFP', 'PPF', 'FPP', 'P?P', 'FP', 'PPF', 'PFP', 'FPP'].entries()) {
     await s.set(id, 'knee_roll', 'slow', 34 - 4 * i, reps);
   }
-  await s.swings(id, person, 9, { stall: 2.1, knee_shut: 1.4 }, 3, 404, 'full', ['face_on']);
+  await s.swings(id, person, 9, { stall: 1.87, knee_shut: 1.4 }, 3, 404, 'full', ['face_on']);
   const clip = await s.studentClip(token, 'mei-now.face_on.mp4', 'face_on', 1);
   await s.checkin(token, 1, 21, 'One more swing. Same feel as ever: wide open. Is it?', { clipIds: [clip] });
 };
@@ -168,7 +173,7 @@ const mei: Chapter = async (s, person) => {
 /** A new knee: the lead leg does not post, and drills that load the knee are closed. */
 const piet: Chapter = async (s, person) => {
   const id = await s.create(person, 8, 22);
-  const [swing] = await s.swings(id, person, 21, { no_post: 2 }, 2, 81);
+  const [swing] = await s.swings(id, person, 21, { no_post: 1.78 }, 2, 81);
   const first = await s.diagnose(id, swing as string, [['ball.weak', 'present']]);
   await s.settle(id, person, first.id, ['no_post'], ['step_and_counter']);
   await s.link(id);
@@ -177,7 +182,7 @@ const piet: Chapter = async (s, person) => {
   for (const [i, reps] of ['PFP', 'PPF', 'P?FP', 'PP'].entries()) {
     await s.set(id, 'step_and_counter', 'slow', 11 - 3 * i, reps);
   }
-  await s.swings(id, person, 7, { no_post: 1.4 }, 3, 81);
+  await s.swings(id, person, 7, { no_post: 1.24 }, 3, 81);
 };
 
 /** New this week: nothing yet but a clip. */

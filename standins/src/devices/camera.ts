@@ -114,13 +114,21 @@ const HARD_TO_SEE: Partial<Record<ViewKind, readonly Landmark[]>> = {
   face_on: ['lead_heel', 'trail_heel'],
 };
 
-/** Marks as a careful coach would set them: a little off, by the sd they carry. */
+/** Sd of a place that can only be guessed, at 1080 px wide; and how many of such are left out. */
+const GUESSED_SD_PX = 12;
+const LEFT_OUT = 0.3;
+
+/**
+ * Marks as a careful coach would set them: a little off, by the sd they carry. `hidden`: share of the places
+ * behind a shirt, a club or an arm, of which the coach guesses most and leaves out the rest.
+ */
 export function makeMarks(
   golfer: StandInGolfer,
   camera: StandInCamera,
   stations: readonly Station[],
   random: Random,
   noise = 1,
+  hidden = 0,
 ): Mark[] {
   const { view } = camera;
   return stations.flatMap((station) => {
@@ -129,7 +137,9 @@ export function makeMarks(
       const seen = look(camera, landmarks[landmark]);
       if (!inside(seen, view)) return [];
       const hard = HARD_TO_SEE[view.kind]?.includes(landmark) ?? false;
-      const sdPx = ((hard ? 5 : 2.5) * view.widthPx) / 1080;
+      const guessed = hidden > 0 && random() < hidden;
+      if (guessed && random() < LEFT_OUT) return [];
+      const sdPx = ((guessed ? GUESSED_SD_PX : hard ? 5 : 2.5) * view.widthPx) / 1080;
       const u = seen.u + noise * sdPx * gaussian(random);
       const v = seen.v + noise * sdPx * gaussian(random);
       if (u < 0 || v < 0 || u > view.widthPx || v > view.heightPx) return [];

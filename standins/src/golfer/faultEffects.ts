@@ -10,6 +10,8 @@ export interface FaultEffect {
     readonly offset?: number;
     readonly flex?: number;
     readonly trailFlare?: number;
+    readonly startMs?: number;
+    readonly startsLate?: number;
   };
 }
 
@@ -19,15 +21,15 @@ const THROUGH = 'shaft_through chest_through finish';
 
 // "stations: quantity amount, quantity amount; stations: .." ; amounts are for one grade.
 const LINES: readonly Line[] = [
-  ['base_narrow', '', { ratio: -0.16 }],
-  ['base_wide', '', { ratio: 0.16 }],
-  ['setup_squat', '', { flex: 10 }],
-  ['hips_off_centre', '', { offset: 0.8 }],
-  ['false_bump', 'address: lean 5'],
+  ['base_narrow', '', { ratio: -0.17 }],
+  ['base_wide', '', { ratio: 0.17 }],
+  ['setup_squat', '', { flex: 12 }],
+  ['hips_off_centre', '', { offset: 0.86 }],
+  ['false_bump', 'address: lean 6'],
   ['sway', 'shaft_back: shift -0.7; arm_back: shift -1.4; top: shift -1.3, headX -0.4; arm_down: shift -0.5'],
-  ['no_load', 'shaft_back: shift 0.7; arm_back: shift 1.1; top: shift 0.9'],
-  ['frozen_hips', 'arm_back: turn 8; top: turn 11, depth 0.4'],
-  ['over_turn', 'arm_back: turn -6; top: turn -11, shoulders -12'],
+  ['no_load', 'shaft_back: shift 1; arm_back: shift 1.6; top: shift 1.3'],
+  ['frozen_hips', 'arm_back: turn 10; top: turn 14, depth 0.5'],
+  ['over_turn', 'arm_back: turn -8; top: turn -14, shoulders -15'],
   ['lead_knee_collapse', 'arm_back: leadKnee -10; top: leadKnee -20'],
   ['reverse_pivot', 'arm_back: lean -4; top: lean -6, headX 0.5; arm_down: lean -2'],
   ['hip_hike', 'arm_back: tilt 3, depth 0.5; top: tilt 6, depth 1.2, rise 0.3'],
@@ -38,24 +40,24 @@ const LINES: readonly Line[] = [
     'hang_back',
     'arm_down: shift -0.9; delivery: shift -1.5; impact: shift -1.5, lean 2; shaft_through: shift -1.4; chest_through: shift -1.4; finish: shift -1.2',
   ],
-  ['spin_out', 'arm_down: turn 14, shift -0.4; delivery: turn 10, shift -0.8; impact: turn 6'],
+  ['spin_out', 'arm_down: turn 21, shift -0.5; delivery: turn 14, shift -0.9; impact: turn 8'],
   [
     'over_slide',
-    'arm_down: shift 0.7; delivery: shift 1.4; impact: shift 1.7; shaft_through: shift 1.6; chest_through: shift 1.2',
+    'arm_down: shift 1; delivery: shift 2; impact: shift 1.7; shaft_through: shift 1.6; chest_through: shift 1.2',
   ],
-  ['upper_dive', 'arm_down: lean -4; delivery: lean -7'],
+  ['upper_dive', 'arm_down: lean -5; delivery: lean -8.2'],
   ['knee_shut', 'arm_down: leadKnee -16; delivery: leadKnee -22; impact: leadKnee -8'],
-  ['depth_loss', `arm_down: depth 0.8; delivery: depth 1.4; impact: depth 1.9; ${THROUGH}: depth 1.2`],
+  ['depth_loss', `arm_down: depth 0.7; delivery: depth 1.1; impact: depth 2.7; ${THROUGH}: depth 1.9`],
   [
     'trail_knee_kick',
     'arm_down: trailHeelUp 0.6; delivery: trailHeelUp 1.5, trailKnee -14; impact: trailHeelUp 1.8, trailKnee -18',
   ],
-  ['lead_hip_pop', 'arm_down: tilt -6, rise 1.0; delivery: tilt -5, rise 1.0'],
-  ['stall', 'delivery: turn -2; impact: turn -13; shaft_through: turn -16; chest_through: turn -14'],
+  ['lead_hip_pop', 'arm_down: tilt -6.6, rise 1.1; delivery: tilt -5.5, rise 1.1'],
+  ['stall', 'delivery: turn -2; impact: turn -14.6; shaft_through: turn -18; chest_through: turn -16'],
   ['wipe', 'impact: shift -1.7; shaft_through: shift -1.4; delivery: shift 0.1'],
   [
     'no_post',
-    'impact: rise -0.8, leadKnee 6; shaft_through: rise -1.1; chest_through: rise -1.2; finish: rise -0.8',
+    'impact: rise -0.9, leadKnee 6.5; shaft_through: rise -1.2; chest_through: rise -1.3; finish: rise -0.9',
   ],
   [
     'trail_side_stays',
@@ -63,8 +65,9 @@ const LINES: readonly Line[] = [
   ],
   ['no_extension', 'chest_through: incline 12, depth -1'],
   ['stands_up', 'chest_through: incline -8; shaft_through: incline -7; impact: incline -3'],
-  ['late_start', ''],
-  ['lost_brace', '', { trailFlare: 10 }],
+  // A start after the top: the pelvis is still going away there.
+  ['late_start', '', { startMs: -40, startsLate: 1 }],
+  ['lost_brace', '', { trailFlare: 11.3 }],
 ];
 
 function readAdds(text: string): FaultEffect['adds'] {
@@ -88,7 +91,10 @@ export const FAULT_EFFECTS: readonly FaultEffect[] = LINES.map(([fault, adds, st
   ...(stance ? { stance } : {}),
 }));
 
-/** Grades per fault: 0 none, 1 slight, 2 clear, 3 strong (fractions allowed). */
+/**
+ * Grades per fault: 0 none, 1 slight, 2 clear, 3 strong (fractions allowed). At two grades the fault's own
+ * strongest finding lies about two steps or more beyond its band (tested).
+ */
 export type FaultGrades = Readonly<Record<string, number>>;
 
 export interface StanceShift {
@@ -96,7 +102,13 @@ export interface StanceShift {
   offset: number;
   flex: number;
   trailFlare: number;
+  /** Change of the pelvis's start toward the target, milliseconds; negative is later. */
+  startMs: number;
+  /** Over 0: the pelvis is still on its way back at the top. */
+  startsLate: number;
 }
+
+const STANCE_KEYS = ['ratio', 'offset', 'flex', 'trailFlare', 'startMs', 'startsLate'] as const;
 
 /** A shape with the faults' amounts added. */
 export function withFaults(
@@ -104,15 +116,18 @@ export function withFaults(
   grades: FaultGrades,
 ): { shape: SwingShape; stance: StanceShift } {
   const changed = structuredClone(shape) as Record<Station, Record<ShapeKey, number>>;
-  const stance: StanceShift = { ratio: 0, offset: 0, flex: 0, trailFlare: 0 };
+  const stance: StanceShift = { ratio: 0, offset: 0, flex: 0, trailFlare: 0, startMs: 0, startsLate: 0 };
   for (const [fault, grade] of Object.entries(grades)) {
     const effect = FAULT_EFFECTS.find((candidate) => candidate.fault === fault);
     if (!effect) throw new Error(`stand-in golfer: no fault called ${fault}`);
     for (const [station, key, amount] of effect.adds) changed[station][key] += amount * grade;
-    for (const key of ['ratio', 'offset', 'flex', 'trailFlare'] as const) {
+    for (const key of STANCE_KEYS) {
       stance[key] += (effect.stance?.[key] ?? 0) * grade;
     }
   }
+  const late = Math.min(1, stance.startsLate);
+  changed.arm_back.shift += 0.3 * late;
+  changed.top.shift -= 0.7 * late;
   for (const row of Object.values(changed)) row.trailHeelUp = Math.max(0, row.trailHeelUp);
   return { shape: changed as unknown as SwingShape, stance };
 }

@@ -26,12 +26,17 @@ export interface StandInGolfer {
   readonly spec: GolferSpec;
   readonly body: GolferBody;
   readonly shape: SwingShape;
+  /** The pelvis starts toward the target this long before the top. */
+  readonly leadSeconds: number;
   poseAt(seconds: number): Pose;
   station(station: Station): Pose;
   readonly lengthSeconds: number;
 }
 
 const BODY_SD = 0.04;
+const USUAL_LEAD_SECONDS = 0.08;
+/** The least lead inside the house band: a late starter begins from here. */
+const LATEST_USUAL_SECONDS = 0.02;
 
 /** A golfer with a body of their own and the faults asked for; one seed, one golfer. */
 export function makeGolfer(spec: GolferSpec, grades: FaultGrades, random: Random): StandInGolfer {
@@ -61,11 +66,14 @@ export function makeGolfer(spec: GolferSpec, grades: FaultGrades, random: Random
     clubLengthIn: 1,
   };
   const { body, shape } = giveClub(unclubbed, faulty);
+  const usualLead = stance.startsLate > 0 ? LATEST_USUAL_SECONDS : USUAL_LEAD_SECONDS;
+  const leadSeconds = usualLead + stance.startMs / 1000;
   return {
     spec,
     body,
     shape,
-    poseAt: (seconds) => poseBody(body, interpolateShape(shape, seconds)),
+    leadSeconds,
+    poseAt: (seconds) => poseBody(body, interpolateShape(shape, seconds, leadSeconds)),
     station: (station) => poseBody(body, shape[station]),
     lengthSeconds: 2.25,
   };
@@ -109,7 +117,7 @@ export function anotherSwing(golfer: StandInGolfer, random: Random, spread = 1):
   return {
     ...golfer,
     shape,
-    poseAt: (seconds) => poseBody(golfer.body, interpolateShape(shape, seconds)),
+    poseAt: (seconds) => poseBody(golfer.body, interpolateShape(shape, seconds, golfer.leadSeconds)),
     station: (station) => poseBody(golfer.body, shape[station]),
   };
 }

@@ -4,21 +4,34 @@ import { SHAPE_STATIONS, type ShapeKey, type StationShape, type SwingShape } fro
  * The body between stations: a monotone cubic through each quantity (Fritsch-Carlson), so that
  * nothing overshoots a station and everything rests before the start and after the finish.
  */
-export function interpolateShape(shape: SwingShape, seconds: number): StationShape {
+export function interpolateShape(shape: SwingShape, seconds: number, leadSeconds: number): StationShape {
   const times = SHAPE_STATIONS.map((station) => shape[station].at);
-  const keys = Object.keys(shape.address) as ShapeKey[];
-  return Object.fromEntries(
+  const keys = (Object.keys(shape.address) as ShapeKey[]).filter((key) => key !== 'shift');
+  const [shiftTimes, shifts] = shiftKnots(shape, leadSeconds);
+  const between = Object.fromEntries(
     keys.map((key) => [
       key,
-      key === 'at'
-        ? seconds
-        : at(
-            times,
-            SHAPE_STATIONS.map((s) => shape[s][key]),
-            seconds,
-          ),
+      at(
+        times,
+        SHAPE_STATIONS.map((s) => shape[s][key]),
+        seconds,
+      ),
     ]),
-  ) as unknown as StationShape;
+  );
+  return { ...between, at: seconds, shift: at(shiftTimes, shifts, seconds) } as unknown as StationShape;
+}
+
+/** How far the pelvis still drifts away between its last station and its start forward, inches. */
+const LAST_DRIFT_IN = 0.04;
+
+/** Shifts with one more knot: the start toward the target, `leadSeconds` before the top (negative: after). */
+function shiftKnots(shape: SwingShape, leadSeconds: number): [readonly number[], readonly number[]] {
+  const start = {
+    at: shape.top.at - leadSeconds,
+    shift: Math.min(shape.arm_back.shift, shape.top.shift) - LAST_DRIFT_IN,
+  };
+  const knots = [...SHAPE_STATIONS.map((station) => shape[station]), start].sort((a, b) => a.at - b.at);
+  return [knots.map((knot) => knot.at), knots.map((knot) => knot.shift)];
 }
 
 function at(times: readonly number[], values: readonly number[], time: number): number {

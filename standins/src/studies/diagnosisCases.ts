@@ -2,9 +2,10 @@ import { STATIONS } from '@inchstep/core/capture';
 import { type CaseFile, FAULTS } from '@inchstep/core/diagnosis';
 import { between, seededRandom } from '@inchstep/core/foundation';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
-import { measureCapture, severityOf } from '@inchstep/core/measures';
+import { measureCapture, poolSwings, severityOf } from '@inchstep/core/measures';
 import { FAULT_EFFECTS, type FaultGrades } from '../golfer/faultEffects.ts';
 import { makeGolfer, trueMeasures } from '../golfer/golfer.ts';
+import { USUAL_CONTEXT } from '../golfer/usual.ts';
 import { simulate } from '../simulate.ts';
 
 /** Faults that marks on pictures can show; the others need a track, a shot or an eye. */
@@ -15,16 +16,15 @@ export interface KnownCase {
   readonly file: CaseFile;
 }
 
-/** A made-up golfer with known faults, measured through two cameras with all their errors. */
-export function knownCase(faults: FaultGrades, seed: number): KnownCase {
+/** A made-up golfer with known faults, measured through two cameras with all their errors; several swings are one day. */
+export function knownCase(faults: FaultGrades, seed: number, swings = 1): KnownCase {
   const random = seededRandom(seed * 7 + 3);
   const golfer = {
     handedness: random() < 0.2 ? ('left' as const) : ('right' as const),
     heightIn: between(random, 62, 76),
   };
-  const [swing] = simulate({ golfer, faults, seed, stations: STATIONS });
-  if (!swing) throw new Error('study: no swing came');
-  const { measures } = measureCapture(swing.capture);
+  const day = simulate({ golfer, faults, seed, stations: STATIONS, swings });
+  const measures = poolSwings(day.map(({ capture }) => measureCapture(capture).measures));
   return {
     faults,
     file: {
@@ -61,20 +61,13 @@ function severityAt(fault: string, faults: FaultGrades, seed: number): number {
     const [id, side] = finding.split('.') as [string, string];
     const value = truth[id];
     if (strength < 2 || value === undefined || (side !== 'low' && side !== 'high')) return [];
-    const severity = severityOf(value, bandFor(id, USUAL));
+    const severity = severityOf(value, bandFor(id, USUAL_CONTEXT));
     return [{ strength, steps: side === 'low' ? -severity : severity }];
   });
   const strongest = Math.max(0, ...grades.map((g) => g.strength));
   return Math.max(0, ...grades.filter((g) => g.strength === strongest).map((g) => g.steps));
 }
 
-const USUAL = {
-  heightIn: 70,
-  flexibility: 'usual',
-  armSwing: 'usual',
-  club: 'mid_iron',
-  school: resolveSchool({}),
-} as const;
 const MOST = 6;
 const CLEAR_STEPS = 1;
 
@@ -92,11 +85,13 @@ export function gradeFor(fault: string, steps: number): number | null {
 }
 
 /** Every fault that pictures show, alone, so many steps beyond its band, over several golfers. */
-export const singles = (steps: number, golfers: number): KnownCase[] =>
+export const singles = (steps: number, golfers: number, swings = 1): KnownCase[] =>
   SHOWN_FAULTS.flatMap((fault, i) => {
     const grade = gradeFor(fault, steps);
     if (grade === null) return [];
-    return Array.from({ length: golfers }, (_, k) => knownCase({ [fault]: grade }, 10_000 + 100 * i + k));
+    return Array.from({ length: golfers }, (_, k) =>
+      knownCase({ [fault]: grade }, 10_000 + 100 * i + k, swings),
+    );
   });
 
 /**

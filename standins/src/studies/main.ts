@@ -14,7 +14,9 @@ if (what === 'coverage') {
 }
 if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row);
 if (what === 'calibration') {
-  say({ name: 'one fault, clear (1.5 steps)', ...calibrate(singles(1.5, 4)) });
-  say({ name: 'one fault, strong (2.5 steps)', ...calibrate(singles(2.5, 4)) });
+  for (const steps of [1, 1.5, 2, 2.5])
+    say({ name: `one fault, ${steps} steps out`, ...calibrate(singles(steps, 4)) });
+  for (const steps of [1, 1.5])
+    say({ name: `${steps} steps, three swings of a day`, ...calibrate(singles(steps, 4, 3)) });
   say({ name: 'random pairs', ...calibrate(pairs(Number(size ?? 500))) });
 }

@@ -1,6 +1,6 @@
-import { type Capture, checkCapture } from '@inchstep/core/capture';
+import { type Capture, checkCapture, MAIN_STATIONS } from '@inchstep/core/capture';
 import { diagnose, reason } from '@inchstep/core/diagnosis';
-import { measureCapture } from '@inchstep/core/measures';
+import { measureCapture, nextMarks } from '@inchstep/core/measures';
 import { buildPlan } from '@inchstep/core/practice';
 import { DRILLS, matchDrills, prescribe } from '@inchstep/core/prescription';
 import { simulate } from '../simulate.ts';
@@ -62,6 +62,11 @@ export function speeds(clock: () => number): Speed[] {
     (_, i) => knownCase({ lead_knee_collapse: 2, over_slide: (i % 3) + 0.5 }, 900 + i).file,
   );
   const fits = swings.map((swing) => measureCapture(swing).fit);
+  const few = swings.map((swing) => {
+    const five = swing.marks.filter((m) => (MAIN_STATIONS as readonly string[]).includes(m.station));
+    const capture = { ...swing, marks: five.filter((_, k) => k % 3 === 0) };
+    return { capture, fit: measureCapture(capture).fit };
+  });
   const at = <T>(list: readonly T[], i: number) => list[i % list.length] as T;
   const withAids = cases.map((file) => ({
     ...file,
@@ -76,6 +81,10 @@ export function speeds(clock: () => number): Speed[] {
     time('refit after one moved mark', null, 40, clock, (i) => {
       const fit = at(fits, i);
       measureCapture(moved(at(swings, i), i), fit);
+    }),
+    time('which mark next, a third of five stations placed', null, 40, clock, (i) => {
+      const { capture, fit } = at(few, i);
+      nextMarks(capture, fit, MAIN_STATIONS);
     }),
     time('diagnosis with its next looks', 100, 60, clock, (i) => diagnose(at(cases, i))),
     time(`match over ${DRILLS.length} drills, diagnosis included`, null, 60, clock, (i) =>

@@ -16,14 +16,20 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['g then n', 'new student'],
   ['← →', 'bench: step one frame (with Shift: ten)'],
   ['a t d i f', 'bench: name address, top, delivery, impact, finish at this frame'],
-  ['b m c', 'bench: name lead arm level back, lead arm level down, hands chest high'],
+  [
+    'j b m k c',
+    'bench: name the stations between: shaft and arm level back, arm level down, shaft level and hands chest high past the ball',
+  ],
   ['v', 'bench: change to the other view'],
+  ['h', 'bench: this body inside the school’s bands, over clip, strips and map'],
+  ['o', 'compare: one swing over the other'],
   ['[ ]', 'bench: landmark before, landmark after'],
   ['Enter', 'bench: put the landmark down at its guess'],
   ['Alt + arrows', 'bench: nudge the mark by a pixel (with Shift: five)'],
   ['1 2 3', 'bench: seen clearly, partly, guessed'],
   ['z, Shift + z', 'bench: undo, redo'],
   ['l', 'bench: reference lines on or off'],
+  ['n', 'bench: to the place whose mark would tell most'],
 ];
 
 /** Frame around every coach screen: the tape edge on top, settings, the list of keys. */

@@ -25,7 +25,7 @@ export function fakeServer(replies: Readonly<Record<string, Reply>>): Asked[] {
     const reply = replies[`${asked.method} ${asked.url}`];
     if (reply === undefined)
       return answer(404, { code: 'not_found', message: `no ${asked.url}`, problems: [] });
-    const said = typeof reply === 'function' ? (reply as (a: Asked) => unknown)(asked) : reply;
+    const said = typeof reply === 'function' ? await (reply as (a: Asked) => unknown)(asked) : reply;
     return said instanceof Refused ? answer(said.status, said.body) : answer(200, said);
   }) as unknown as typeof fetch;
   return log;

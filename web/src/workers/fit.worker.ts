@@ -8,18 +8,29 @@ import {
   projectWithSlopes,
   type Station,
 } from '@inchstep/core/capture';
+import { LEADING_MEASURES, LESS_WANTED } from '@inchstep/core/diagnosis';
 import type { Vec3 } from '@inchstep/core/foundation';
 import {
+  type BodyFit,
+  type BodyLineId,
+  bandContext,
+  bodyLines,
   FIT_LANDMARKS,
   type FloorStation,
   floorMap,
+  golferSizes,
   type LineId,
   type Measure,
   measureCapture,
   type Need,
+  type NextMark,
+  nextMarks,
+  type Pose,
   referenceLines,
   type Swapped,
   swappedSides,
+  type TargetPose,
+  targetPoses,
 } from '@inchstep/core/measures';
 import { expose } from 'comlink';
 
@@ -36,7 +47,7 @@ export interface Guess {
 
 export interface PictureLine {
   readonly view: string;
-  readonly id: LineId;
+  readonly id: LineId | BodyLineId;
   readonly station: Station | null;
   readonly from: readonly [u: number, v: number];
   readonly to: readonly [u: number, v: number];
@@ -51,7 +62,16 @@ export interface FitAnswer {
     readonly id: string;
     readonly yawDeg: number;
     readonly yawSdDeg: number;
-    readonly advice: readonly { readonly code: string; readonly moveIn?: number; readonly deg?: number }[];
+    /** In the ground frame; mirrored for a left-hander like everything else. */
+    readonly positionIn: Vec3;
+    readonly advice: readonly {
+      readonly code: string;
+      readonly moveIn?: number;
+      readonly deg?: number;
+      readonly xIn?: number;
+      readonly yIn?: number;
+      readonly what?: string;
+    }[];
   }[];
   readonly suspects: readonly {
     readonly view: string;
@@ -62,11 +82,25 @@ export interface FitAnswer {
   readonly lines: readonly PictureLine[];
   /** Places where lead and trail seem to be changed about. */
   readonly swapped: readonly Swapped[];
+  /** The body at each station, with the sd of the pelvis centre along each axis. */
+  readonly poses: readonly StationPose[];
   readonly ms: number;
 }
 
+export interface StationPose {
+  readonly station: Station;
+  readonly pose: Pose;
+  readonly centreSdIn: Vec3;
+}
+
+/** The pose of this body inside its bands, in inches and through each solved camera. */
+export interface TargetAnswer {
+  readonly poses: readonly TargetPose[];
+  readonly lines: readonly PictureLine[];
+}
+
 /** The swing on the bench, so that a moved mark starts from where the last fit ended. */
-let last: ReturnType<typeof measureCapture>['fit'] | undefined;
+let last: BodyFit | undefined;
 
 function fit(capture: Capture): FitAnswer {
   const started = performance.now();
@@ -81,6 +115,7 @@ function fit(capture: Capture): FitAnswer {
       id: view.id,
       yawDeg: view.yawDeg,
       yawSdDeg: view.sd.yawDeg,
+      positionIn: view.positionIn,
       advice: view.advice,
     })),
     suspects: measured.suspects.map(({ mark }) => ({
@@ -90,12 +125,13 @@ function fit(capture: Capture): FitAnswer {
     })),
     lines: linesIn(capture, measured.fit),
     swapped: swappedSides(capture, measured.fit),
+    poses: stationPoses(measured.fit),
     ms: performance.now() - started,
   };
 }
 
 /** Wanted landmarks that are not marked yet, back in the pictures (mirrored again for a left-hander). */
-function guessesOf(capture: Capture, solved: ReturnType<typeof measureCapture>['fit']): Guess[] {
+function guessesOf(capture: Capture, solved: BodyFit): Guess[] {
   const left = capture.golfer.handedness === 'left';
   const marked = new Set(capture.marks.map((m) => `${m.view}/${m.station}/${m.landmark}`));
   return capture.views.flatMap((view, i) => {
@@ -123,10 +159,13 @@ function guessesOf(capture: Capture, solved: ReturnType<typeof measureCapture>['
   });
 }
 
-/** Reference lines through the solved cameras. */
-function linesIn(capture: Capture, solved: ReturnType<typeof measureCapture>['fit']): PictureLine[] {
+/** Lines through a view's solved camera, mirrored again for a left-hander. */
+function throughCameras(
+  capture: Capture,
+  solved: BodyFit,
+  linesOf: (view: Capture['views'][number]) => readonly Omit<PictureLine3d, 'view'>[],
+): PictureLine[] {
   const left = capture.golfer.handedness === 'left';
-  const all = referenceLines(solved);
   return capture.views.flatMap((view, i) => {
     const camera = solved.camera(i);
     const frame = cameraFrame(view.kind, camera);
@@ -134,13 +173,66 @@ function linesIn(capture: Capture, solved: ReturnType<typeof measureCapture>['fi
       const { u, v } = project(point, camera, frame, view);
       return [left ? view.widthPx - u : u, v];
     };
-    return all
-      .filter((line) => line.view === view.kind)
-      .map(({ id, station, from, to }) => ({ view: view.id, id, station, from: at(from), to: at(to) }));
+    return linesOf(view).map(({ id, station, from, to }) => ({
+      view: view.id,
+      id,
+      station,
+      from: at(from),
+      to: at(to),
+    }));
   });
 }
 
+interface PictureLine3d extends Pick<PictureLine, 'view' | 'id' | 'station'> {
+  readonly from: Vec3;
+  readonly to: Vec3;
+}
+
+function linesIn(capture: Capture, solved: BodyFit): PictureLine[] {
+  const all = referenceLines(solved);
+  return throughCameras(capture, solved, (view) => all.filter((line) => line.view === view.kind));
+}
+
+function stationPoses(solved: BodyFit): StationPose[] {
+  const { layout } = solved;
+  return layout.stations.map((station) => ({
+    station,
+    pose: Object.fromEntries(FIT_LANDMARKS.map((l) => [l, solved.landmark(station, l)])),
+    centreSdIn: [0, 1, 2].map((axis) =>
+      Math.sqrt(
+        solved.variance(
+          (['lead_hip', 'trail_hip'] as const).map((hip) => [layout.landmarkAt(station, hip) + axis, 0.5]),
+        ),
+      ),
+    ) as unknown as Vec3,
+  }));
+}
+
+/** Poses of another swing, to lay beside the one on the bench; that one's fit stays. */
+const posesOf = (capture: Capture): StationPose[] => stationPoses(measureCapture(capture).fit);
+
+function targets(capture: Capture): TargetAnswer {
+  const solved = measureCapture(capture, last).fit;
+  const own = new Map(stationPoses(solved).map(({ station, pose }) => [station, pose]));
+  const poses = targetPoses(own, golferSizes(capture), bandContext(capture));
+  const lines = poses.flatMap(({ station, target }) =>
+    bodyLines(target).map(({ id, from, to }) => ({ id, station, from, to })),
+  );
+  return { poses, lines: throughCameras(capture, solved, () => lines) };
+}
+
+const NEXT_AT_MOST = 5;
+
+/** What is worth marking next at the named stations; `fitted` when the last fit is of this capture. */
+const next = (capture: Capture, stations: readonly Station[], fitted: boolean): NextMark[] =>
+  nextMarks(capture, fitted && last ? last : null, stations, (id) =>
+    LEADING_MEASURES.has(id) ? 1 : LESS_WANTED,
+  ).slice(0, NEXT_AT_MOST);
+
 export interface FitWorker {
   fit(capture: Capture): FitAnswer;
+  posesOf(capture: Capture): StationPose[];
+  targets(capture: Capture): TargetAnswer;
+  next(capture: Capture, stations: readonly Station[], fitted: boolean): NextMark[];
 }
-expose({ fit } satisfies FitWorker);
+expose({ fit, next, posesOf, targets } satisfies FitWorker);

@@ -20,17 +20,30 @@ export type ClipTrouble = 'not_video' | 'no_frames' | 'codec' | 'fetch';
 /** Frames decoded around the one asked for, so that stepping on or back is at hand. */
 const CHUNK_BEFORE = 10;
 const CHUNK_AFTER = 14;
-/** Bounded: at 540 x 960 a frame is 2 MB. */
-const KEEP_BYTES = 220 * 1024 * 1024;
+/** Only until the working copy is there; at 540 x 960 a frame is 2 MB, at 1080 x 1920 it is 8. */
+const KEEP_BYTES = 64 * 1024 * 1024;
+const LEAST_KEPT = 4;
+/** Progress is told after so many frames. */
+const TELL_EVERY = 8;
+/** Nothing that a mark hangs on is lost at this quality. */
+const COPY_QUALITY = 0.93;
 
 class ClipReader {
   private track: InputVideoTrack | null = null;
   private sink: CanvasSink | null = null;
   private times: number[] = [];
   private readonly kept = new Map<number, ImageBitmap>();
+  /** A working copy in which every frame stands alone: quick to reach in any order, and small. */
+  private readonly copies: (Blob | undefined)[] = [];
 
-  /** Reads the clip's index; the pictures come when asked for. */
-  async open(url: string): Promise<OpenedClip | { trouble: ClipTrouble; codec: string }> {
+  /** Steps being decoded now: while there are any, copying waits. */
+  private stepping: Promise<unknown> = Promise.resolve();
+
+  /** Reads the clip's index; the pictures come when asked for. `onCopied` hears the share copied, 0 to 1. */
+  async open(
+    url: string,
+    onCopied: (share: number) => void = () => {},
+  ): Promise<OpenedClip | { trouble: ClipTrouble; codec: string }> {
     const response = await fetch(url);
     if (!response.ok) return { trouble: 'fetch', codec: '' };
     const input = new Input({ source: new BlobSource(await response.blob()), formats: ALL_FORMATS });
@@ -46,22 +59,55 @@ class ClipReader {
     this.track = track;
     this.times = times.sort((a, b) => a - b);
     this.sink = new CanvasSink(track, { poolSize: 2 });
+    // A clip that can't be copied is still stepped, by decoding around each frame.
+    void oneAtATime(() => this.copyAll(track, onCopied)).catch(() => onCopied(1));
     return { widthPx: track.displayWidth, heightPx: track.displayHeight, times: this.times };
+  }
+
+  /**
+   * Decodes straight through once and keeps each frame as a picture of its own: where key frames are a
+   * second apart, going back by one otherwise means decoding a second of film.
+   */
+  private async copyAll(track: InputVideoTrack, onCopied: (share: number) => void): Promise<void> {
+    let at = 0;
+    onCopied(0);
+    for await (const { canvas, timestamp } of new CanvasSink(track, { poolSize: 2 }).canvases()) {
+      while (at < this.times.length - 1 && (this.times[at] as number) < timestamp - 1e-4) at++;
+      this.copies[at] = await (canvas as OffscreenCanvas).convertToBlob({
+        type: 'image/jpeg',
+        quality: COPY_QUALITY,
+      });
+      at++;
+      if (at % TELL_EVERY === 0) onCopied(at / this.times.length);
+      await this.stepping;
+    }
+    onCopied(1);
+  }
+
+  /** The whole working copy, or null where a frame could not be copied: then this reader is needed on. */
+  wholeCopy(): Blob[] | null {
+    const whole = this.times.map((_, i) => this.copies[i]);
+    return whole.every((copy) => copy !== undefined) ? (whole as Blob[]) : null;
   }
 
   /** Exactly this frame, as a picture the page may keep. */
   async frame(index: number): Promise<ImageBitmap> {
-    if (!this.kept.has(index)) await this.decodeAround(index);
-    const bitmap = this.kept.get(index);
-    if (!bitmap) throw new Error(`frame ${index} could not be decoded`);
-    const copy = await createImageBitmap(bitmap);
-    return transfer(copy, [copy]);
+    if (!this.kept.has(index) && !this.copies[index]) {
+      const decoded = this.decodeAround(index);
+      this.stepping = decoded.catch(() => undefined);
+      await decoded;
+    }
+    const from = this.kept.get(index) ?? this.copies[index];
+    if (!from) throw new Error(`frame ${index} could not be decoded`);
+    const picture = await createImageBitmap(from);
+    return transfer(picture, [picture]);
   }
 
   private async decodeAround(index: number): Promise<void> {
     if (!this.sink || !this.track) throw new Error('no clip is open');
-    const from = Math.max(0, index - CHUNK_BEFORE);
-    const to = Math.min(this.times.length - 1, index + CHUNK_AFTER);
+    const half = Math.floor(this.most() / 2);
+    const from = Math.max(0, index - Math.min(CHUNK_BEFORE, half));
+    const to = Math.min(this.times.length - 1, index + Math.min(CHUNK_AFTER, half));
     const end = (this.times[to] as number) + 1e-4;
     let at = from;
     for await (const { canvas, timestamp } of this.sink.canvases(this.times[from], end)) {
@@ -72,9 +118,13 @@ class ClipReader {
     this.forget(index);
   }
 
-  private forget(index: number): void {
+  private most(): number {
     const frameBytes = this.track ? this.track.displayWidth * this.track.displayHeight * 4 : 1;
-    const most = Math.max(CHUNK_BEFORE + CHUNK_AFTER + 2, Math.floor(KEEP_BYTES / frameBytes));
+    return Math.max(LEAST_KEPT, Math.floor(KEEP_BYTES / frameBytes));
+  }
+
+  private forget(index: number): void {
+    const most = this.most() + 2;
     const far = [...this.kept.keys()].sort((a, b) => Math.abs(b - index) - Math.abs(a - index));
     while (this.kept.size > most) {
       const key = far.shift() as number;
@@ -83,6 +133,10 @@ class ClipReader {
     }
   }
 }
+
+/** Two clips are copied one after the other: two decoders at work at once double what the page weighs. */
+const oneAtATime = (work: () => Promise<void>): Promise<void> =>
+  navigator.locks ? navigator.locks.request('frames', work) : work();
 
 export type FrameReader = ClipReader;
 expose(new ClipReader());

@@ -1,4 +1,4 @@
-import { LANDMARKS, STATIONS } from '@inchstep/core/capture';
+import { LANDMARKS, MOTION_UNITS, STATIONS } from '@inchstep/core/capture';
 import { CLUBS, VIEW_KINDS } from '@inchstep/core/intake';
 import { z } from 'zod';
 import { cameraSchema, groundMarkSchema } from '../../formats/index.ts';
@@ -36,6 +36,8 @@ export const swingViewSchema = z.strictObject({
 });
 export type SwingView = z.infer<typeof swingViewSchema>;
 
+export const TRACK_KINDS = ['csv', 'trc', 'c3d'] as const;
+
 export const swingMarkSchema = z.strictObject({
   view: z.enum(VIEW_KINDS),
   station: z.enum(STATIONS),
@@ -43,10 +45,27 @@ export const swingMarkSchema = z.strictObject({
   u: z.number(),
   v: z.number(),
   sdPx: z.number().positive(),
+  /** Proposed by the body network and not yet touched by the coach. */
+  by: z.literal('network').optional(),
 });
 export type SwingMark = z.infer<typeof swingMarkSchema>;
 
 export const SWING_SPEEDS = ['half', 'three_quarter', 'full'] as const;
+
+/** A motion file of a swing and what was taken for granted in reading it. */
+export const swingTrackSchema = z.object({
+  fileName: z.string(),
+  kind: z.enum(TRACK_KINDS),
+  /** Name in the clip folder: content hash and ending. */
+  file: z.string(),
+  frames: z.int(),
+  seconds: z.number(),
+  unit: z.enum(MOTION_UNITS),
+  unitGuessed: z.boolean(),
+  aligned: z.enum(['as_written', 'ankles_on_target_line']),
+  unmatched: z.array(z.string()),
+});
+export type SwingTrack = z.infer<typeof swingTrackSchema>;
 
 const swingBody = {
   recordedOn: daySchema,
@@ -63,8 +82,23 @@ export const swingSchema = z.object({
   studentId: idSchema,
   version: versionSchema,
   ...swingBody,
+  track: swingTrackSchema.nullable(),
   from: z.enum(['coach', 'student']),
   discardedAt: z.string().nullable(),
   createdAt: z.string(),
 });
 export type Swing = z.infer<typeof swingSchema>;
+
+export {
+  type ColumnMatchForm,
+  columnMatchSchema,
+  editShotSetSchema,
+  newPressureSchema,
+  newShotSetSchema,
+  type Pressure,
+  pressureSchema,
+  type RememberedMatch,
+  rememberedMatchSchema,
+  type ShotSet,
+  shotSetSchema,
+} from './devices.ts';

@@ -9,6 +9,8 @@ export const computed = <T>() => z.any() as unknown as z.ZodType<T>;
 export const newDiagnosisSchema = z.strictObject({
   id: idSchema,
   swingId: idSchema.nullable(),
+  /** All swings of that day with the same club and speed, taken together. */
+  wholeDay: z.boolean().default(false),
   findings: z.array(findingSchema).max(120),
   /** Measures and findings that the coach holds to be wrong; they count for nothing. */
   setAside: z.array(z.string().max(60)).max(60).default([]),
@@ -18,6 +20,7 @@ export const diagnosisSchema = z.object({
   id: idSchema,
   studentId: idSchema,
   swingId: idSchema.nullable(),
+  wholeDay: z.boolean(),
   at: z.string(),
   findings: z.array(findingSchema),
   setAside: z.array(z.string()),

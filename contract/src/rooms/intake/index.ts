@@ -111,6 +111,8 @@ export const EVENT_KINDS = [
   'archived',
   'restored',
   'clip',
+  'track',
+  'shots',
   'measured',
   'diagnosed',
   'work_chosen',

@@ -31,5 +31,15 @@ export const readingSchema = z.object({
   club: z.string(),
   at: z.string(),
   measures: z.array(measureSchema),
+  /** What only a track tells; missing for marks. */
+  track: z
+    .object({
+      /** Seconds of each station found. */
+      stations: z.partialRecord(z.enum(STATIONS), z.number()),
+      /** Time back over time down. */
+      tempo: z.number(),
+      noiseIn: z.number(),
+    })
+    .optional(),
 });
 export type Reading = z.infer<typeof readingSchema>;

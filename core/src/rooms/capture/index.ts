@@ -32,10 +32,47 @@ export {
   sightSdPx,
 } from './landmarks.ts';
 export {
+  IN_PER_UNIT,
+  landmarkNamed,
+  MOTION_UNITS,
+  type Motion,
+  type MotionUnit,
+  type RawMotion,
+} from './motion.ts';
+export { readC3d } from './motionC3d.ts';
+export { type MotionFrameProblem, type MotionReading, toGround } from './motionFrame.ts';
+export { type MotionFileProblem, readMotionTable, readTrc } from './motionText.ts';
+export {
+  guessOffset,
+  type PressureProblem,
+  type PressureTrace,
+  pressureAtStations,
+  readPressure,
+} from './pressure.ts';
+export {
   type Picture,
   type Projection,
   type ProjectionSlopes,
   project,
   projectWithSlopes,
 } from './projection.ts';
+export {
+  SHOT_FIELD_IDS,
+  SHOT_FIELDS,
+  SHOT_UNITS,
+  type ShotField,
+  type ShotFieldId,
+  type ShotUnit,
+  shotField,
+} from './shotFields.ts';
+export { describeShots, FEWEST_SHOTS, type ShotSign, shotSigns } from './shotSigns.ts';
+export {
+  type ColumnMatch,
+  type GuessedMatch,
+  guessColumns,
+  readNumber,
+  readShots,
+  type Shot,
+  type ShotsProblem,
+} from './shots.ts';
 export { MAIN_STATIONS, STATIONS, type Station, stationRank } from './stations.ts';

@@ -193,3 +193,13 @@ export const BLOCKERS: readonly { readonly id: string; readonly finding: string 
   { id: 'face_open_top', finding: 'obs.face_open_top' },
   { id: 'arms_not_deep', finding: 'obs.lead_arm_high_top' },
 ];
+
+/** Measures that some fault shows nearly always: what a diagnosis stands on, and what is marked for first. */
+export const LEADING_MEASURES: ReadonlySet<string> = new Set(
+  FAULTS.flatMap(({ evidence }) =>
+    evidence.filter((e) => e.strength === 3).map((e) => e.finding.split('.')[0] as string),
+  ).filter((id) => id !== 'obs'),
+);
+
+/** How much the other measures count beside those when it is asked what to mark next. */
+export const LESS_WANTED = 0.05;

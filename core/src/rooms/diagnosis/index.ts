@@ -17,7 +17,16 @@ export {
   reason,
 } from './diagnose.ts';
 export type { CaseFinding, CaseMeasure, Evidence } from './evidence.ts';
-export { BLOCKERS, FAULTS, type Fault, faultById, PHASES, type Phase } from './faultTable.ts';
+export {
+  BLOCKERS,
+  FAULTS,
+  type Fault,
+  faultById,
+  LEADING_MEASURES,
+  LESS_WANTED,
+  PHASES,
+  type Phase,
+} from './faultTable.ts';
 export {
   BALL_FINDINGS,
   FINDING_IDS,

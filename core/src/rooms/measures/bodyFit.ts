@@ -8,7 +8,7 @@ import {
   mirrorToRightHanded,
   type Station,
 } from '../capture/index.ts';
-import type { FitLandmark } from './bodyPriors.ts';
+import { FIT_LANDMARKS, type FitLandmark } from './bodyPriors.ts';
 import { type Descent, descend } from './descend.ts';
 import { type FitLayout, fitLayout, pointAt } from './fitLayout.ts';
 import { MarkResiduals, PULL_LIMIT_SDS } from './markResiduals.ts';
@@ -85,7 +85,50 @@ export function fitBody(raw: Capture, from?: BodyFit): BodyFit {
     iterations += descent.iterations;
     factor = factored(descent);
   }
-  const { x, equations, stopped } = descent;
+  return fitFrom(capture, layout, cameras, descent, iterations, factor, suspects(marks, descent.x));
+}
+
+/** Where everything truly was, in the lead/trail frame. */
+export interface TrueState {
+  /** Camera unknowns of a view, as in `CameraVector`. */
+  camera(viewIndex: number): readonly number[];
+  landmark(station: Station, landmark: FitLandmark): Vec3;
+}
+
+/**
+ * The same problem's state at a known truth: nothing descends. Its variances are the floor (Cramer-Rao,
+ * with the soft knowledge counted in) that no estimate from these marks goes under on average.
+ */
+export function fitAt(raw: Capture, truth: TrueState): BodyFit {
+  const capture = mirrorToRightHanded(raw);
+  const layout = fitLayout(capture);
+  const cameras = capture.views.map(cameraPrior);
+  const priors = new PriorResiduals(layout, capture, cameras);
+  const marks = new MarkResiduals(layout, capture);
+  const x = startingVector(layout, capture, cameras);
+  capture.views.forEach((_, i) => {
+    x.set(truth.camera(i), layout.cameraAt(i));
+  });
+  for (const station of layout.stations)
+    for (const landmark of FIT_LANDMARKS)
+      x.set(truth.landmark(station, landmark), layout.landmarkAt(station, landmark));
+  const size = [layout.sharedSize, layout.blockSize, layout.stations.length - 1] as const;
+  const equations = new NormalEquations(...size, priors.base());
+  priors.addTo(equations, x);
+  marks.addTo(equations, x);
+  const descent: Descent = { x, equations, iterations: 0, stopped: 'converged' };
+  return fitFrom(capture, layout, cameras, descent, 0, factored(descent), []);
+}
+
+function fitFrom(
+  capture: Capture,
+  layout: FitLayout,
+  cameras: readonly CameraPrior[],
+  { x, equations, stopped }: Descent,
+  iterations: number,
+  factor: ArrowFactor,
+  wrong: readonly SuspectMark[],
+): BodyFit {
   return {
     capture,
     layout,
@@ -95,7 +138,7 @@ export function fitBody(raw: Capture, from?: BodyFit): BodyFit {
     cost: equations.cost,
     iterations,
     stopped,
-    suspects: suspects(marks, x),
+    suspects: wrong,
     landmark: (station, landmark) => pointAt(x, layout.landmarkAt(station, landmark)),
     camera: (i) => [...x.subarray(layout.cameraAt(i), layout.cameraAt(i) + CAMERA_SIZE)],
     variance: (form) => formVariance(factor, layout.size, form),
@@ -105,8 +148,8 @@ export function fitBody(raw: Capture, from?: BodyFit): BodyFit {
 const sameLayout = (a: FitLayout, b: FitLayout): boolean =>
   a.size === b.size && a.stations.every((station, i) => station === b.stations[i]);
 
-function factored({ equations }: Descent): ArrowFactor {
-  const factor = factorArrow(equations.system);
+function factored({ equations, factor: known }: Descent): ArrowFactor {
+  const factor = known ?? factorArrow(equations.system);
   if (!factor) throw new Error('fitBody: the priors make every unknown definite');
   return factor;
 }

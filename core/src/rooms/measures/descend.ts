@@ -1,14 +1,18 @@
-import { factorArrow } from '../../foundation/index.ts';
+import { type ArrowFactor, factorArrow } from '../../foundation/index.ts';
 import type { NormalEquations } from './normalEquations.ts';
 
 const MAX_ITERATIONS = 40;
 /** A gain this small, relative to the cost, moves every unknown by a few hundredths of its sd. */
 const COST_TOLERANCE = 2e-5;
+/** Damping that no covariance would notice. */
+const UNDAMPED = 1e-5;
 
 export interface Descent {
   readonly x: Float64Array;
-  /** Gathered at `x`. */
+  /** Gathered at `x`, or at a point so near that nothing is gained by gathering again. */
   readonly equations: NormalEquations;
+  /** Of the system without noticeable damping, where the descent left one behind. */
+  readonly factor?: ArrowFactor;
   readonly iterations: number;
   readonly stopped: 'converged' | 'too_many_iterations' | 'no_descent';
 }
@@ -26,6 +30,10 @@ export function descend(start: Float64Array, gather: (x: Float64Array) => Normal
     }
     const step = factor.solve(equations.gradient);
     const next = x.map((value, i) => value - (step[i] as number));
+    const promised = step.reduce((sum, s, i) => sum + s * (equations.gradient[i] as number), 0);
+    // The last step: it is taken on trust, and its factor serves for the covariance.
+    if (damping <= UNDAMPED && promised < COST_TOLERANCE * (1 + equations.cost))
+      return { x: next, equations, factor, iterations: iteration, stopped: 'converged' };
     const tried = gather(next);
     if (tried.cost < equations.cost) {
       const gain = equations.cost - tried.cost;

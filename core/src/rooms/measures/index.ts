@@ -1,6 +1,8 @@
-export { type BodyFit, fitBody, type SuspectMark } from './bodyFit.ts';
+export { type BodyFit, fitAt, fitBody, type SuspectMark, type TrueState } from './bodyFit.ts';
+export { type BodyLine, type BodyLineId, bodyLines } from './bodyLines.ts';
 export { FIT_LANDMARKS, type FitLandmark } from './bodyPriors.ts';
 export { type CameraAdvice, type CameraReport, reportCameras } from './cameraReport.ts';
+export { compareSwings, type Difference, type Similarity, sameMoment, similarity } from './compareSwings.ts';
 export {
   BACK_PEAK_STATIONS,
   BEARINGS,
@@ -14,12 +16,30 @@ export {
 } from './definitions.ts';
 export { ellipseOf, type FloorStation, floorMap, footBearingDeg, type GroundEllipse } from './floorMap.ts';
 export {
+  bandContext,
   type FittedLandmark,
+  golferSizes,
   type Measure,
   type Measured,
   measureCapture,
+  measuresOf,
 } from './measureCapture.ts';
+export { type MeasuredTrack, measureTrack } from './measureTrack.ts';
 export type { Need, NeedWhat } from './needs.ts';
+export { type NextMark, nextMarks, sdsAfter, type Wanted } from './nextMarks.ts';
+export { type Pooled, poolSwings, sharedShare } from './poolSwings.ts';
+export {
+  type ProposedMark,
+  proposeMarks,
+  proposeStations,
+  type SeenBody,
+  type SeenPlace,
+  seenBody,
+  steadySides,
+} from './proposals.ts';
 export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
+export { type Pose, type TargetPose, targetPoses } from './targetPose.ts';
+export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
+export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

@@ -1,6 +1,14 @@
 import type { Vec3 } from '../../foundation/index.ts';
 import type { Capture, Landmark, Station } from '../capture/index.ts';
-import { type Band, type BandContext, bandFor, bodySizes, SIZE_SD_SHARE } from '../intake/index.ts';
+import {
+  type Band,
+  type BandContext,
+  bandFor,
+  bodySizes,
+  SIZE_SD_SHARE,
+  type ViewKind,
+} from '../intake/index.ts';
+import { blindVariance, keyOf, type SeenBy } from './blindSides.ts';
 import { type BodyFit, fitBody, type SuspectMark } from './bodyFit.ts';
 import type { FitLandmark } from './bodyPriors.ts';
 import { type CameraReport, reportCameras } from './cameraReport.ts';
@@ -60,22 +68,10 @@ const PREDICTED_SD_STEPS = 1;
 /** From marks to judged measures; `capture` must have passed `checkCapture`. `from`: an earlier fit of this swing. */
 export function measureCapture(capture: Capture, from?: BodyFit): Measured {
   const fit = fitBody(capture, from);
-  const marked = markedSet(capture);
-  const has = (needs: MeasureDefinition['needs']) =>
-    needs.every(([station, landmarks]) => landmarks.every((l) => marked.has(`${station}/${l}`)));
-  const context = bandContext(capture);
-  const sizes = golferSizes(capture);
-  const poseMeasures = POSE_MEASURES.flatMap((definition) => {
-    if (has(definition.needs)) return [measureOne(fit, definition, sizes, context)];
-    return has(hipsAt(definition)) ? predicted(fit, definition, sizes, context) : [];
-  });
-  const peak = backPeak(fit, has);
-  const peakMeasure = peak ? [measureOne(fit, shiftBackPeak(peak), sizes, context)] : [];
-  const bearings = BEARINGS.flatMap((definition) => bearing(fit, definition, peak, has, context));
-  const measures = [...poseMeasures, ...peakMeasure, ...bearings];
+  const measures = measuresOf(fit, capture);
   return {
     measures,
-    landmarks: () => fittedLandmarks(fit, marked),
+    landmarks: () => fittedLandmarks(fit, markedSet(capture)),
     views: reportCameras(fit),
     needs: needsOf(capture, measures, [...TRACK_MEASURES]),
     suspects: fit.suspects,
@@ -87,25 +83,46 @@ export function measureCapture(capture: Capture, from?: BodyFit): Measured {
 const hipsAt = (definition: MeasureDefinition): MeasureDefinition['needs'] =>
   definition.needs.map(([station]) => [station, ['lead_hip', 'trail_hip']]);
 
+/** Every measure that a capture's marks allow, read from one fit of it. */
+export function measuresOf(fit: BodyFit, capture: Capture): Measure[] {
+  const marked = markedSet(capture);
+  const has = (needs: MeasureDefinition['needs']) =>
+    needs.every(([station, landmarks]) => landmarks.every((l) => marked.has(`${station}/${l}`)));
+  const context = bandContext(capture);
+  const sizes = golferSizes(capture);
+  const seen = seenFrom(capture);
+  const poseMeasures = POSE_MEASURES.flatMap((definition) => {
+    if (has(definition.needs)) return [measureOne(fit, definition, sizes, context, seen)];
+    return has(hipsAt(definition)) ? predicted(fit, definition, sizes, context, seen) : [];
+  });
+  const peak = backPeak(fit, has);
+  const peakMeasure = peak ? [measureOne(fit, shiftBackPeak(peak), sizes, context, seen)] : [];
+  const bearings = BEARINGS.flatMap((definition) => bearing(fit, definition, peak, has, context));
+  return [...poseMeasures, ...peakMeasure, ...bearings];
+}
+
 /** Feet that stay planted, segments that keep their length: what was not marked may still be known well enough. */
 function predicted(
   fit: BodyFit,
   definition: MeasureDefinition,
   sizes: GolferSizes,
   context: BandContext,
+  seen: SeenBy,
 ): Measure[] {
-  const measure = measureOne(fit, definition, sizes, context);
+  const measure = measureOne(fit, definition, sizes, context, seen);
   return measure.sd <= measure.band.step * PREDICTED_SD_STEPS ? [measure] : [];
 }
 
-function golferSizes(capture: Capture): GolferSizes {
+/** Sizes that measures divide by, taped or from the height. */
+export function golferSizes(capture: Capture): GolferSizes {
   return {
     outerHipWidthIn: bodySizes(capture.golfer).outerHipWidthIn,
     outerHipWidthSdShare: capture.golfer.outerHipWidthIn === null ? SIZE_SD_SHARE : TAPED_WIDTH_SD_SHARE,
   };
 }
 
-const bandContext = (capture: Capture): BandContext => ({
+/** Whose bands these are: body, club and school of a capture. */
+export const bandContext = (capture: Capture): BandContext => ({
   heightIn: capture.golfer.heightIn,
   flexibility: capture.golfer.flexibility,
   armSwing: capture.golfer.armSwing,
@@ -113,17 +130,24 @@ const bandContext = (capture: Capture): BandContext => ({
   school: capture.school,
 });
 
+/** A measure's value with its variance from the fit, the variance that no mark takes away, and its slopes. */
+export function measureForm(fit: BodyFit, definition: MeasureDefinition, sizes: GolferSizes) {
+  const value = definition.value((station, landmark) => fit.landmark(station, landmark), sizes);
+  const form = slopesOf(fit, definition, sizes);
+  const fixed = definition.dividesByHipWidth ? (value * sizes.outerHipWidthSdShare) ** 2 : 0;
+  return { value, variance: fit.variance(form), fixed, form };
+}
+
 function measureOne(
   fit: BodyFit,
   definition: MeasureDefinition,
   sizes: GolferSizes,
   context: BandContext,
+  seen: SeenBy,
 ): Measure {
-  const value = definition.value((station, landmark) => fit.landmark(station, landmark), sizes);
-  const form = slopesOf(fit, definition, sizes);
-  let variance = fit.variance(form);
-  if (definition.dividesByHipWidth) variance += (value * sizes.outerHipWidthSdShare) ** 2;
-  return judged(definition.id, definition.station, value, Math.sqrt(variance), context);
+  const { value, variance, fixed } = measureForm(fit, definition, sizes);
+  const sd = Math.sqrt(variance + fixed + blindVariance(definition, seen));
+  return judged(definition.id, definition.station, value, sd, context);
 }
 
 function judged(id: string, station: Station, value: number, sd: number, context: BandContext): Measure {
@@ -202,6 +226,18 @@ function bearing(
   const sideSd = Math.sqrt(fit.variance(across(-dy / length, dx / length)));
   const hourSd = (sideSd / length) * (12 / (2 * Math.PI));
   return [judged(definition.id, definition.station, clockHour(dx, dy), hourSd, context)];
+}
+
+/** From which sides each place was marked. */
+function seenFrom({ marks, views }: Capture): SeenBy {
+  const kinds = new Map(views.map((view) => [view.id, view.kind]));
+  const seen = new Map<string, Set<ViewKind>>();
+  for (const { view, station, landmark } of marks) {
+    const key = keyOf(station, landmark);
+    const kind = kinds.get(view);
+    if (kind) seen.set(key, (seen.get(key) ?? new Set()).add(kind));
+  }
+  return seen;
 }
 
 function markedSet(capture: Capture): Set<string> {

@@ -56,6 +56,26 @@ describe('cameras', () => {
       expect(report.advice.map((a) => a.code)).toContain('no_sticks');
     }
   });
+  test('a stick end put in the wrong place contradicts the other, and is named', () => {
+    const moved = {
+      ...capture,
+      views: capture.views.map((v, i) => ({
+        ...v,
+        groundMarks: v.groundMarks.map((g, k) => (i === 0 && k === 0 ? { ...g, u: g.u + 90 } : g)),
+      })),
+    };
+    const [first, second] = reportCameras(measureCapture(moved).fit);
+    expect(first?.advice.map((a) => a.code)).toContain('sticks_disagree');
+    expect(second?.advice.map((a) => a.code)).not.toContain('sticks_disagree');
+  });
+  test('a distance that this camera can’t have had is said', () => {
+    const told = {
+      ...capture,
+      views: capture.views.map((v) => ({ ...v, camera: { ...v.camera, heightIn: 90, heightSdIn: 1 } })),
+    };
+    const advice = reportCameras(measureCapture(told).fit)[0]?.advice;
+    expect(advice?.some((a) => a.code === 'told_wrong')).toBe(true);
+  });
   test('a camera far too low is told the height it should have', () => {
     const low = {
       ...capture,

@@ -12,6 +12,18 @@ const context = {
 } as const;
 const band: Band = { ...bandFor('shift_top', context), lo: -1, hi: 1, step: 0.5 };
 
+describe('an interval many steps wide', () => {
+  const band = { lo: 0, hi: 2, step: 1 };
+  test('says nothing of a fault, however far out its middle lies', () => {
+    expect(judge(12, 4, band).verdict).toBe('cant_tell');
+    expect(judge(12, 1.9, band).verdict).toBe('high');
+    expect(judge(-9, 1.9, band).verdict).toBe('low');
+  });
+  test('may still lie inside an open band', () => {
+    expect(judge(-9, 3, { lo: null, hi: 2, step: 1 }).verdict).toBe('in');
+  });
+});
+
 describe('judge', () => {
   test('inside by many sds is in; outside by many is low or high', () => {
     expect(judge(0, 0.1, band).verdict).toBe('in');

@@ -5,6 +5,8 @@ export type Verdict = 'in' | 'low' | 'high' | 'cant_tell';
 
 /** Probability that must lie on one side before the program says so. */
 export const SURE = 0.9;
+/** An interval wider than this, one sd in steps, can lie beyond an edge by chance alone: it says nothing of a fault. */
+const VAGUE_STEPS = 2;
 
 export interface Judged {
   readonly verdict: Verdict;
@@ -18,7 +20,9 @@ export function judge(value: number, sd: number, band: Pick<Band, 'lo' | 'hi' | 
   const below = band.lo === null ? 0 : tail(band.lo - value, sd);
   const above = band.hi === null ? 0 : tail(value - band.hi, sd);
   const inBand = Math.max(0, 1 - below - above);
-  const verdict = inBand >= SURE ? 'in' : below >= SURE ? 'low' : above >= SURE ? 'high' : 'cant_tell';
+  const vague = sd > VAGUE_STEPS * band.step;
+  const outside = below >= SURE ? 'low' : above >= SURE ? 'high' : 'cant_tell';
+  const verdict = inBand >= SURE ? 'in' : vague ? 'cant_tell' : outside;
   return { verdict, severity: severityOf(value, band), inBand };
 }
 

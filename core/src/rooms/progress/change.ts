@@ -1,5 +1,6 @@
 import { clamp, mean, squaredDeviations, studentQuantile } from '../../foundation/index.ts';
 import { BAND_ROWS } from '../intake/index.ts';
+import { sharedShare } from '../measures/index.ts';
 
 export interface Session {
   readonly date: string;
@@ -24,8 +25,6 @@ const SWING_SPREAD_STEPS = 0.5;
 const SWING_SPREAD_WEIGHT = 3;
 const DAY_SPREAD_STEPS = 0.33;
 const DAY_SPREAD_WEIGHT = 2;
-/** Part of the measurement error that all swings of one session share (camera, distance). */
-const SHARED_ERROR = 0.6;
 const SURE = 0.05;
 const LIKELY = 0.25;
 
@@ -40,8 +39,8 @@ export function judgeChange(measure: string, sessions: readonly Session[], famil
   const earlier = filled.slice(0, -1);
   if (!last || earlier.length === 0) return noChangeKnown();
   const spread = spreads(measure, filled, earlier);
-  const lastVariance = sessionVariance(last, spread);
-  const weights = earlier.map((session) => 1 / sessionVariance(session, spread));
+  const lastVariance = sessionVariance(measure, last, spread);
+  const weights = earlier.map((session) => 1 / sessionVariance(measure, session, spread));
   const total = weights.reduce((a, b) => a + b, 0);
   const baseline =
     earlier.reduce((sum, session, i) => sum + mean(session.values) * (weights[i] as number), 0) / total;
@@ -89,28 +88,29 @@ function spreads(measure: string, sessions: readonly Session[], earlier: readonl
   const swing = (SWING_SPREAD_WEIGHT * guess + deviations) / (SWING_SPREAD_WEIGHT + repeats);
   return {
     swing,
-    day: dayVariance(earlier, swing, step),
+    day: dayVariance(measure, earlier, swing),
     dof: SWING_SPREAD_WEIGHT + DAY_SPREAD_WEIGHT + repeats + Math.max(0, earlier.length - 1),
   };
 }
 
 /** How much session means wander beyond what swings and marks explain, pulled to the guess. */
-function dayVariance(earlier: readonly Session[], swing: number, step: number): number {
-  const guess = (DAY_SPREAD_STEPS * step) ** 2;
+function dayVariance(measure: string, earlier: readonly Session[], swing: number): number {
+  const guess = (DAY_SPREAD_STEPS * stepOf(measure)) ** 2;
   if (earlier.length < 2) return guess;
   const means = earlier.map((session) => mean(session.values));
   const between = squaredDeviations(means) / (means.length - 1);
-  const within = mean(earlier.map((s) => swing / s.values.length + SHARED_ERROR * s.sd ** 2));
+  const within = mean(earlier.map((s) => swing / s.values.length + sharedShare(measure) * s.sd ** 2));
   const seen = Math.max(0, between - within);
   const weight = earlier.length - 1;
   return (DAY_SPREAD_WEIGHT * guess + weight * seen) / (DAY_SPREAD_WEIGHT + weight);
 }
 
-function sessionVariance(session: Session, spread: Spread): number {
-  const own = (1 - SHARED_ERROR) * session.sd ** 2;
+function sessionVariance(measure: string, session: Session, spread: Spread): number {
+  const shared = sharedShare(measure) * session.sd ** 2;
+  const own = session.sd ** 2 - shared;
   // Swing spread was estimated from measured values, so it holds the marks' own error already.
   const perSwing = Math.max(spread.swing, own);
-  return perSwing / session.values.length + SHARED_ERROR * session.sd ** 2 + spread.day;
+  return perSwing / session.values.length + shared + spread.day;
 }
 
 /** Mean of a session with the half-width of its 95 % interval. */
@@ -123,7 +123,7 @@ export function sessionPoint(measure: string, session: Session): { mean: number;
         (SWING_SPREAD_WEIGHT + session.values.length - 1)
       : swing) /
       session.values.length +
-    SHARED_ERROR * session.sd ** 2;
+    sharedShare(measure) * session.sd ** 2;
   const dof = clamp(SWING_SPREAD_WEIGHT + session.values.length - 1, 1, 100);
   return { mean: mean(session.values), half95: studentQuantile(0.975, dof) * Math.sqrt(variance) };
 }

@@ -12,7 +12,7 @@ const toClip = (row: ClipRow): Clip => ({
   createdAt: row.createdAt,
   ...row.facts,
 });
-const toSwing = ({ body, ...row }: SwingRow): Swing => ({ ...row, ...body });
+const toSwing = ({ body, ...row }: SwingRow): Swing => ({ ...row, track: null, ...body });
 
 export const insertClip = (db: Db, clip: Clip, file: string): void => {
   const { id, studentId, createdAt, ...facts } = clip;
@@ -61,7 +61,7 @@ export const setDiscarded = (db: Db, id: string, discardedAt: string | null): vo
   db.update(swings).set({ discardedAt }).where(eq(swings.id, id)).run();
 };
 
-const toRow = ({ club, speed, views, marks, ...row }: Swing): SwingRow => ({
+const toRow = ({ club, speed, views, marks, track, ...row }: Swing): SwingRow => ({
   ...row,
-  body: { club, speed, views, marks },
+  body: { club, speed, views, marks, track },
 });

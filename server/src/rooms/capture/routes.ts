@@ -5,8 +5,9 @@ import { VIEW_KINDS } from '@inchstep/core/intake';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
-import { Refusal } from '../../platform/errors.ts';
 import type { App } from '../../platform/http.ts';
+import { uploadParts } from '../../platform/uploadParts.ts';
+import { deviceRoutes } from './deviceRoutes.ts';
 import {
   addClip,
   captureOf,
@@ -25,6 +26,7 @@ const tags = ['capture'];
 const one = { 200: swingSchema };
 
 export function captureRoutes(app: App, ctx: Context): void {
+  deviceRoutes(app, ctx);
   app.get(
     '/api/students/:id/clips',
     { schema: { tags, params, response: { 200: z.array(clipSchema) } } },
@@ -78,31 +80,10 @@ export function captureRoutes(app: App, ctx: Context): void {
 
 const fieldsSchema = z.object({ id: idSchema, kind: z.enum(VIEW_KINDS), recordedOn: daySchema });
 
-/** Small fields first, then the file, which is streamed and never held in memory. */
 export async function readUpload(request: FastifyRequest, from: Upload['from']): Promise<Upload> {
-  const part = request.isMultipart() ? await request.file() : undefined;
-  if (!part) throw new Refusal('no_file');
-  const field = (name: string) => {
-    const value = part.fields[name];
-    return value && 'value' in value ? value.value : undefined;
-  };
-  const fields = fieldsSchema.safeParse({
-    id: field('id'),
-    kind: field('kind'),
-    recordedOn: field('recordedOn'),
-  });
-  if (!fields.success) {
-    part.file.resume();
-    throw Refusal.of(
-      fields.error.issues.map((issue) => ({
-        code: 'bad_input',
-        path: issue.path.join('.'),
-        detail: { message: issue.message },
-      })),
-    );
-  }
+  const { part, fields } = await uploadParts(request, fieldsSchema);
   return {
-    ...fields.data,
+    ...fields,
     fileName: part.filename,
     from,
     stream: part.file,

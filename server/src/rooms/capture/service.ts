@@ -92,6 +92,7 @@ export function createSwing(
   id: string,
   input: SwingInput,
   from: Swing['from'] = 'coach',
+  track: Swing['track'] = null,
 ): Swing {
   const known = swingById(ctx.db, id);
   if (known) return known;
@@ -100,6 +101,7 @@ export function createSwing(
     studentId,
     version: 1,
     ...input,
+    track,
     from,
     discardedAt: null,
     createdAt: stamp(ctx),
@@ -157,6 +159,6 @@ export function captureOf(ctx: Context, swing: Swing): Capture {
       camera,
       groundMarks,
     })),
-    marks: swing.marks,
+    marks: swing.marks.map(({ by: _, ...mark }) => mark),
   };
 }

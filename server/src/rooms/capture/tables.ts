@@ -1,4 +1,4 @@
-import type { Clip, Swing } from '@inchstep/contract/capture';
+import type { Clip, Pressure, RememberedMatch, ShotSet, Swing } from '@inchstep/contract/capture';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { students } from '../intake/tables.ts';
 
@@ -20,6 +20,8 @@ export const clips = sqliteTable(
   (t) => [index('clips_by_student').on(t.studentId)],
 );
 
+type SwingBody = Pick<Swing, 'club' | 'speed' | 'views' | 'marks'> & Partial<Pick<Swing, 'track'>>;
+
 export const swings = sqliteTable(
   'swings',
   {
@@ -27,10 +29,38 @@ export const swings = sqliteTable(
     studentId: studentId(),
     version: integer('version').notNull(),
     recordedOn: text('recorded_on').notNull(),
-    body: text('body', { mode: 'json' }).$type<Pick<Swing, 'club' | 'speed' | 'views' | 'marks'>>().notNull(),
+    body: text('body', { mode: 'json' }).$type<SwingBody>().notNull(),
     from: text('from').$type<Swing['from']>().notNull(),
     discardedAt: text('discarded_at'),
     createdAt: text('created_at').notNull(),
   },
   (t) => [index('swings_by_student').on(t.studentId, t.recordedOn)],
 );
+
+export const shotSets = sqliteTable(
+  'shot_sets',
+  {
+    id: text('id').primaryKey(),
+    studentId: studentId(),
+    swingId: text('swing_id').references(() => swings.id, { onDelete: 'set null' }),
+    recordedOn: text('recorded_on').notNull(),
+    fileName: text('file_name').notNull(),
+    shots: text('shots', { mode: 'json' }).$type<ShotSet['shots']>().notNull(),
+    discardedAt: text('discarded_at'),
+    createdAt: text('created_at').notNull(),
+  },
+  (t) => [index('shots_by_student').on(t.studentId, t.recordedOn)],
+);
+
+/** How files with the same headings were matched last. */
+export const columnMatches = sqliteTable('column_matches', {
+  headings: text('headings').primaryKey(),
+  body: text('body', { mode: 'json' }).$type<RememberedMatch>().notNull(),
+});
+
+export const pressures = sqliteTable('pressures', {
+  swingId: text('swing_id')
+    .primaryKey()
+    .references(() => swings.id, { onDelete: 'cascade' }),
+  body: text('body', { mode: 'json' }).$type<Pressure>().notNull(),
+});

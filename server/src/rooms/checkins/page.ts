@@ -17,7 +17,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
   const day = plan?.plan.days.find((d) => d.date === today(ctx)) ?? null;
   const next = plan?.plan.days.find((d) => d.date > today(ctx)) ?? null;
   const library = libraryOf(ctx);
-  const file = caseOf(ctx, studentId, null, []);
+  const file = caseOf(ctx, studentId);
   return {
     firstName: student.profile.firstName,
     coach: firstCoach(ctx)?.name ?? '',

@@ -4,20 +4,21 @@ import type { Db } from '../../platform/db.ts';
 import { diagnoses } from './tables.ts';
 
 type Row = typeof diagnoses.$inferSelect;
-/** Records of before findings could be set aside have none. */
+/** Records of before findings could be set aside, or days be pooled, say nothing of it. */
 const toRecord = ({ body, chosen, ...row }: Row): DiagnosisRecord => ({
   ...row,
   ...body,
   setAside: body.setAside ?? [],
+  wholeDay: body.wholeDay ?? false,
   chosen: chosen && { ...chosen, carried: chosen.carried ?? false },
 });
 
 export const insertDiagnosis = (
   db: Db,
-  { swingId, findings, setAside, result, ...row }: DiagnosisRecord,
+  { swingId, wholeDay, findings, setAside, result, ...row }: DiagnosisRecord,
 ): void => {
   db.insert(diagnoses)
-    .values({ ...row, body: { swingId, findings, setAside, result } })
+    .values({ ...row, body: { swingId, wholeDay, findings, setAside, result } })
     .run();
 };
 export const diagnosisById = (db: Db, id: string): DiagnosisRecord | null => {

@@ -23,8 +23,7 @@ export function diagnosisRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/diagnoses',
     { schema: { tags, params, body: newDiagnosisSchema, response: one } },
-    async ({ params: p, body }) =>
-      makeDiagnosis(ctx, p.id, body.id, body.swingId, body.findings, body.setAside),
+    async ({ params: p, body }) => makeDiagnosis(ctx, p.id, body),
   );
   app.get(
     '/api/diagnoses/:id/now',

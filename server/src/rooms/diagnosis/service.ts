@@ -1,4 +1,4 @@
-import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { DiagnosisNow, DiagnosisRecord, newDiagnosisSchema } from '@inchstep/contract/diagnosis';
 import {
   type CaseFile,
   type CaseFinding,
@@ -7,6 +7,8 @@ import {
   faultById,
   reason,
 } from '@inchstep/core/diagnosis';
+import { poolSwings } from '@inchstep/core/measures';
+import type { z } from 'zod';
 import { type Context, stamp } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getSwing } from '../capture/index.ts';
@@ -14,26 +16,29 @@ import { factsOf, getStudent, record, schoolOf } from '../intake/index.ts';
 import { getReading, listReadings } from '../measures/index.ts';
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
-/** The case of a student for one swing (or none) and what was ticked. */
-export function caseOf(
-  ctx: Context,
-  studentId: string,
-  swingId: string | null,
-  findings: readonly CaseFinding[],
-  setAside: readonly string[] = [],
-): CaseFile {
+/** What a case is made of: a swing or none, alone or with its day, and what was ticked or set aside. */
+export interface CaseAsk {
+  readonly swingId: string | null;
+  readonly wholeDay: boolean;
+  readonly findings: readonly CaseFinding[];
+  readonly setAside: readonly string[];
+}
+
+const NOTHING_KNOWN: CaseAsk = { swingId: null, wholeDay: false, findings: [], setAside: [] };
+
+/** The case of a student for one swing, for a whole day, or for looks alone. */
+export function caseOf(ctx: Context, studentId: string, ask: CaseAsk = NOTHING_KNOWN): CaseFile {
+  const { swingId, findings, setAside } = ask;
   const student = getStudent(ctx, studentId);
   if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
-  const reading = swingId === null ? null : getReading(ctx, swingId);
   return orRefuse(
     checkCase({
       student: factsOf(ctx, student),
       school: schoolOf(student),
       club: swingId === null ? 'mid_iron' : getSwing(ctx, swingId).club,
-      measures:
-        reading?.measures
-          .filter(({ id }) => !setAside.includes(id))
-          .map(({ id, value, sd }) => ({ id, value, sd })) ?? [],
+      measures: poolSwings(swingId === null ? [] : readingsFor(ctx, swingId, ask.wholeDay))
+        .filter(({ id }) => !setAside.includes(id))
+        .map(({ id, value, sd }) => ({ id, value, sd })),
       // A measure set aside takes its two sides with it, also where the eye judged them.
       findings: findings.filter(
         ({ id }) => !setAside.includes(id) && !setAside.includes(id.split('.')[0] as string),
@@ -44,23 +49,35 @@ export function caseOf(
   );
 }
 
+/** Measures of a swing, or of every swing of its day with the same club and speed. */
+function readingsFor(ctx: Context, swingId: string, wholeDay: boolean) {
+  const one = getReading(ctx, swingId);
+  if (!wholeDay) return [one.measures];
+  const { studentId } = getSwing(ctx, swingId);
+  const alike = listReadings(ctx, studentId).filter(
+    (r) => r.recordedOn === one.recordedOn && r.club === one.club && r.speed === one.speed,
+  );
+  // A swing that was put away is no longer listed, yet it can be asked for.
+  return (alike.some((r) => r.swingId === swingId) ? alike : [...alike, one]).map((r) => r.measures);
+}
+
+type NewDiagnosis = z.output<typeof newDiagnosisSchema>;
+
 export function makeDiagnosis(
   ctx: Context,
   studentId: string,
-  id: string,
-  swingId: string | null,
-  findings: CaseFinding[],
-  setAside: string[],
+  { id, swingId, wholeDay, findings, setAside }: NewDiagnosis,
 ): DiagnosisRecord {
   const known = diagnosisById(ctx.db, id);
   if (known) return known;
-  const result = diagnose(caseOf(ctx, studentId, swingId, findings, setAside));
+  const result = diagnose(caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside }));
   const before = diagnosesOf(ctx.db, studentId)[0]?.chosen;
   const chosen = before ? { ...before, carried: true } : null;
   const entry: DiagnosisRecord = {
     id,
     studentId,
     swingId,
+    wholeDay,
     at: stamp(ctx),
     findings,
     setAside,
@@ -112,7 +129,7 @@ export function diagnosisNow(ctx: Context, id: string): DiagnosisNow | null {
   const entry = getDiagnosis(ctx, id);
   const newest = listReadings(ctx, entry.studentId).at(-1);
   if (!newest || newest.swingId === entry.swingId || newest.at <= entry.at) return null;
-  const { workOn } = reason(caseOf(ctx, entry.studentId, newest.swingId, entry.findings, entry.setAside));
+  const { workOn } = reason(caseOf(ctx, entry.studentId, { ...entry, swingId: newest.swingId }));
   const standing = entry.chosen?.workOn ?? entry.result.workOn;
   return {
     swingId: newest.swingId,

@@ -11,7 +11,7 @@ export const diagnoses = sqliteTable(
       .references(() => students.id, { onDelete: 'cascade' }),
     at: text('at').notNull(),
     body: text('body', { mode: 'json' })
-      .$type<Pick<DiagnosisRecord, 'swingId' | 'findings' | 'setAside' | 'result'>>()
+      .$type<Pick<DiagnosisRecord, 'swingId' | 'wholeDay' | 'findings' | 'setAside' | 'result'>>()
       .notNull(),
     chosen: text('chosen', { mode: 'json' }).$type<DiagnosisRecord['chosen']>(),
   },

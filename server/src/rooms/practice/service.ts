@@ -22,7 +22,7 @@ export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { dr
   const sets = setsOf(ctx.db, studentId);
   const request = orRefuse(
     checkPlan({
-      file: caseOf(ctx, studentId, null, []),
+      file: caseOf(ctx, studentId),
       drills: choice.drills,
       ...ask,
       done: sets.map((set) => ({

@@ -21,7 +21,7 @@ import { choicesOf, endChoices, insertChoice } from './repo.ts';
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
 export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
   const diagnosis = getDiagnosis(ctx, diagnosisId);
-  const known = caseOf(ctx, diagnosis.studentId, diagnosis.swingId, diagnosis.findings, diagnosis.setAside);
+  const known = caseOf(ctx, diagnosis.studentId, diagnosis);
   const file = {
     ...known,
     history: drillHistory(ctx, diagnosis.studentId),
@@ -74,7 +74,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
   const drill = libraryOf(ctx).byId(wish.drill);
   if (!drill) throw new Refusal('unknown_drill', { id: wish.drill }, 'drill');
   const { profile } = getStudent(ctx, studentId);
-  const file = caseOf(ctx, studentId, null, []);
+  const file = caseOf(ctx, studentId);
   return cardPdf({
     ...wish,
     library: libraryWords(ctx),

@@ -1,7 +1,8 @@
+import type { LineId } from '@inchstep/core/measures';
 import type { PictureLine } from '../../workers/fit.worker.ts';
 
 /** What each line is for: a short name at its upper end. */
-export const LINE_WORDS: Record<PictureLine['id'], string> = {
+export const LINE_WORDS: Record<LineId, string> = {
   lead_leg: 'lead leg',
   trail_leg: 'trail leg',
   seat: 'seat at the top',
@@ -46,11 +47,28 @@ export function LineLayer({ lines, k }: { readonly lines: readonly PictureLine[]
               strokeWidth={3}
               paintOrder="stroke"
             >
-              {LINE_WORDS[id]}
+              {LINE_WORDS[id as LineId]}
             </text>
           )}
         </g>
       ))}
     </>
+  );
+}
+
+/** The pose this body would have inside every band: dashed limbs over the picture. */
+export function GhostLayer({ lines, k }: { readonly lines: readonly PictureLine[]; readonly k: number }) {
+  return (
+    <g data-testid="ghost">
+      {lines.map(({ id, from, to }) => {
+        const ends = { x1: from[0] * k, y1: from[1] * k, x2: to[0] * k, y2: to[1] * k };
+        return (
+          <g key={`${id}${from[0]}`}>
+            <line {...ends} stroke="#17242b" strokeWidth={7} opacity={0.55} strokeLinecap="round" />
+            <line {...ends} stroke="#f2dc9b" strokeWidth={3.5} strokeDasharray="9 6" />
+          </g>
+        );
+      })}
+    </g>
   );
 }

@@ -28,7 +28,11 @@ export function MarkList({
               className={`min-h-11 rounded border-[1.5px] px-2 text-sm ${here ? 'border-primary bg-primary text-primary-content' : mark ? 'border-base-content' : 'border-dashed border-base-300'}`}
             >
               {LANDMARK_WORDS[landmark]}
-              {sight && sight !== 'clear' && <span> ({SIGHT_NAMES[sight]})</span>}
+              {mark?.by === 'network' ? (
+                <span> (proposed)</span>
+              ) : (
+                sight && sight !== 'clear' && <span> ({SIGHT_NAMES[sight]})</span>
+              )}
             </button>
           </li>
         );

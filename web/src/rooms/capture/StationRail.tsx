@@ -1,6 +1,7 @@
 import { STATION_WORDS } from '@inchstep/contract/words';
-import { MAIN_STATIONS, MARKS_WANTED, STATIONS, type Station } from '@inchstep/core/capture';
+import { MAIN_STATIONS, MARKS_WANTED, STATIONS, type Station, sightSdPx } from '@inchstep/core/capture';
 import { Check, CircleDashed } from 'lucide-react';
+import type { Guess } from '../../workers/fit.worker.ts';
 import type { BenchState } from './benchState.ts';
 
 export const STATION_KEYS: Readonly<Record<Station, string>> = {
@@ -16,13 +17,15 @@ export const STATION_KEYS: Readonly<Record<Station, string>> = {
   finish: 'f',
 };
 
-/** Stations top to bottom along a tape: what is named, how many marks, what is still missing. */
+/** Stations top to bottom along a tape: what is named, how many marks, how many more the fit predicts. */
 export function StationRail({
   state,
+  guesses = [],
   onGo,
   onName,
 }: {
   readonly state: BenchState;
+  readonly guesses?: readonly Guess[];
   readonly onGo: (station: Station) => void;
   readonly onName: (station: Station) => void;
 }) {
@@ -32,7 +35,15 @@ export function StationRail({
       {STATIONS.map((station) => {
         const main = (MAIN_STATIONS as readonly Station[]).includes(station);
         const time = view?.stationTimes[station];
-        const marks = state.work.marks.filter((m) => m.view === state.view && m.station === station).length;
+        const placed = state.work.marks.filter((m) => m.view === state.view && m.station === station);
+        const proposed = placed.some((m) => m.by === 'network');
+        // As good as a place guessed by eye: worth accepting.
+        const predicted = guesses.filter(
+          (g) =>
+            g.view === state.view &&
+            g.station === station &&
+            g.sdPx <= sightSdPx('guessed', view?.widthPx ?? 1080),
+        ).length;
         const here = state.station === station;
         return (
           <li
@@ -54,7 +65,14 @@ export function StationRail({
                 {STATION_WORDS[station]}
               </span>
               <span className="text-sm tabular-nums">
-                {marks}/{MARKS_WANTED[state.view].length}
+                {placed.length}/{MARKS_WANTED[state.view].length}
+                {proposed && <span title="some proposed, not checked"> ?</span>}
+                {predicted > 0 && (
+                  <span title={`${predicted} more predicted by the fit`} className="text-base-content/80">
+                    {' '}
+                    +{predicted}
+                  </span>
+                )}
               </span>
             </button>
             <button

@@ -4,8 +4,10 @@ import { type Landmark, STICK_PLACES } from '@inchstep/core/capture';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import type { Guess, PictureLine } from '../../workers/fit.worker.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
-import { LineLayer } from './LineLayer.tsx';
+import { ClipTrouble } from './ClipTrouble.tsx';
+import { GhostLayer, LineLayer } from './LineLayer.tsx';
 import { Loupe } from './Loupe.tsx';
+import { MarkShape } from './MarkShape.tsx';
 import type { Frames } from './useFrames.ts';
 
 export interface ViewPaneProps {
@@ -14,6 +16,8 @@ export interface ViewPaneProps {
   readonly state: BenchState;
   readonly guesses: readonly Guess[];
   readonly lines: readonly PictureLine[];
+  /** The target pose through this view's camera. */
+  readonly ghost: readonly PictureLine[];
   readonly active: boolean;
   readonly dispatch: (action: BenchAction) => void;
 }
@@ -36,7 +40,7 @@ interface Dragging {
 }
 
 /** One view: the exact frame, its marks (solid), the fit's guesses (hollow), a loupe while dragging. */
-export function ViewPane({ view, frames, state, guesses, lines, active, dispatch }: ViewPaneProps) {
+export function ViewPane({ view, frames, state, guesses, lines, ghost, active, dispatch }: ViewPaneProps) {
   const k = DRAWN_WIDTH / view.widthPx;
   const box = useRef<HTMLDivElement>(null);
   const [hover, setHover] = useState<{ u: number; v: number } | null>(null);
@@ -123,6 +127,10 @@ export function ViewPane({ view, frames, state, guesses, lines, active, dispatch
               fill="none"
             />
           ))}
+          <GhostLayer
+            k={k}
+            lines={ghost.filter((l) => l.view === view.kind && l.station === state.station)}
+          />
           <LineLayer
             k={k}
             lines={lines.filter(
@@ -151,6 +159,7 @@ export function ViewPane({ view, frames, state, guesses, lines, active, dispatch
                 v={m.v * k}
                 sd={m.sdPx * k}
                 chosen={active && m.landmark === state.landmark}
+                proposed={m.by === 'network'}
                 name={LANDMARK_WORDS[m.landmark] ?? ''}
               />
             ))}
@@ -160,6 +169,7 @@ export function ViewPane({ view, frames, state, guesses, lines, active, dispatch
               v={drag.v * k}
               sd={0}
               chosen
+              proposed={false}
               name={LANDMARK_WORDS[drag.landmark] ?? ''}
             />
           )}
@@ -179,6 +189,14 @@ export function ViewPane({ view, frames, state, guesses, lines, active, dispatch
       </div>
       <figcaption className="flex items-center justify-between gap-2 px-2 py-1 text-sm">
         <span className="font-semibold">{VIEW_WORDS[view.kind]}</span>
+        {frames.clip && frames.copied < 1 && (
+          <span
+            data-testid={`copied-${view.kind}`}
+            title="Each frame is copied once, so that any step shows at once. Steps work meanwhile."
+          >
+            making frames ready, {Math.round(100 * frames.copied)} %
+          </span>
+        )}
         <span data-testid={`frame-${view.kind}`}>
           {frames.clip ? `frame ${frames.index + 1} of ${frames.clip.times.length}` : ''}
         </span>
@@ -208,79 +226,5 @@ function FrameCanvas({ picture, view }: { readonly picture: ImageBitmap | null; 
   );
 }
 
-/** A mark is a small plumb bob: a ring for its trust, a dot for its place; the chosen one carries its name. */
-function MarkShape({
-  u,
-  v,
-  sd,
-  chosen,
-  name,
-}: {
-  readonly u: number;
-  readonly v: number;
-  readonly sd: number;
-  readonly chosen: boolean;
-  readonly name: string;
-}) {
-  return (
-    <g>
-      <circle
-        cx={u}
-        cy={v}
-        r={Math.max(6, 2 * sd)}
-        fill="none"
-        stroke="#17242b"
-        strokeWidth={4}
-        opacity={0.6}
-      />
-      <circle
-        cx={u}
-        cy={v}
-        r={Math.max(6, 2 * sd)}
-        fill="none"
-        stroke={chosen ? '#f2dc9b' : '#ffffff'}
-        strokeWidth={2}
-      />
-      <circle
-        cx={u}
-        cy={v}
-        r={2.4}
-        fill={chosen ? '#f2dc9b' : '#ffffff'}
-        stroke="#17242b"
-        strokeWidth={0.8}
-      />
-      {chosen && (
-        <text
-          x={u + 14}
-          y={v - 8}
-          fontSize={17}
-          fill="#ffffff"
-          stroke="#17242b"
-          strokeWidth={4}
-          paintOrder="stroke"
-        >
-          {name}
-        </text>
-      )}
-    </g>
-  );
-}
-
 const cross = (u: number, v: number, r: number): string =>
   `M${u - r} ${v} H${u + r} M${u} ${v - r} V${v + r}`;
-
-const TROUBLE: Readonly<Record<string, string>> = {
-  codec:
-    'This browser can’t read the clip’s coding frame by frame. Set the phone’s camera to “most compatible”, or convert the clip to H.264 MP4.',
-  not_video: 'This file holds no video that can be read.',
-  no_frames: 'There are no pictures in this clip.',
-  fetch: 'The clip could not be fetched. Load the page again.',
-};
-
-function ClipTrouble({ trouble, codec }: { readonly trouble: string; readonly codec: string }) {
-  return (
-    <p role="alert" className="absolute inset-x-3 top-1/3 rounded bg-base-100 p-3 text-base-content">
-      {TROUBLE[trouble] ?? trouble} {codec && `(${codec})`}
-    </p>
-  );
-}

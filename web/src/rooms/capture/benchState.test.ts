@@ -154,3 +154,53 @@ describe('undo and redo', () => {
     expect(after(fresh(), { type: 'look', station: 'top' }).past).toEqual([]);
   });
 });
+
+describe('proposals of the body network', () => {
+  const proposed = (landmark: 'lead_hip' | 'trail_hip', u: number) =>
+    ({ view: 'face_on', station: 'top', landmark, u, v: 50, sdPx: 9, by: 'network' }) as const;
+  const proposal = (...marks: ReturnType<typeof proposed>[]): BenchAction => ({
+    type: 'propose',
+    view: 'face_on',
+    stationTimes: { address: 0.2, top: 1 },
+    marks,
+  });
+  const atTop = () => after(fresh(), { type: 'look', station: 'top' });
+
+  test('fill what is open and leave the coach’s names and marks alone', () => {
+    const state = after(
+      atTop(),
+      { type: 'name', view: 'face_on', station: 'top', time: 1.1 },
+      mark(10, 20),
+      proposal(proposed('lead_hip', 99), proposed('trail_hip', 40)),
+    );
+    expect(state.work.views[0]?.stationTimes).toEqual({ address: 0.2, top: 1.1 });
+    expect(markAt(state, 'face_on', 'top', 'lead_hip')).toMatchObject({ u: 10, sdPx: 2 });
+    expect(markAt(state, 'face_on', 'top', 'trail_hip')).toMatchObject({ u: 40, by: 'network' });
+  });
+  test('a second look replaces the first’s proposals', () => {
+    const state = after(atTop(), proposal(proposed('lead_hip', 1)), proposal(proposed('trail_hip', 2)));
+    expect(state.work.marks.map((m) => [m.landmark, m.u])).toEqual([['trail_hip', 2]]);
+  });
+  test('dragged or graded, a proposal is the coach’s', () => {
+    const start = after(atTop(), proposal(proposed('lead_hip', 1)), { type: 'look', landmark: 'lead_hip' });
+    const dragged = after(start, mark(5, 6, { stay: true }));
+    expect(dragged.work.marks).toEqual([
+      { view: 'face_on', station: 'top', landmark: 'lead_hip', u: 5, v: 6, sdPx: 2 },
+    ]);
+    const graded = after(start, { type: 'sight', sight: 'partly' });
+    expect(graded.work.marks[0]).toEqual({
+      view: 'face_on',
+      station: 'top',
+      landmark: 'lead_hip',
+      u: 1,
+      v: 50,
+      sdPx: 5,
+    });
+  });
+  test('refused, they go in one step and come back with undo', () => {
+    const start = after(atTop(), mark(10, 20), proposal(proposed('trail_hip', 2)));
+    const refused = after(start, { type: 'refuse', view: 'face_on' });
+    expect(refused.work.marks.map((m) => m.landmark)).toEqual(['lead_hip']);
+    expect(after(refused, { type: 'undo' }).work.marks).toHaveLength(2);
+  });
+});

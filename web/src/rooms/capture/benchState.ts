@@ -41,6 +41,13 @@ export type BenchAction =
     }
   | { readonly type: 'sight'; readonly sight: Sight }
   | { readonly type: 'unmark' }
+  | {
+      readonly type: 'propose';
+      readonly view: ViewKind;
+      readonly stationTimes: SwingView['stationTimes'];
+      readonly marks: readonly SwingMark[];
+    }
+  | { readonly type: 'refuse'; readonly view: ViewKind }
   | { readonly type: 'swap'; readonly view: ViewKind; readonly station: Station }
   | { readonly type: 'camera'; readonly view: ViewKind; readonly camera: SwingView['camera'] }
   | { readonly type: 'stick'; readonly u: number; readonly v: number }
@@ -120,11 +127,15 @@ function change(state: BenchState, action: Change): SwingWork {
       return {
         ...work,
         marks: work.marks.map((m) =>
-          isActive(state, m) ? { ...m, sdPx: sightSdPx(action.sight, widthOf(work, m.view)) } : m,
+          isActive(state, m) ? judgedAs(m, sightSdPx(action.sight, widthOf(work, m.view))) : m,
         ),
       };
     case 'unmark':
       return { ...work, marks: work.marks.filter((m) => !isActive(state, m)) };
+    case 'propose':
+      return propose(work, action);
+    case 'refuse':
+      return { ...work, marks: work.marks.filter((m) => m.view !== action.view || m.by !== 'network') };
     case 'swap':
       return { ...work, marks: swapSides(work.marks, action) };
     case 'camera':
@@ -169,8 +180,26 @@ function putMark(state: BenchState, action: Extract<BenchAction, { type: 'mark' 
   const { view, station, work } = state;
   const landmark = action.landmark ?? state.landmark;
   const same = (m: SwingMark) => m.view === view && m.station === station && m.landmark === landmark;
-  const sdPx = action.sdPx ?? work.marks.find(same)?.sdPx ?? sightSdPx('clear', widthOf(work, view));
+  const had = work.marks.find(same);
+  // A proposal that the coach moves becomes the coach's own, seen clearly.
+  const kept = had?.by === 'network' ? undefined : had?.sdPx;
+  const sdPx = action.sdPx ?? kept ?? sightSdPx('clear', widthOf(work, view));
   return [...work.marks.filter((m) => !same(m)), { view, station, landmark, u: action.u, v: action.v, sdPx }];
+}
+
+/** Grading a proposal by eye makes it the coach's. */
+const judgedAs = ({ by: _, ...mark }: SwingMark, sdPx: number): SwingMark => ({ ...mark, sdPx });
+
+/** What the coach has named or marked stays; earlier proposals of the view give way. */
+function propose(work: SwingWork, action: Extract<BenchAction, { type: 'propose' }>): SwingWork {
+  const mine = work.marks.filter((m) => m.view !== action.view || m.by !== 'network');
+  const place = (m: SwingMark) => `${m.view}/${m.station}/${m.landmark}`;
+  const taken = new Set(mine.map(place));
+  const named = editView(work, action.view, (view) => ({
+    ...view,
+    stationTimes: { ...action.stationTimes, ...view.stationTimes },
+  }));
+  return { ...named, marks: [...mine, ...action.marks.filter((m) => !taken.has(place(m)))] };
 }
 
 /** After a step the cursor goes where the coach's eye goes next. */

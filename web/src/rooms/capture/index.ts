@@ -1,4 +1,6 @@
 export { AddClip } from './AddClips.tsx';
+export { AutoMarks } from './AutoMarks.tsx';
+export { BringIn } from './BringIn.tsx';
 export {
   type BenchAction,
   type BenchState,
@@ -8,7 +10,11 @@ export {
   startBench,
 } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
+export { useShots, useTrackCsv } from './deviceQueries.ts';
+export { LineLayer } from './LineLayer.tsx';
 export { MarkList } from './MarkList.tsx';
+export { NextMarkPanel, worthMarking } from './NextMarkPanel.tsx';
+export { PressurePanel } from './PressurePanel.tsx';
 export {
   clipUrl,
   measureSwing,
@@ -18,10 +24,15 @@ export {
   useNewSwing,
   useSwing,
   useSwings,
+  useUploadClip,
 } from './queries.ts';
+export { recordTake, type Take } from './recordTake.ts';
+export { ShotsPanel } from './ShotsPanel.tsx';
 export { StationRail } from './StationRail.tsx';
 export { type BenchHands, useBenchKeys } from './useBenchKeys.ts';
-export { useFit } from './useFit.ts';
+export { type CameraState, useCamera } from './useCamera.ts';
+export { useDelay } from './useDelay.ts';
+export { captureFor, type Fit, useFit } from './useFit.ts';
 export { type Frames, useFrames } from './useFrames.ts';
 export { ViewPane } from './ViewPane.tsx';
 export { viewOf } from './viewOf.ts';

@@ -10,6 +10,8 @@ export interface BenchHands {
   otherView(): void;
   /** Where the fit expects the chosen landmark, else the picture's middle. */
   guess(): { u: number; v: number };
+  /** To the place whose mark would tell most. */
+  toNext(): void;
 }
 
 /** Everything the pointer can do on the bench, by keys. */
@@ -36,6 +38,7 @@ export function useBenchKeys(
     [hands],
   );
   useHotkeys('v', () => hands.otherView(), options, [hands]);
+  useHotkeys('n', () => hands.toNext(), options, [hands]);
   useHotkeys(
     'bracketleft, bracketright',
     (event) => turn(state, dispatch, event.code === 'BracketLeft' ? -1 : 1),

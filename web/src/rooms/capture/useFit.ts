@@ -1,8 +1,9 @@
 import type { Student } from '@inchstep/contract/intake';
-import { type Capture, checkCapture } from '@inchstep/core/capture';
+import { type Capture, checkCapture, STATIONS } from '@inchstep/core/capture';
+import type { NextMark } from '@inchstep/core/measures';
 import { type Remote, wrap } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
-import type { FitAnswer, FitWorker } from '../../workers/fit.worker.ts';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { FitAnswer, FitWorker, StationPose, TargetAnswer } from '../../workers/fit.worker.ts';
 import type { SwingWork } from './benchState.ts';
 
 /** The open capture of the work on the bench. */
@@ -35,9 +36,21 @@ const WAIT_MS = 120;
 /** Fewer marks than this say nothing worth showing. */
 const FEW_MARKS = 4;
 
+export interface Fit {
+  readonly answer: FitAnswer | null;
+  /** Only while it is wanted: it takes longer than the fit. */
+  readonly target: TargetAnswer | null;
+  /** Marks still to place, the one that would tell most first; null until that is known. */
+  readonly next: readonly NextMark[] | null;
+  /** Poses of another swing, fitted aside. */
+  readonly posesOf: (capture: Capture) => Promise<StationPose[]>;
+}
+
 /** Refits in a worker shortly after each change; an older answer never overtakes a newer one. */
-export function useFit(student: Student, work: SwingWork): FitAnswer | null {
+export function useFit(student: Student, work: SwingWork, wantTarget: boolean): Fit {
   const [answer, setAnswer] = useState<FitAnswer | null>(null);
+  const [target, setTarget] = useState<TargetAnswer | null>(null);
+  const [next, setNext] = useState<readonly NextMark[] | null>(null);
   const turn = useRef(0);
   const worker = useRef<Remote<FitWorker> | null>(null);
   useEffect(() => {
@@ -47,17 +60,28 @@ export function useFit(student: Student, work: SwingWork): FitAnswer | null {
   }, []);
   useEffect(() => {
     const capture = captureFor(student, work);
-    if (work.marks.length < FEW_MARKS || !checkCapture(capture).ok) {
-      setAnswer(null);
-      return;
-    }
+    setTarget(null);
+    const enough = work.marks.length >= FEW_MARKS && checkCapture(capture).ok;
+    if (!enough) setAnswer(null);
+    const named = STATIONS.filter((s) => work.views.some((view) => view.stationTimes[s] !== undefined));
     const mine = ++turn.current;
+    const ifCurrent =
+      <T>(put: (said: T) => void) =>
+      (said: unknown) => {
+        if (mine === turn.current) put(said as T);
+      };
     const timer = setTimeout(() => {
-      void worker.current?.fit(capture).then((next) => {
-        if (mine === turn.current) setAnswer(next as FitAnswer);
-      });
+      const hands = worker.current;
+      if (!hands) return;
+      if (enough) void hands.fit(capture).then(ifCurrent<FitAnswer>(setAnswer));
+      if (enough && wantTarget) void hands.targets(capture).then(ifCurrent<TargetAnswer>(setTarget));
+      void hands.next(capture, named, enough).then(ifCurrent<NextMark[]>(setNext));
     }, WAIT_MS);
     return () => clearTimeout(timer);
-  }, [student, work]);
-  return answer;
+  }, [student, work, wantTarget]);
+  const posesOf = useCallback(
+    async (capture: Capture) => ((await worker.current?.posesOf(capture)) ?? []) as StationPose[],
+    [],
+  );
+  return { answer, target, next, posesOf };
 }

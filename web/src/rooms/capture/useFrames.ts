@@ -1,4 +1,4 @@
-import { type Remote, wrap } from 'comlink';
+import { proxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { FrameReader, OpenedClip } from '../../workers/frames.worker.ts';
 
@@ -7,20 +7,33 @@ export interface Frames {
   readonly trouble: { readonly trouble: string; readonly codec: string } | null;
   readonly index: number;
   readonly picture: ImageBitmap | null;
+  /** Share of the clip's working copy that is there; below 1 a far step takes longer. */
+  readonly copied: number;
   go(index: number): void;
   /** Frame shown at or just before a time. */
   indexAt(time: number): number;
 }
 
+/** What frames come from: a reader that decodes, then the working copy it has made. */
+interface FrameSource {
+  frame(index: number): Promise<ImageBitmap>;
+}
+
+/** Each frame a picture of its own; the browser decodes it on a thread of its own. */
+const fromCopy = (copy: readonly Blob[]): FrameSource => ({
+  frame: (index) => createImageBitmap(copy[index] as Blob),
+});
+
 /** One clip, frame by frame, decoded off the main thread. The newest wish wins. */
 export function useFrames(url: string | null): Frames {
-  const worker = useRef<Remote<FrameReader> | null>(null);
+  const worker = useRef<FrameSource | null>(null);
   const wish = useRef(0);
   const busy = useRef(false);
   const [clip, setClip] = useState<OpenedClip | null>(null);
   const [trouble, setTrouble] = useState<Frames['trouble']>(null);
   const [index, setIndex] = useState(0);
   const [picture, setPicture] = useState<ImageBitmap | null>(null);
+  const [copied, setCopied] = useState(0);
 
   const draw = useCallback(async () => {
     if (busy.current || !worker.current) return;
@@ -42,14 +55,30 @@ export function useFrames(url: string | null): Frames {
     setClip(null);
     setTrouble(null);
     setPicture(null);
+    setCopied(0);
     if (!url) return;
     const thread = new Worker(new URL('../../workers/frames.worker.ts', import.meta.url), { type: 'module' });
-    const reader = wrap<FrameReader>(thread);
-    worker.current = reader;
+    const reader = wrap<FrameReader>(thread) as Remote<FrameReader>;
+    const mine = { frame: (at: number) => reader.frame(at) };
+    worker.current = mine;
     wish.current = 0;
     busy.current = false;
-    void reader.open(url).then((opened) => {
-      if (worker.current !== reader) return;
+    let here = true;
+    const tell = proxy((share: number) => {
+      if (!here) return;
+      setCopied(share);
+      if (share === 1) void handOver();
+    });
+    // A decoder and what it holds weigh hundreds of megabytes: once everything is copied they go.
+    const handOver = async () => {
+      const copy = await reader.wholeCopy();
+      if (!copy || !here) return;
+      worker.current = fromCopy(copy);
+      while (busy.current) await new Promise((done) => setTimeout(done, 20));
+      thread.terminate();
+    };
+    void reader.open(url, tell).then((opened) => {
+      if (!here) return;
       if ('trouble' in opened) setTrouble(opened);
       else {
         setClip(opened);
@@ -57,6 +86,7 @@ export function useFrames(url: string | null): Frames {
       }
     });
     return () => {
+      here = false;
       worker.current = null;
       thread.terminate();
     };
@@ -76,5 +106,5 @@ export function useFrames(url: string | null): Frames {
     (time: number) => Math.max(0, clip?.times.findLastIndex((t) => t <= time + 1e-4) ?? 0),
     [clip],
   );
-  return { clip, trouble, index, picture, go, indexAt };
+  return { clip, trouble, index, picture, copied, go, indexAt };
 }

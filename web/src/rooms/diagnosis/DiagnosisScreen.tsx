@@ -1,14 +1,7 @@
+import type { Swing } from '@inchstep/contract/capture';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { Student } from '@inchstep/contract/intake';
-import {
-  BLOCKER_WORDS,
-  CLUB_WORDS,
-  chanceText,
-  faultName,
-  leaveText,
-  nextLookText,
-  PHASE_WORDS,
-} from '@inchstep/contract/words';
+import { BLOCKER_WORDS, CLUB_WORDS, faultName, nextLookText, PHASE_WORDS } from '@inchstep/contract/words';
 import { faultById } from '@inchstep/core/diagnosis';
 import { useState } from 'react';
 import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
@@ -17,10 +10,12 @@ import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useSwings } from '../capture/index.ts';
 import { useReadings } from '../measures/index.ts';
+import { LeaveAlone, NextLooks } from './AnswerParts.tsx';
 import { ChainBoard } from './ChainBoard.tsx';
 import { Findings } from './Findings.tsx';
 import { type Ticked, useChooseWork, useDiagnose, useDiagnoses, useUnchooseWork } from './queries.ts';
 import { RootCard } from './RootCard.tsx';
+import { ShotTicks } from './ShotTicks.tsx';
 import { SetAside, SinceLast, StandingChoice } from './Standing.tsx';
 
 type Tab = 'reasons' | 'chain';
@@ -48,18 +43,25 @@ function Reasoning({
   const swings = useSwings(student.id);
   const me = useMe();
   const diagnose = useDiagnose(student.id);
-  const measured = (swings.data ?? []).filter((s) => s.marks.length > 0);
+  const measured = (swings.data ?? []).filter((s) => s.track || s.marks.length > 0);
   const [swingId, setSwingId] = useState<string | null>(params.get('swing') ?? latest?.swingId ?? null);
   const [ticked, setTicked] = useState<Ticked[]>(() => [...(latest?.findings ?? [])]);
   const [setAside, setSetAside] = useState<string[]>(() => [...(latest?.setAside ?? [])]);
   const chosen = swingId ?? measured[0]?.id ?? null;
   const readings = useReadings(student.id);
+  const sameDay = swingsOfDay(measured, chosen);
+  const [together, setTogether] = useState(latest?.wholeDay ?? true);
   const reading = readings.data?.find((r) => r.swingId === chosen);
   // A set-aside measure is judged by eye again.
   const known = new Set(reading?.measures.map((m) => m.id).filter((id) => !setAside.includes(id)));
   const ask = (aside: string[]) => {
     setSetAside(aside);
-    diagnose.mutate({ swingId: chosen, findings: ticked, setAside: aside });
+    diagnose.mutate({
+      swingId: chosen,
+      wholeDay: together && sameDay > 1,
+      findings: ticked,
+      setAside: aside,
+    });
   };
   const [tab, setTab] = useState<Tab>('reasons');
   const stale = latest !== null && params.get('swing') !== null && latest.swingId !== params.get('swing');
@@ -80,11 +82,30 @@ function Reasoning({
               <option value="">None: looks only</option>
               {measured.map((s) => (
                 <option key={s.id} value={s.id}>
-                  {dayText(s.recordedOn, me.data?.today ?? '')}, {CLUB_WORDS[s.club]}, {s.marks.length} marks
+                  {dayText(s.recordedOn, me.data?.today ?? '')}, {CLUB_WORDS[s.club]},{' '}
+                  {s.track ? 'motion' : `${s.marks.length} marks`}
                 </option>
               ))}
             </select>
           </label>
+          {sameDay > 1 && (
+            <label className="mb-3 flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox"
+                checked={together}
+                onChange={(e) => setTogether(e.target.checked)}
+              />
+              All {sameDay} alike of that day together, so that no one swing decides
+            </label>
+          )}
+          <ShotTicks
+            studentId={student.id}
+            swingId={chosen}
+            today={me.data?.today ?? ''}
+            ticked={ticked}
+            onChange={setTicked}
+          />
           <Findings ticked={ticked} measured={known} onChange={setTicked} />
           <SetAside ids={setAside} onBack={(id) => ask(setAside.filter((other) => other !== id))} />
         </Panel>
@@ -105,6 +126,7 @@ function Reasoning({
           diagnosis={latest}
           before={all[1] ?? null}
           tab={tab}
+          renewing={diagnose.isPending}
           onTab={setTab}
           onSetAside={(finding) => ask([...setAside, asideId(finding)])}
         />
@@ -118,6 +140,14 @@ function Reasoning({
   );
 }
 
+/** Swings of the same day, club and speed as the chosen one, itself counted. */
+const swingsOfDay = (swings: readonly Swing[], chosen: string | null): number => {
+  const one = swings.find((s) => s.id === chosen);
+  return swings.filter(
+    (s) => s.recordedOn === one?.recordedOn && s.club === one?.club && s.speed === one?.speed,
+  ).length;
+};
+
 /** A measured finding is set aside with its whole measure, whichever side it lies on. */
 const asideId = (finding: string): string =>
   finding.startsWith('obs.') || finding.startsWith('ball.') ? finding : (finding.split('.')[0] as string);
@@ -127,6 +157,7 @@ function Answer({
   diagnosis,
   before,
   tab,
+  renewing,
   onTab,
   onSetAside,
 }: {
@@ -134,6 +165,8 @@ function Answer({
   readonly diagnosis: DiagnosisRecord;
   readonly before: DiagnosisRecord | null;
   readonly tab: Tab;
+  /** A newer diagnosis is on its way: this one is no longer chosen from. */
+  readonly renewing: boolean;
   readonly onTab: (tab: Tab) => void;
   readonly onSetAside: (finding: string) => void;
 }) {
@@ -145,16 +178,12 @@ function Answer({
   const navigate = useNavigate();
   const flip = (fault: string) =>
     setPick((now) => (now.includes(fault) ? now.filter((f) => f !== fault) : [...now, fault].slice(-2)));
-  const accept = () =>
-    choose.mutate(
-      { id: diagnosis.id, workOn: pick, note },
-      {
-        onSuccess: () => {
-          toast('Chosen.', { action: { label: 'Undo', onClick: () => unchoose.mutate(diagnosis.id) } });
-          void navigate(`/students/${student.id}/drills`);
-        },
-      },
-    );
+  const accept = async () => {
+    // Awaited, since callbacks of mutate are dropped when this part is drawn anew in between.
+    await choose.mutateAsync({ id: diagnosis.id, workOn: pick, note });
+    toast('Chosen.', { action: { label: 'Undo', onClick: () => unchoose.mutate(diagnosis.id) } });
+    void navigate(`/students/${student.id}/drills`);
+  };
   const overruled = pick.some((fault) => !result.workOn.includes(fault));
   return (
     <div className="flex min-w-0 flex-col gap-3">
@@ -222,8 +251,8 @@ function Answer({
           <button
             type="button"
             className="btn btn-primary ml-auto"
-            disabled={pick.length === 0 || (overruled && note.trim() === '')}
-            onClick={accept}
+            disabled={renewing || choose.isPending || pick.length === 0 || (overruled && note.trim() === '')}
+            onClick={() => accept().catch(() => undefined)}
           >
             Work on this, find the drill
           </button>
@@ -231,56 +260,5 @@ function Answer({
         </div>
       )}
     </div>
-  );
-}
-
-/** Three further looks at most, by what they settle for the time they take. */
-function NextLooks({ looks }: { readonly looks: DiagnosisRecord['result']['nextLooks'] }) {
-  if (looks.length === 0) return null;
-  return (
-    <Panel title="Next look">
-      <ol className="flex flex-col gap-1">
-        {looks.map((look) => (
-          <li key={look.kind + look.id} className="flex flex-wrap items-baseline gap-x-3">
-            <span className="flex-1">{nextLookText(look)}</span>
-            <span className="text-sm text-base-content/80">
-              about {look.seconds} s, {look.gainBits.toFixed(2)} bits
-            </span>
-          </li>
-        ))}
-      </ol>
-    </Panel>
-  );
-}
-
-function LeaveAlone({
-  diagnosis,
-  pick,
-  onPick,
-}: {
-  readonly diagnosis: DiagnosisRecord;
-  readonly pick: readonly string[];
-  readonly onPick: (fault: string) => void;
-}) {
-  return (
-    <Panel title="Leave alone for now">
-      <ul className="flex flex-col">
-        {diagnosis.result.leaveAlone.map(({ fault, probability, why }) => (
-          <li key={fault} className="flex flex-wrap items-center gap-x-3">
-            <span className="font-semibold">{faultName(fault)}</span>
-            <span className="text-sm">{chanceText(probability)}</span>
-            <span className="flex-1 text-sm text-base-content/80">{leaveText(why)}</span>
-            <button
-              type="button"
-              aria-pressed={pick.includes(fault)}
-              className={`btn btn-sm h-11 ${pick.includes(fault) ? 'btn-primary' : 'btn-ghost'}`}
-              onClick={() => onPick(fault)}
-            >
-              {pick.includes(fault) ? 'Chosen' : 'Choose instead'}
-            </button>
-          </li>
-        ))}
-      </ul>
-    </Panel>
   );
 }

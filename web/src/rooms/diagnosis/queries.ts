@@ -22,8 +22,12 @@ export const useDiagnosisNow = (id: string) =>
 export function useDiagnose(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (ask: { swingId: string | null; findings: readonly Ticked[]; setAside: readonly string[] }) =>
-      post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
+    mutationFn: (ask: {
+      swingId: string | null;
+      wholeDay: boolean;
+      findings: readonly Ticked[];
+      setAside: readonly string[];
+    }) => post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
   });
 }

@@ -24,6 +24,7 @@ const record = (id: string, result: object, more: object = {}) => ({
   at: '2027-03-09T10:00:00.000Z',
   findings: [],
   setAside: [],
+  wholeDay: false,
   result,
   chosen: null,
   ...more,
@@ -101,6 +102,54 @@ describe('the reasons', () => {
     await waitFor(() =>
       expect(log.find((a) => a.method === 'POST')?.body).toEqual({ workOn: ['sway'], note: '' }),
     );
+  });
+  test('no choice from a diagnosis that is being renewed', async () => {
+    let answer: (value: object) => void = () => undefined;
+    const log = server([record('d1', sway)], {
+      'POST /api/students/x/diagnoses': () => new Promise<object>((done) => (answer = done)),
+    });
+    reasons();
+    const go = async () =>
+      (await screen.findByRole('button', { name: 'Work on this, find the drill' })) as HTMLButtonElement;
+    expect((await go()).disabled).toBe(false);
+    fireEvent.click(screen.getByRole('button', { name: 'Diagnose again' }));
+    await waitFor(async () => expect((await go()).disabled).toBe(true));
+    await waitFor(() => expect(log.some((a) => a.method === 'POST')).toBe(true));
+    answer(record('d1', sway));
+    await waitFor(async () => expect((await go()).disabled).toBe(false));
+  });
+  test('swings of one day, club and speed are taken together unless the coach says otherwise', async () => {
+    const swing = (id: string, more: object = {}) => ({
+      id,
+      recordedOn: '2027-03-08',
+      club: 'mid_iron',
+      speed: 'full',
+      marks: [{}, {}],
+      ...more,
+    });
+    const log = server([], {
+      'GET /api/students/x/swings': [
+        swing('s1'),
+        swing('s2'),
+        swing('s3', { club: 'driver' }),
+        swing('s4', { recordedOn: '2027-03-01' }),
+      ],
+      'GET /api/students/x/shots': [],
+      'POST /api/students/x/diagnoses': record('d1', sway),
+    });
+    reasons();
+    const box = (await screen.findByLabelText(/^All 2 alike of that day together/)) as HTMLInputElement;
+    expect(box.checked).toBe(true);
+    const sent = () => log.filter((a) => a.method === 'POST').map((a) => a.body);
+    fireEvent.click(screen.getByRole('button', { name: 'Diagnose' }));
+    await waitFor(() => expect(sent()[0]).toMatchObject({ swingId: 's1', wholeDay: true }));
+    fireEvent.change(screen.getByLabelText('Measured swing'), { target: { value: 's3' } });
+    expect(screen.queryByLabelText(/alike of that day/)).toBeNull();
+    await waitFor(() =>
+      expect((screen.getByRole('button', { name: 'Diagnose' }) as HTMLButtonElement).disabled).toBe(false),
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Diagnose' }));
+    await waitFor(() => expect(sent()[1]).toMatchObject({ swingId: 's3', wholeDay: false }));
   });
   test('setting a measure aside asks again without it', async () => {
     const log = server([record('d1', sway)], { 'POST /api/students/x/diagnoses': record('d2', sway) });

@@ -92,6 +92,8 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   restored: () => 'Back on the roster',
   clip: (d) =>
     `Clip ${d.from === 'student' ? 'sent by the student' : 'added'} (${String(d.view).replaceAll('_', ' ')})`,
+  track: (d) => `Motion brought in: ${String(d.frames)} frames`,
+  shots: (d) => `Shots brought in: ${String(d.count)}`,
   measured: (d) => `Swing measured: ${String(d.count)} measures`,
   diagnosed: () => 'Diagnosed',
   work_chosen: () => 'Work chosen',

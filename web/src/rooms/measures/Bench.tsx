@@ -4,12 +4,14 @@ import { CLUB_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import { CLUBS } from '@inchstep/core/intake';
+import type { NextMark } from '@inchstep/core/measures';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useReducer, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import {
   AddClip,
+  AutoMarks,
   type BenchHands,
   bench,
   CameraForm,
@@ -17,6 +19,8 @@ import {
   type Frames,
   MarkList,
   markAt,
+  NextMarkPanel,
+  PressurePanel,
   StationRail,
   startBench,
   useBenchKeys,
@@ -24,10 +28,14 @@ import {
   useFrames,
   ViewPane,
   viewOf,
+  worthMarking,
 } from '../capture/index.ts';
+import { Layers, useThen } from './Layers.tsx';
 import { ReadOut } from './ReadOut.tsx';
 import { useAutosave } from './useAutosave.ts';
 
+/** Fewer marks than these measure nothing. */
+const FEWEST_TO_DIAGNOSE = 6;
 const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
 
 /** Stations on the left, both views in the middle, what it comes to on the right. */
@@ -45,7 +53,12 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
   };
   const [showLines, setShowLines] = useState(false);
   useHotkeys('l', () => setShowLines((now) => !now));
-  const answer = useFit(student, state.work);
+  const [showTarget, setShowTarget] = useState(false);
+  useHotkeys('h', () => setShowTarget((now) => !now));
+  const [thenId, setThenId] = useState<string | null>(null);
+  const fit = useFit(student, state.work, showTarget);
+  const { answer, target } = fit;
+  const then = useThen(student, thenId, fit);
   const saved = useAutosave(swing, state.work);
   const active = state.work.views.find((v) => v.kind === state.view);
 
@@ -55,6 +68,10 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
       const time = view.stationTimes[station];
       if (time !== undefined) frames[view.kind].go(frames[view.kind].indexAt(time));
     }
+  };
+  const goToMark = ({ view, station, landmark }: NextMark) => {
+    go(station);
+    dispatch({ type: 'look', view: view as ViewKind, station, landmark, stick: null });
   };
   const name = (station: Station) => {
     const { clip, index } = frames[state.view];
@@ -76,13 +93,17 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
         ? { u: guess.u, v: guess.v }
         : { u: (active?.widthPx ?? 2) / 2, v: (active?.heightPx ?? 2) / 2 };
     },
+    toNext: () => {
+      const best = worthMarking(fit.next ?? []);
+      if (best) goToMark(best);
+    },
   };
   useBenchKeys(state, dispatch, hands);
 
   return (
     <div className="grid gap-3 p-3 lg:grid-cols-[15.5rem_minmax(0,1fr)_21rem]">
-      <aside className="flex flex-col gap-3" aria-label="Stations and marks">
-        <StationRail state={state} onGo={go} onName={name} />
+      <aside className="no-print flex flex-col gap-3" aria-label="Stations and marks">
+        <StationRail state={state} guesses={answer?.guesses ?? []} onGo={go} onName={name} />
         <div className="flex gap-1">
           <button
             type="button"
@@ -101,8 +122,14 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
             <Redo2 aria-hidden size={18} /> Redo
           </button>
         </div>
+        <NextMarkPanel
+          next={fit.next}
+          placed={state.work.marks.length}
+          named={state.work.views.some((view) => Object.keys(view.stationTimes).length > 0)}
+          onGo={goToMark}
+        />
       </aside>
-      <div className="flex min-w-0 flex-col gap-2">
+      <div className="no-print flex min-w-0 flex-col gap-2">
         <div className="mx-auto grid w-full max-w-[46rem] grid-cols-2 gap-2">
           {KINDS.map((kind) => {
             const view = state.work.views.find((v) => v.kind === kind);
@@ -124,6 +151,7 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
                 state={state}
                 guesses={answer?.guesses ?? []}
                 lines={showLines ? (answer?.lines ?? []) : []}
+                ghost={target?.lines ?? []}
                 active={state.view === kind}
                 dispatch={dispatch}
               />
@@ -159,27 +187,60 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
               </label>
             </div>
           )}
+          {active && (
+            <AutoMarks
+              key={`auto-${active.kind}`}
+              student={student}
+              view={active}
+              state={state}
+              dispatch={dispatch}
+            />
+          )}
           <MarkList state={state} dispatch={dispatch} />
+          <PressurePanel
+            swingId={swing.id}
+            stationTimes={state.work.views.find((v) => v.clipId)?.stationTimes ?? {}}
+          />
           {active && <CameraForm key={active.kind} view={active} state={state} dispatch={dispatch} />}
         </div>
       </div>
       <aside className="flex flex-col gap-2" aria-label="Measures">
-        <div className="flex items-center gap-2">
+        <div className="no-print flex items-center gap-2">
           <p role="status" data-testid="saved" className="text-sm">
             {saved.text}
           </p>
-          <Link
-            to={`/students/${student.id}/diagnosis?swing=${swing.id}`}
-            className={`btn btn-primary ml-auto ${state.work.marks.length < 6 || saved.busy ? 'btn-disabled' : ''}`}
-          >
-            Diagnose
-          </Link>
+          {state.work.marks.length < FEWEST_TO_DIAGNOSE || saved.busy ? (
+            <button type="button" className="btn btn-primary ml-auto" disabled>
+              Diagnose
+            </button>
+          ) : (
+            <Link
+              to={`/students/${student.id}/diagnosis?swing=${swing.id}`}
+              className="btn btn-primary ml-auto"
+            >
+              Diagnose
+            </Link>
+          )}
         </div>
         <ReadOut
           answer={answer}
           state={state}
           left={student.profile.handedness === 'left'}
           onStation={go}
+          then={then}
+          target={target?.poses.map(({ station, target: pose }) => ({ station, pose })) ?? []}
+          layers={
+            <Layers
+              student={student}
+              swing={swing}
+              thenId={thenId}
+              onThen={setThenId}
+              showTarget={showTarget}
+              onTarget={setShowTarget}
+              target={target}
+              station={state.station}
+            />
+          }
           onSwap={({ view, station }) => dispatch({ type: 'swap', view: view as ViewKind, station })}
         />
       </aside>

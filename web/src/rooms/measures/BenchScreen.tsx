@@ -1,20 +1,25 @@
 import type { Clip, Swing } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import { CLUB_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
+import { Video } from 'lucide-react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import {
   AddClip,
+  BringIn,
+  ShotsPanel,
   useClips,
   useDiscardSwing,
   useNewSwing,
+  useShots,
   useSwing,
   useSwings,
   viewOf,
 } from '../capture/index.ts';
 import { Bench } from './Bench.tsx';
+import { TrackBench } from './TrackBench.tsx';
 
 /** Without a swing: the swings so far and a way to begin one. With a swing: the bench itself. */
 export function BenchScreen() {
@@ -31,7 +36,13 @@ function OpenSwing({ student, swingId }: { readonly student: Student; readonly s
   const swing = useSwing(swingId);
   return (
     <Shown query={swing} what="the swing">
-      {(s) => <Bench key={s.id} student={student} swing={s} />}
+      {(s) =>
+        s.track ? (
+          <TrackBench key={s.id} student={student} swing={s} />
+        ) : (
+          <Bench key={s.id} student={student} swing={s} />
+        )
+      }
     </Shown>
   );
 }
@@ -39,6 +50,7 @@ function OpenSwing({ student, swingId }: { readonly student: Student; readonly s
 function SwingList({ student }: { readonly student: Student }) {
   const swings = useSwings(student.id);
   const clips = useClips(student.id);
+  const shots = useShots(student.id);
   const create = useNewSwing(student.id);
   const navigate = useNavigate();
   const me = useMe();
@@ -58,6 +70,10 @@ function SwingList({ student }: { readonly student: Student }) {
           <AddClip studentId={student.id} kind="down_the_line" recordedOn={today} onAdded={begin} />
         </div>
         {create.error && <Failed error={create.error} />}
+        <Link to={`/students/${student.id}/live`} className="btn mt-3">
+          <Video aria-hidden size={18} /> Live: camera, lines and replay
+        </Link>
+        <BringIn studentId={student.id} today={today} />
       </Panel>
       <Shown query={clips} what="the clips">
         {(all) => {
@@ -96,6 +112,14 @@ function SwingList({ student }: { readonly student: Student }) {
           )
         }
       </Shown>
+      {shots.data && shots.data.length > 0 && (
+        <ShotsPanel
+          studentId={student.id}
+          sets={shots.data}
+          swings={(swings.data ?? []).filter((s) => s.track || s.marks.length > 0)}
+          today={today}
+        />
+      )}
     </div>
   );
 }
@@ -122,6 +146,9 @@ function Swings({
     );
   return (
     <Panel title="Swings">
+      <Link to={`/students/${student.id}/compare`} className="btn mb-2">
+        Compare two swings
+      </Link>
       <ul className="divide-y-[1.5px] divide-base-300">
         {swings.map((swing) => (
           <li key={swing.id} className="flex items-center gap-2">
@@ -132,8 +159,11 @@ function Swings({
               <span className="w-36 font-semibold">{dayText(swing.recordedOn, today)}</span>
               <span>{CLUB_WORDS[swing.club]}</span>
               <span className="text-base-content/80">
-                {swing.views.map((v) => VIEW_WORDS[v.kind]).join(' and ')},{' '}
-                {swing.marks.length === 0 ? 'not marked' : `${swing.marks.length} marks`}
+                {swing.track
+                  ? `Motion, ${swing.track.frames} frames`
+                  : `${swing.views.map((v) => VIEW_WORDS[v.kind]).join(' and ')}, ${
+                      swing.marks.length === 0 ? 'not marked' : `${swing.marks.length} marks`
+                    }`}
               </span>
             </Link>
             <button type="button" className="btn btn-ghost" onClick={() => put(swing.id)}>

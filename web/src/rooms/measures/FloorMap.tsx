@@ -3,9 +3,11 @@ import type { Station } from '@inchstep/core/capture';
 import type { FloorStation } from '@inchstep/core/measures';
 import { curveCatmullRom, line, scaleLinear } from 'd3';
 import { useUnits } from '../../platform/units.ts';
+import { StationSlider } from './StationSlider.tsx';
+import type { StripPose } from './Strip.tsx';
 
 const WIDTH = 320;
-const HEIGHT = 400;
+const HEIGHT = 440;
 
 /**
  * From above, to scale: feet, ball, clock rim, the pelvis as a bar, the path of its centre with
@@ -17,12 +19,17 @@ export function FloorMap({
   station,
   left,
   corridor,
+  then = [],
+  target = [],
   onStation,
 }: {
   readonly floor: readonly FloorStation[];
   readonly station: Station;
   readonly left: boolean;
   readonly corridor: { lo: number | null; hi: number | null } | null;
+  /** An earlier swing and the pose inside every band, laid under. */
+  readonly then?: readonly StripPose[];
+  readonly target?: readonly StripPose[];
   readonly onStation: (station: Station) => void;
 }) {
   const { length } = useUnits();
@@ -86,6 +93,8 @@ export function FloorMap({
           stroke="currentColor"
           strokeWidth={1.5}
         />
+        <Under poses={then} station={now.station} at={at} look="earlier" />
+        <Under poses={target} station={now.station} at={at} look="target" />
         <path d={path([...floor]) ?? ''} fill="none" stroke="currentColor" strokeWidth={1.5} opacity={0.7} />
         {floor.map((f) => (
           <g key={f.station} opacity={f.station === station ? 1 : 0.45}>
@@ -129,22 +138,50 @@ export function FloorMap({
         />
       </svg>
       <figcaption className="mt-1 text-sm">
-        <label className="flex items-center gap-2">
-          <span className="sr-only">Station on the map</span>
-          <input
-            type="range"
-            className="range range-sm w-full"
-            min={0}
-            max={floor.length - 1}
-            value={Math.max(0, floor.indexOf(now))}
-            onChange={(e) => onStation(floor[Number(e.target.value)]?.station ?? 'address')}
-            aria-valuetext={STATION_WORDS[station]}
-          />
-        </label>
+        <StationSlider stations={floor.map((f) => f.station)} station={now.station} onStation={onStation} />
         {STATION_WORDS[now.station]}: {length(Math.abs(shift))} {shift >= 0 ? 'toward' : 'away from'} the
         target, {length(Math.abs(depth))} {depth >= 0 ? 'toward' : 'away from'} the ball. Open ring: lead hip.
       </figcaption>
     </figure>
+  );
+}
+
+/** Hips of another pose: thin for an earlier swing with its path, dashed for the target. */
+function Under({
+  poses,
+  station,
+  at,
+  look,
+}: {
+  readonly poses: readonly StripPose[];
+  readonly station: Station;
+  readonly at: (p: readonly number[]) => readonly [number, number];
+  readonly look: 'earlier' | 'target';
+}) {
+  const pose = poses.find((p) => p.station === station)?.pose;
+  if (!pose?.lead_hip || !pose.trail_hip) return null;
+  const [lead, trail] = [at(pose.lead_hip), at(pose.trail_hip)];
+  return (
+    <g data-look={look}>
+      <line
+        x1={lead[0]}
+        y1={lead[1]}
+        x2={trail[0]}
+        y2={trail[1]}
+        stroke={look === 'target' ? 'var(--strip-target)' : 'currentColor'}
+        strokeWidth={look === 'target' ? 5 : 2.5}
+        strokeDasharray={look === 'target' ? '6 5' : undefined}
+        strokeLinecap="round"
+      />
+      <circle
+        cx={lead[0]}
+        cy={lead[1]}
+        r={4}
+        fill="var(--color-base-100)"
+        stroke="currentColor"
+        strokeWidth={1.5}
+      />
+    </g>
   );
 }
 

@@ -1,15 +1,24 @@
 import { LANDMARK_WORDS, measureName, STATION_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
 import type { NeedWhat, Swapped } from '@inchstep/core/measures';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useUnits } from '../../platform/units.ts';
 import type { FitAnswer } from '../../workers/fit.worker.ts';
 import type { BenchState } from '../capture/index.ts';
+import { CameraPicture } from './CameraPicture.tsx';
 import { FloorMap } from './FloorMap.tsx';
 import { MeasureTapes } from './MeasureTapes.tsx';
+import { StationSlider } from './StationSlider.tsx';
+import { Strip, type StripPose } from './Strip.tsx';
 
-type Tab = 'tapes' | 'floor' | 'camera';
-const TABS: Record<Tab, string> = { tapes: 'Tapes', floor: 'Floor map', camera: 'Camera' };
+type Tab = 'tapes' | 'floor' | 'front' | 'side' | 'camera';
+const TABS: Record<Tab, string> = {
+  tapes: 'Tapes',
+  floor: 'Floor',
+  front: 'Front',
+  side: 'Side',
+  camera: 'Camera',
+};
 const CORRIDOR_MEASURE: Partial<Record<Station, string>> = {
   top: 'shift_top',
   delivery: 'shift_delivery',
@@ -23,12 +32,20 @@ export function ReadOut({
   left,
   onStation,
   onSwap,
+  then = [],
+  target = [],
+  layers,
 }: {
   readonly answer: FitAnswer | null;
   readonly state: BenchState;
   readonly left: boolean;
   readonly onStation: (station: Station) => void;
   readonly onSwap: (place: Swapped) => void;
+  /** Laid under the strips and the floor map. */
+  readonly then?: readonly StripPose[];
+  readonly target?: readonly StripPose[];
+  /** Choosers for what is laid under. */
+  readonly layers?: ReactNode;
 }) {
   const [tab, setTab] = useState<Tab>('tapes');
   if (!answer)
@@ -45,7 +62,7 @@ export function ReadOut({
       <div
         role="tablist"
         aria-label="What the marks come to"
-        className="flex border-b-[1.5px] border-base-300"
+        className="no-print flex border-b-[1.5px] border-base-300"
       >
         {(Object.keys(TABS) as Tab[]).map((key) => (
           <button
@@ -53,15 +70,20 @@ export function ReadOut({
             type="button"
             role="tab"
             aria-selected={tab === key}
-            className={`min-h-11 flex-1 px-2 ${tab === key ? 'border-b-4 border-primary font-semibold' : ''}`}
+            className={`min-h-11 flex-1 px-1 ${tab === key ? 'border-b-4 border-primary font-semibold' : ''}`}
             onClick={() => setTab(key)}
           >
             {TABS[key]}
           </button>
         ))}
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys */}
-      <div className="max-h-[36rem] overflow-y-auto p-3" role="tabpanel" aria-label={TABS[tab]} tabIndex={0}>
+      <div
+        className="max-h-[36rem] overflow-y-auto p-3 print:max-h-none"
+        role="tabpanel"
+        aria-label={TABS[tab]}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
+        tabIndex={0}
+      >
         {tab === 'tapes' &&
           (here.length > 0 ? (
             <MeasureTapes measures={here} />
@@ -75,10 +97,30 @@ export function ReadOut({
             station={state.station}
             left={left}
             corridor={band ?? null}
+            then={then}
+            target={target}
             onStation={onStation}
           />
         )}
-        {tab === 'camera' && <CameraCheck answer={answer} />}
+        {(tab === 'front' || tab === 'side') && (
+          <Strip
+            side={tab}
+            poses={answer.poses}
+            station={state.station}
+            left={left}
+            then={then}
+            target={target}
+          />
+        )}
+        {(tab === 'front' || tab === 'side') && (
+          <StationSlider
+            stations={answer.poses.map((p) => p.station)}
+            station={state.station}
+            onStation={onStation}
+          />
+        )}
+        {tab !== 'tapes' && tab !== 'camera' && layers}
+        {tab === 'camera' && <CameraCheck answer={answer} left={left} />}
       </div>
       {answer.swapped.map((place) => (
         <div key={place.view + place.station} className="border-t-[1.5px] border-base-300 p-3">
@@ -139,7 +181,17 @@ function Needs({ answer, station }: { readonly answer: FitAnswer; readonly stati
   );
 }
 
-function CameraCheck({ answer }: { readonly answer: FitAnswer }) {
+const PART_WORDS: Record<string, string> = {
+  along: 'place',
+  away: 'distance',
+  height: 'height',
+  yaw: 'direction',
+  pitch: 'tilt',
+  roll: 'tilt',
+  focal: 'lens',
+};
+
+function CameraCheck({ answer, left }: { readonly answer: FitAnswer; readonly left: boolean }) {
   const { length } = useUnits();
   const text = (advice: FitAnswer['views'][number]['advice'][number]): string => {
     switch (advice.code) {
@@ -151,6 +203,10 @@ function CameraCheck({ answer }: { readonly answer: FitAnswer }) {
         return 'Stands higher than the belt; lower it next time.';
       case 'too_low':
         return 'Stands lower than the belt; raise it next time.';
+      case 'sticks_disagree':
+        return `The stick ends contradict each other: look again at the one ${length(advice.xIn ?? 0, 0)} along and ${length(advice.yIn ?? 0, 0)} ahead, here and on the ground.`;
+      case 'told_wrong':
+        return `By all it saw, its ${PART_WORDS[advice.what ?? ''] ?? 'place'} can’t be as told: check the tape, the lens, and that both clips are of one swing.`;
       case 'no_sticks':
         return 'No stick ends marked: two sticks on the ground make every inch surer.';
       default:
@@ -159,6 +215,12 @@ function CameraCheck({ answer }: { readonly answer: FitAnswer }) {
   };
   return (
     <ul className="flex flex-col gap-3">
+      <li>
+        <CameraPicture views={answer.views} left={left} />
+        <p className="mt-1 text-sm">
+          From above. Shaded: where each phone points, as surely as it is known. Dashed: square.
+        </p>
+      </li>
       {answer.views.map((view) => (
         <li key={view.id}>
           <h3 className="font-semibold">{VIEW_WORDS[view.id]}</h3>

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { resolveSchool } from '@inchstep/core/intake';
-import { floorMap, type Measure, measureCapture } from '@inchstep/core/measures';
+import { FIT_LANDMARKS, floorMap, type Measure, measureCapture } from '@inchstep/core/measures';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import type { FitAnswer } from '../../workers/fit.worker.ts';
@@ -25,15 +25,27 @@ const measured = measureCapture({
   views: truth.views,
   marks: truth.marks.filter((m: { station: string }) => ['address', 'top'].includes(m.station)),
 });
+const poses = measured.fit.layout.stations.map((station) => ({
+  station,
+  pose: Object.fromEntries(FIT_LANDMARKS.map((l) => [l, measured.fit.landmark(station, l)])),
+  centreSdIn: [0.3, 0.4, 0.2] as const,
+}));
 const answer = (more: Partial<FitAnswer> = {}): FitAnswer => ({
   measures: measured.measures,
   needs: measured.needs,
   floor: floorMap(measured.fit),
   guesses: [],
-  views: measured.views.map((v) => ({ id: v.id, yawDeg: v.yawDeg, yawSdDeg: v.sd.yawDeg, advice: v.advice })),
+  views: measured.views.map((v) => ({
+    id: v.id,
+    yawDeg: v.yawDeg,
+    yawSdDeg: v.sd.yawDeg,
+    positionIn: v.positionIn,
+    advice: v.advice,
+  })),
   suspects: [],
   lines: [],
   swapped: [],
+  poses: poses,
   ms: 1,
   ...more,
 });
@@ -74,6 +86,7 @@ describe('what the marks come to', () => {
             id: 'face_on',
             yawDeg: 9,
             yawSdDeg: 1,
+            positionIn: [10, 120, 38],
             advice: [{ code: 'turned', deg: 9, moveIn: 24 }, { code: 'too_high' }],
           },
         ],

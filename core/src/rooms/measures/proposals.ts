@@ -1,0 +1,232 @@
+import { mix, type Result, type Vec3 } from '../../foundation/index.ts';
+import { type Landmark, MAIN_STATIONS, MARKS_WANTED, type Station } from '../capture/index.ts';
+import type { ViewKind } from '../intake/index.ts';
+import { smoothTrack } from './trackSmooth.ts';
+import { findStations, type TrackProblem } from './trackStations.ts';
+
+/** A place in one frame and how surely it was seen there, 0 to 1. */
+export interface SeenPlace {
+  readonly u: number;
+  readonly v: number;
+  readonly seen: number;
+}
+
+/** What a body network found in one frame, by landmark; empty where it found nobody. */
+export interface SeenBody {
+  readonly time: number;
+  readonly places: Readonly<Partial<Record<Landmark, SeenPlace>>>;
+}
+
+export interface ProposedMark {
+  readonly station: Station;
+  readonly landmark: Landmark;
+  readonly u: number;
+  readonly v: number;
+  readonly sdPx: number;
+}
+
+/** Numbers of the network's body points, left then right; several are averaged. */
+const PAIRED_POINTS: Readonly<Record<string, readonly [left: number, right: number]>> = {
+  shoulder: [11, 12],
+  hip: [23, 24],
+  knee: [25, 26],
+  ankle: [27, 28],
+  heel: [29, 30],
+  toe: [31, 32],
+};
+const EARS = [7, 8];
+const WRISTS = [15, 16];
+
+/**
+ * Error of a proposed place, one sd, as a share of the body's height in the picture. Measured on the
+ * stand-in's clips (docs/measures.md); never tried on real players.
+ */
+const SD_SHARE: Readonly<Partial<Record<Landmark, number>>> = {
+  head: 0.027,
+  lead_hip: 0.018,
+  trail_hip: 0.018,
+  lead_knee: 0.0215,
+  trail_knee: 0.02,
+  lead_ankle: 0.025,
+  trail_ankle: 0.025,
+  lead_heel: 0.0215,
+  trail_heel: 0.0215,
+  lead_toe: 0.027,
+  trail_toe: 0.027,
+};
+/** A place the network calls hidden may lie this many times further off. */
+const HIDDEN_FACTOR = 3;
+/** A heel that hangs in the air behind a foot on its toes is taken too low. */
+const LIFTED_HEEL_FACTOR = 2;
+const LIFTED_AT: readonly Station[] = ['impact', 'finish'];
+/** Places less surely seen than this are not proposed. */
+const LEAST_SEEN = 0.3;
+/**
+ * One picture sees the first and the last move of the hands late and early; the body stands still on the
+ * other side of both, so that a step to that side costs nothing.
+ */
+const STILL_SIDE_SECONDS: Readonly<Partial<Record<Station, number>>> = { address: -0.1, finish: 0.1 };
+/** Hands less surely seen than this are hidden behind the body. */
+const HIDDEN = 0.15;
+/** Ankles to the middle of the head, as a share of standing height. */
+const ANKLE_TO_HEAD_SHARE = 0.88;
+
+/** The network's points as landmarks; its left is the player's own left. */
+export function seenBody(
+  time: number,
+  points: { readonly u: ArrayLike<number>; readonly v: ArrayLike<number>; readonly seen: ArrayLike<number> },
+  leftHanded: boolean,
+): SeenBody {
+  const mean = (ids: readonly number[]): SeenPlace => {
+    const sum = (of: ArrayLike<number>) =>
+      ids.reduce((total, i) => total + (of[i] as number), 0) / ids.length;
+    return { u: sum(points.u), v: sum(points.v), seen: sum(points.seen) };
+  };
+  // Both hands hold one club: the wrist that is better seen counts for more.
+  const surest = (ids: readonly number[]): SeenPlace => {
+    const weights = ids.map((i) => 0.02 + (points.seen[i] as number) ** 2);
+    const whole = weights.reduce((a, b) => a + b, 0);
+    const sum = (of: ArrayLike<number>) =>
+      ids.reduce((total, i, k) => total + ((of[i] as number) * (weights[k] as number)) / whole, 0);
+    return { u: sum(points.u), v: sum(points.v), seen: sum(points.seen) };
+  };
+  const places: Partial<Record<Landmark, SeenPlace>> = { head: mean(EARS), grip: surest(WRISTS) };
+  for (const [part, [left, right]] of Object.entries(PAIRED_POINTS)) {
+    places[`lead_${part}` as Landmark] = mean([leftHanded ? right : left]);
+    places[`trail_${part}` as Landmark] = mean([leftHanded ? left : right]);
+  }
+  return { time, places };
+}
+
+const SIDED = Object.keys(PAIRED_POINTS);
+const otherWay = (places: SeenBody['places']): SeenBody['places'] => ({
+  ...places,
+  ...Object.fromEntries(
+    SIDED.flatMap((part) => [
+      [`lead_${part}`, places[`trail_${part}` as Landmark]],
+      [`trail_${part}`, places[`lead_${part}` as Landmark]],
+    ]),
+  ),
+});
+
+/**
+ * Networks take one leg for the other now and then. Face-on the lead ankle is always nearer the target;
+ * from behind nothing as plain tells them apart, and the network's word stands.
+ */
+export function steadySides(bodies: readonly SeenBody[], kind: ViewKind, leftHanded: boolean): SeenBody[] {
+  if (kind !== 'face_on') return [...bodies];
+  return bodies.map((body) => {
+    const { lead_ankle: lead, trail_ankle: trail } = body.places;
+    if (!lead || !trail) return body;
+    const wrong = (lead.u - trail.u) * (leftHanded ? -1 : 1) < 0;
+    return wrong ? { ...body, places: otherWay(body.places) } : body;
+  });
+}
+
+/** Height of the body in the picture, pixels: from the first frames, in which it stands. */
+function bodyHeightPx(bodies: readonly SeenBody[]): number {
+  const heights = bodies
+    .flatMap(({ places: { head, lead_ankle: lead, trail_ankle: trail } }) =>
+      head && lead && trail ? [(lead.v + trail.v) / 2 - head.v] : [],
+    )
+    .sort((a, b) => a - b);
+  // Bending shortens a body, so a tall quarter of the frames is nearer to how it stands.
+  return (heights[Math.floor(0.75 * heights.length)] ?? 0) / ANKLE_TO_HEAD_SHARE;
+}
+
+/**
+ * Stations from the picture alone: the body's points, scaled to inches by the player's height, go the
+ * same way as a motion track, with nothing known of depth. Answers frames of `bodies`.
+ */
+export function proposeStations(
+  bodies: readonly SeenBody[],
+  kind: ViewKind,
+  golfer: { readonly heightIn: number; readonly handedness: 'left' | 'right' },
+): Result<ReadonlyMap<Station, number>, TrackProblem> {
+  const perPx = golfer.heightIn / Math.max(1, bodyHeightPx(bodies));
+  const side = golfer.handedness === 'left' ? -1 : 1;
+  const at = (place: SeenPlace | undefined): Vec3 => {
+    if (!place) return [Number.NaN, Number.NaN, Number.NaN];
+    const across = side * perPx * place.u;
+    return kind === 'face_on' ? [across, 0, -perPx * place.v] : [0, across, -perPx * place.v];
+  };
+  const landmarks: readonly Landmark[] = ['grip', 'lead_hip', 'trail_hip', 'lead_ankle', 'lead_shoulder'];
+  const path = (landmark: Landmark): Vec3[] =>
+    withoutSpikes(
+      bridged(
+        bodies.map(({ places }) => at(landmark === 'grip' ? seenWell(places[landmark]) : places[landmark])),
+      ),
+    );
+  const points = new Map<Landmark, Vec3[]>(landmarks.map((landmark) => [landmark, path(landmark)]));
+  points.set(
+    'sternum',
+    bodies.map(({ places }) =>
+      chestOf(at(places.lead_shoulder), at(places.trail_shoulder), at(places.lead_hip)),
+    ),
+  );
+  const track = smoothTrack({ times: bodies.map((b) => b.time), points }, { withNoise: false });
+  const found = findStations(track);
+  if (!found.ok) return found;
+  const frameOf = (station: Station, even: number): number => {
+    const time = track.startSeconds + even * track.stepSeconds + (STILL_SIDE_SECONDS[station] ?? 0);
+    const after = bodies.findIndex((b) => b.time >= time - 0.5 * track.stepSeconds);
+    return after < 0 ? bodies.length - 1 : after;
+  };
+  const stations = MAIN_STATIONS.flatMap((station): [Station, number][] => {
+    const even = found.value.get(station);
+    return even === undefined ? [] : [[station, frameOf(station, even)]];
+  });
+  return { ok: true, value: new Map(stations) };
+}
+
+const seenWell = (place: SeenPlace | undefined) => (place && place.seen >= HIDDEN ? place : undefined);
+
+/** Straight across the frames in which a place was hidden. */
+function bridged(path: readonly Vec3[]): Vec3[] {
+  const known = path.flatMap((p, i) => (Number.isFinite(p[0] + p[1] + p[2]) ? [i] : []));
+  return path.map((p, i) => {
+    const after = known.find((k) => k >= i) ?? known.at(-1);
+    const before = known.findLast((k) => k <= i) ?? known[0];
+    if (after === undefined || before === undefined) return p;
+    const share = after === before ? 0 : (i - before) / (after - before);
+    return mix(path[before] as Vec3, path[after] as Vec3, Math.min(1, Math.max(0, share)));
+  });
+}
+
+/** The middle one of five neighbours: hands that are lost for a frame or two must not look like a swing. */
+function withoutSpikes(path: readonly Vec3[]): Vec3[] {
+  const middle = (i: number, axis: number) => {
+    const near = path
+      .slice(Math.max(0, i - 2), i + 3)
+      .map((p) => p[axis] as number)
+      .sort((a, b) => a - b);
+    return near[Math.floor(near.length / 2)] as number;
+  };
+  return path.map((_, i) => [middle(i, 0), middle(i, 1), middle(i, 2)]);
+}
+
+/** The breastbone lies a quarter of the way from the shoulders down to the hips. */
+function chestOf(lead: Vec3, trail: Vec3, hip: Vec3): Vec3 {
+  const shoulders = [(lead[0] + trail[0]) / 2, (lead[1] + trail[1]) / 2, (lead[2] + trail[2]) / 2] as const;
+  return [0, 1, 2].map((k) => 0.75 * (shoulders[k] as number) + 0.25 * (hip[k] as number)) as unknown as Vec3;
+}
+
+/** Marks at the named frames, each with an sd of its own; what is too badly seen is left to the fit. */
+export function proposeMarks(
+  bodies: readonly SeenBody[],
+  kind: ViewKind,
+  stations: ReadonlyMap<Station, number>,
+): ProposedMark[] {
+  const heightPx = bodyHeightPx(bodies);
+  return [...stations].flatMap(([station, frame]) =>
+    MARKS_WANTED[kind].flatMap((landmark): ProposedMark[] => {
+      const place = bodies[frame]?.places[landmark];
+      const share = SD_SHARE[landmark];
+      if (!place || share === undefined || place.seen < LEAST_SEEN) return [];
+      const { u, v, seen } = place;
+      const lifted = landmark === 'trail_heel' && LIFTED_AT.includes(station) ? LIFTED_HEEL_FACTOR : 1;
+      const sdPx = lifted * share * heightPx * (1 + (HIDDEN_FACTOR - 1) * (1 - seen));
+      return [{ station, landmark, u, v, sdPx }];
+    }),
+  );
+}

@@ -1,0 +1,96 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { enterDemo } from './demo.ts';
+import { chooseFile, see, story } from './hands.ts';
+import { makePhoneClip } from './phoneClip.ts';
+import { type Program, startProgram } from './program.ts';
+
+const FRAMES = 150;
+
+/** A clip as a phone writes it is stepped frame by frame, and each frame is the right one. */
+describe('frames', () => {
+  const step = story(it);
+  const folder = mkdtempSync(join(tmpdir(), 'inchstep-frames-'));
+  let program: Program;
+  let page: Page;
+
+  beforeAll(async () => {
+    program = await startProgram({ demo: true });
+    page = await program.page();
+    const idOf = await enterDemo(page, program.url);
+    writeFileSync(join(folder, 'phone.mp4'), await makePhoneClip(page, FRAMES));
+    await page.goto(`${program.url}/students/${idOf('Wren')}/bench`);
+    await chooseFile(page, 'input[type="file"][accept*="mp4"]', join(folder, 'phone.mp4'));
+    await page.waitForSelector('[data-testid="frame-face_on"]');
+    await see(page, `frame 1 of ${FRAMES}`);
+  });
+  afterAll(async () => {
+    await program.stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  /** The number written into the picture that is shown; the clip lies on its side, so the bars go down. */
+  const shown = () =>
+    page.$eval('[data-testid="pane-face_on"] canvas', (element) => {
+      const canvas = element as HTMLCanvasElement;
+      const context = canvas.getContext('2d');
+      let number = 0;
+      for (let bit = 0; bit < 10; bit++) {
+        const pixel = context?.getImageData(canvas.width / 2, ((bit + 0.5) * canvas.height) / 10, 1, 1).data;
+        if ((pixel?.[0] ?? 0) > 128) number += 2 ** bit;
+      }
+      return number;
+    });
+  const go = async (frame: number) => {
+    await page.$eval(
+      'input[aria-label="Frame"]',
+      (element, value) => {
+        const input = element as HTMLInputElement;
+        Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, String(value));
+        input.dispatchEvent(new Event('input', { bubbles: true }));
+      },
+      frame,
+    );
+    await page.waitForFunction(
+      (text) => document.querySelector('[data-testid="frame-face_on"]')?.textContent === text,
+      {},
+      `frame ${frame + 1} of ${FRAMES}`,
+    );
+    // The number of the picture follows the number in the words at once, or a decode later.
+    for (let i = 0; i < 60 && (await shown()) !== frame; i++)
+      await new Promise((done) => setTimeout(done, 50));
+  };
+
+  step('it stands upright: taller than wide', async () => {
+    const size = await page.$eval('[data-testid="pane-face_on"] canvas', (c) => [
+      (c as HTMLCanvasElement).width,
+      (c as HTMLCanvasElement).height,
+    ]);
+    expect(size).toEqual([360, 640]);
+  });
+
+  step('on, back and anywhere: the frame that is named is the frame that is shown', async () => {
+    for (const frame of [0, 1, 2, 3, 60, 59, 58, 149, 7, 101, 100, 33, 148, 0, 75, 76, 74]) {
+      await go(frame);
+      expect(await shown()).toBe(frame);
+    }
+  });
+
+  step('with the arrow keys, too', async () => {
+    await go(40);
+    await page.focus('[data-testid="pane-face_on"]').catch(() => {});
+    for (const [key, frame] of [
+      ['ArrowRight', 41],
+      ['ArrowRight', 42],
+      ['ArrowLeft', 41],
+    ] as const) {
+      await page.keyboard.press(key);
+      for (let i = 0; i < 60 && (await shown()) !== frame; i++)
+        await new Promise((done) => setTimeout(done, 50));
+      expect(await shown()).toBe(frame);
+    }
+  });
+});

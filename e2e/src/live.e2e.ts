@@ -1,0 +1,137 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { Browser, Page } from 'puppeteer-core';
+import { openBrowser } from '../../tools/browser.mjs';
+import { enterDemo } from './demo.ts';
+import { press, see, seriousFindings, story } from './hands.ts';
+import { type Program, startProgram } from './program.ts';
+
+const WIDE = 270;
+const HIGH = 480;
+const FRAMES = 40;
+
+/** Frames of a clip as planes of brightness and colour, the way a raw camera file holds them. */
+const rawFrames = (page: Page, clip: string): Promise<string[]> =>
+  page.evaluate(
+    async (url, wide, high, count) => {
+      const video = document.createElement('video');
+      video.muted = true;
+      video.src = url;
+      await new Promise((done) => {
+        video.onloadeddata = done;
+      });
+      const canvas = new OffscreenCanvas(wide, high);
+      const context = canvas.getContext('2d', { willReadFrequently: true });
+      if (!context) throw new Error('no canvas');
+      const frames: string[] = [];
+      for (let f = 0; f < count; f++) {
+        video.currentTime = 0.3 + f / 30;
+        await new Promise((done) => {
+          video.onseeked = done;
+        });
+        context.drawImage(video, 0, 0, wide, high);
+        const { data } = context.getImageData(0, 0, wide, high);
+        const planes = new Uint8Array((wide * high * 3) / 2);
+        for (let y = 0; y < high; y++)
+          for (let x = 0; x < wide; x++) {
+            const i = 4 * (y * wide + x);
+            const [r, g, b] = [data[i] as number, data[i + 1] as number, data[i + 2] as number];
+            planes[y * wide + x] = 16 + 0.257 * r + 0.504 * g + 0.098 * b;
+            if (x % 2 === 0 && y % 2 === 0) {
+              const at = wide * high + (y / 2) * (wide / 2) + x / 2;
+              planes[at] = 128 - 0.148 * r - 0.291 * g + 0.439 * b;
+              planes[at + (wide * high) / 4] = 128 + 0.439 * r - 0.368 * g - 0.071 * b;
+            }
+          }
+        let text = '';
+        for (let i = 0; i < planes.length; i += 8192)
+          text += String.fromCharCode(...planes.subarray(i, i + 8192));
+        frames.push(btoa(text));
+      }
+      return frames;
+    },
+    clip,
+    WIDE,
+    HIGH,
+    FRAMES,
+  );
+
+/** The live view with a camera that sees a stand-in's clip over and over. */
+describe('live', () => {
+  const step = story(it);
+  const folder = mkdtempSync(join(tmpdir(), 'inchstep-live-'));
+  let program: Program;
+  let browser: Browser;
+  let close: () => Promise<void>;
+  let page: Page;
+  let wren: string;
+
+  beforeAll(async () => {
+    program = await startProgram({ demo: true });
+    const maker = await program.page();
+    wren = (await enterDemo(maker, program.url))('Wren');
+    const clips = (await maker.evaluate(
+      (id) => fetch(`/api/students/${id}/clips`).then((r) => r.json()),
+      wren,
+    )) as { id: string; kind: string }[];
+    const faceOn = clips.find((c) => c.kind === 'face_on')?.id;
+    const frames = await rawFrames(maker, `/api/clips/${faceOn}/file`);
+    const film = join(folder, 'camera.y4m');
+    const head = Buffer.from(`YUV4MPEG2 W${WIDE} H${HIGH} F30:1 Ip A1:1 C420jpeg\n`);
+    const body = frames.flatMap((f) => [Buffer.from('FRAME\n'), Buffer.from(f, 'base64')]);
+    writeFileSync(film, Buffer.concat([head, ...body]));
+    const opened = await openBrowser([
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-video-capture=${film}`,
+    ]);
+    browser = opened.browser as Browser;
+    close = opened.close;
+    page = await browser.newPage();
+    page.setDefaultTimeout(20_000);
+    await enterDemo(page, program.url);
+  });
+  afterAll(async () => {
+    await close?.();
+    await program.stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  step('the camera is off until it is asked for', async () => {
+    await page.goto(`${program.url}/students/${wren}/live`);
+    await see(page, 'The camera is off');
+    expect(await seriousFindings(page)).toEqual([]);
+  });
+
+  step('on, it shows the player, and a moment later what was before', async () => {
+    await press(page, 'Camera on');
+    await page.waitForFunction(() => (document.querySelector('video')?.videoWidth ?? 0) > 0);
+    const bright = () =>
+      page.$eval('[data-testid="later"]', (canvas) => {
+        const c = canvas as HTMLCanvasElement;
+        const seen = c.getContext('2d')?.getImageData(0, 0, c.width, c.height).data ?? [];
+        return c.width < 301 ? 0 : Array.from(seen.slice(0, 4000)).reduce((a, b) => a + b, 0);
+      });
+    expect(await bright()).toBe(0);
+    await page.waitForFunction(
+      () => (document.querySelector('[data-testid="later"]') as HTMLCanvasElement).width === 360,
+      { timeout: 30_000 },
+    );
+    expect(await bright()).toBeGreaterThan(0);
+    expect(await seriousFindings(page)).toEqual([]);
+  });
+
+  step('a take goes straight onto the bench and is stepped frame by frame', async () => {
+    await press(page, 'Start a take');
+    await new Promise((done) => setTimeout(done, 2500));
+    await press(page, 'End the take');
+    await page.waitForFunction(() => /\/bench\/[0-9a-f-]{36}$/.test(location.pathname));
+    await page.waitForFunction(() =>
+      /frame 1 of \d\d/.test(document.querySelector('[data-testid="frame-face_on"]')?.textContent ?? ''),
+    );
+    await page.keyboard.press('ArrowRight');
+    await see(page, 'frame 2 of');
+  });
+});

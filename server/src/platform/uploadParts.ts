@@ -1,0 +1,29 @@
+import type { MultipartFile } from '@fastify/multipart';
+import type { FastifyRequest } from 'fastify';
+import type { z } from 'zod';
+import { Refusal } from './errors.ts';
+
+/** Small fields first, then one file, which is streamed and never held in memory. */
+export async function uploadParts<S extends z.ZodObject>(
+  request: FastifyRequest,
+  schema: S,
+): Promise<{ part: MultipartFile; fields: z.infer<S> }> {
+  const part = request.isMultipart() ? await request.file() : undefined;
+  if (!part) throw new Refusal('no_file');
+  const field = (name: string) => {
+    const value = part.fields[name];
+    return value && 'value' in value ? value.value : undefined;
+  };
+  const fields = schema.safeParse(
+    Object.fromEntries(Object.keys(schema.shape).map((name) => [name, field(name)])),
+  );
+  if (fields.success) return { part, fields: fields.data };
+  part.file.resume();
+  throw Refusal.of(
+    fields.error.issues.map((issue) => ({
+      code: 'bad_input',
+      path: issue.path.join('.'),
+      detail: { message: issue.message },
+    })),
+  );
+}

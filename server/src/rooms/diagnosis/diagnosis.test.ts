@@ -1,0 +1,146 @@
+import { randomUUID } from 'node:crypto';
+import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await testServer();
+});
+afterAll(() => server.stop());
+
+type Ask = {
+  swingId?: string | null;
+  wholeDay?: boolean;
+  findings?: object[];
+  setAside?: string[];
+  id?: string;
+};
+const diagnose = async (student: string, ask: Ask) =>
+  server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, {
+    id: randomUUID(),
+    swingId: null,
+    findings: [],
+    ...ask,
+  });
+const seen = (...ids: string[]) => ids.map((id) => ({ id, seen: 'present' }));
+const filmed = async (student: string, key: string, day: string) => {
+  server.at(`${day}T11:00:00`);
+  const swing = markedSwing(key, { recordedOn: day });
+  await server.ask('POST', `/api/students/${student}/swings`, swing);
+  await server.ask('POST', `/api/swings/${swing.id}/measure`);
+  return swing.id;
+};
+const named = (d: DiagnosisRecord) => d.result.roots.map((root) => root.fault);
+
+describe('from looks in the bay', () => {
+  test('nothing seen is not enough to go on', async () => {
+    const { body } = await diagnose(await addStudent(server), {});
+    expect(body.result).toMatchObject({ enough: false, roots: [], workOn: [] });
+    expect(body.result.nextLook).not.toBeNull();
+    expect(body.chosen).toBeNull();
+  });
+  test('a plain look names its fault, and the same request twice is one diagnosis', async () => {
+    const student = await addStudent(server);
+    const id = randomUUID();
+    const first = await diagnose(student, { id, findings: seen('obs.pushes_aid_away', 'shift_top.low') });
+    expect(named(first.body)).toEqual(['sway']);
+    await diagnose(student, { id, findings: [] });
+    const all = await server.ask<DiagnosisRecord[]>('GET', `/api/students/${student}/diagnoses`);
+    expect(all.body.map((d) => d.id)).toEqual([id]);
+    expect(all.body[0]?.findings).toHaveLength(2);
+  });
+  test('a look that can’t be, and one told both ways, are refused', async () => {
+    const student = await addStudent(server);
+    const odd = await diagnose(student, { findings: seen('obs.moonwalk') });
+    expect(odd.status).toBeGreaterThanOrEqual(400);
+    const both = await diagnose(student, {
+      findings: [...seen('obs.flip'), { id: 'obs.flip', seen: 'absent' }],
+    });
+    expect(both.status).toBeGreaterThanOrEqual(400);
+    const all = await server.ask<DiagnosisRecord[]>('GET', `/api/students/${student}/diagnoses`);
+    expect(all.body).toEqual([]);
+  });
+});
+
+describe('from a measured swing', () => {
+  test('a measure that is set aside counts for nothing', async () => {
+    const student = await addStudent(server);
+    const swingId = await filmed(student, 'mei-then', '2027-03-02');
+    const { body } = await diagnose(student, { swingId });
+    expect(named(body).length).toBeGreaterThan(0);
+    const leaning = body.result.roots[0]?.for[0]?.finding.split('.')[0] as string;
+    const without = await diagnose(student, { swingId, setAside: [leaning] });
+    expect(without.body.result.present.some((f) => f.startsWith(`${leaning}.`))).toBe(false);
+    expect(without.body.setAside).toEqual([leaning]);
+  });
+  test('a whole day is surer than one of its swings; another club is not mixed in', async () => {
+    const student = await addStudent(server);
+    const swingId = await filmed(student, 'gus', '2027-03-02');
+    await filmed(student, 'gus', '2027-03-02');
+    const other = markedSwing('mei-then', { recordedOn: '2027-03-02', club: 'driver' });
+    await server.ask('POST', `/api/students/${student}/swings`, other);
+    await server.ask('POST', `/api/swings/${other.id}/measure`);
+    const alone = (await diagnose(student, { swingId })).body;
+    const day = (await diagnose(student, { swingId, wholeDay: true })).body;
+    expect([alone.wholeDay, day.wholeDay]).toEqual([false, true]);
+    const sdOf = (d: DiagnosisRecord) => d.result.roots[0]?.for[0]?.measure?.sd as number;
+    expect(named(day)[0]).toBe(named(alone)[0]);
+    expect(sdOf(day)).toBeLessThan(0.95 * sdOf(alone));
+    expect(day.result.roots[0]?.for[0]?.measure?.value).toBeCloseTo(
+      alone.result.roots[0]?.for[0]?.measure?.value as number,
+      6,
+    );
+  });
+  test('another student’s swing can’t be used', async () => {
+    const swingId = await filmed(await addStudent(server), 'wren', '2027-03-02');
+    expect((await diagnose(await addStudent(server), { swingId })).status).toBe(404);
+  });
+  test('a newer swing is asked whether it would change what comes first', async () => {
+    const student = await addStudent(server);
+    const { body } = await diagnose(student, { findings: seen('obs.pushes_aid_away', 'shift_top.low') });
+    const now = async () =>
+      (await server.ask<DiagnosisNow | null>('GET', `/api/diagnoses/${body.id}/now`)).body;
+    expect(await now()).toBeNull();
+    const swingId = await filmed(student, 'gus', '2027-03-05');
+    expect(await now()).toMatchObject({ swingId, recordedOn: '2027-03-05' });
+  });
+});
+
+describe('the coach’s word', () => {
+  test('stands with its reason, is carried on, and is taken back', async () => {
+    const student = await addStudent(server);
+    const { body } = await diagnose(student, { findings: seen('obs.flip') });
+    const choose = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${body.id}/choose`, {
+      workOn: ['hang_back'],
+      note: 'felt it in the lesson',
+    });
+    expect(choose.body.chosen).toMatchObject({ workOn: ['hang_back'], note: 'felt it in the lesson' });
+    server.at('2027-03-09T09:00:00');
+    const later = await diagnose(student, { findings: seen('obs.flip', 'shift_top.low') });
+    expect(later.body.chosen).toMatchObject({ workOn: ['hang_back'], carried: true });
+    const back = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${body.id}/unchoose`);
+    expect(back.body.chosen).toBeNull();
+    expect(back.body.result).toEqual(body.result);
+  });
+  test('a fault that is not one is refused, and nothing is chosen', async () => {
+    const student = await addStudent(server);
+    const { body } = await diagnose(student, { findings: seen('obs.flip') });
+    const { status, body: said } = await server.ask<{ code: string }>(
+      'POST',
+      `/api/diagnoses/${body.id}/choose`,
+      { workOn: ['laziness'], note: '' },
+    );
+    expect(status).toBeGreaterThanOrEqual(400);
+    expect(said.code).toBe('unknown_fault');
+    const [kept] = (await server.ask<DiagnosisRecord[]>('GET', `/api/students/${student}/diagnoses`)).body;
+    expect(kept?.chosen).toBeNull();
+  });
+  test('no more than two at once', async () => {
+    const student = await addStudent(server);
+    const { body } = await diagnose(student, { findings: seen('obs.flip') });
+    const workOn = ['stall', 'sway', 'hang_back'];
+    const { status } = await server.ask('POST', `/api/diagnoses/${body.id}/choose`, { workOn, note: '' });
+    expect(status).toBe(400);
+  });
+});

@@ -1,0 +1,98 @@
+import { randomUUID } from 'node:crypto';
+import type { Swing } from '@inchstep/contract/capture';
+import type { Reading } from '@inchstep/contract/measures';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+let student: string;
+beforeAll(async () => {
+  server = await testServer();
+  student = await addStudent(server);
+});
+afterAll(() => server.stop());
+
+const keep = async (swing: ReturnType<typeof markedSwing>) => {
+  await server.ask('POST', `/api/students/${student}/swings`, swing);
+  return swing.id;
+};
+const measure = async (id: string) => (await server.ask<Reading>('POST', `/api/swings/${id}/measure`)).body;
+const readAt = (reading: Reading, id: string) => reading.measures.find((m) => m.id === id)?.value as number;
+
+describe('a swing that is measured', () => {
+  test('gives each measure with its interval, verdict and band, and keeps them', async () => {
+    const id = await keep(markedSwing('priya-then'));
+    const reading = await measure(id);
+    expect(reading.measures.length).toBeGreaterThan(25);
+    for (const { value, sd, lo95, hi95, band } of reading.measures) {
+      expect(sd).toBeGreaterThan(0);
+      expect((lo95 + hi95) / 2).toBeCloseTo(value, 6);
+      expect(hi95 - lo95).toBeCloseTo(2 * 1.959964 * sd, 4);
+      expect(band.origin.length).toBeGreaterThan(0);
+    }
+    const kept = await server.ask<Reading>('GET', `/api/swings/${id}/reading`);
+    expect(kept.body).toEqual(reading);
+    expect((await measure(id)).measures).toEqual(reading.measures);
+  });
+  test('measured anew after a mark was moved, the reading is replaced', async () => {
+    const swing = markedSwing('priya-then');
+    const id = await keep(swing);
+    const before = await measure(id);
+    const marks = swing.marks.map((m) =>
+      m.station === 'top' && m.view === 'face_on' && m.landmark.endsWith('_hip') ? { ...m, u: m.u + 12 } : m,
+    );
+    const { version } = (await server.ask<Swing>('GET', `/api/swings/${id}`)).body;
+    const { id: _, ...body } = swing;
+    const put = () => server.ask('PUT', `/api/swings/${id}`, { ...body, marks, version });
+    expect((await put()).status).toBe(200);
+    // The same edit again is of a swing that has changed meanwhile.
+    expect((await put()).status).toBe(409);
+    const after = await measure(id);
+    expect(Math.abs(readAt(after, 'shift_top') - readAt(before, 'shift_top'))).toBeGreaterThan(0.4);
+    const all = await server.ask<Reading[]>('GET', `/api/students/${student}/readings`);
+    expect(all.body.filter((r) => r.swingId === id)).toHaveLength(1);
+  });
+  test('the bands are the student’s own: a stiff back is asked for less turn', async () => {
+    const usual = await measure(await keep(markedSwing('priya-then')));
+    const stiff = await addStudent(server, { flexibility: 'stiff' });
+    const swing = markedSwing('priya-then');
+    await server.ask('POST', `/api/students/${stiff}/swings`, swing);
+    const other = await measure(swing.id);
+    const band = (reading: Reading) => reading.measures.find((m) => m.id === 'turn_top')?.band;
+    expect(band(usual)).toMatchObject({ lo: 35, hi: 55 });
+    expect(band(other)).toMatchObject({ lo: 28, hi: 45 });
+    expect(readAt(other, 'turn_top')).toBeCloseTo(readAt(usual, 'turn_top'), 6);
+  });
+});
+
+describe('what can’t be measured', () => {
+  test('a swing without marks says so and keeps nothing', async () => {
+    const id = await keep(markedSwing('wren', { marks: [] }));
+    const { status, body } = await server.ask<{ code: string }>('POST', `/api/swings/${id}/measure`);
+    expect(status).toBeGreaterThanOrEqual(400);
+    expect(body.code).toBe('nothing_measured');
+    expect((await server.ask('GET', `/api/swings/${id}/reading`)).status).toBeGreaterThanOrEqual(400);
+  });
+  test('a swing that is not there', async () => {
+    expect((await server.ask('POST', `/api/swings/${randomUUID()}/measure`)).status).toBe(404);
+  });
+  test('nobody reads without signing in', async () => {
+    const own = await testServer({ signedIn: false });
+    const { status } = await own.ask('GET', `/api/students/${student}/readings`);
+    expect(status).toBe(401);
+    await own.stop();
+  });
+  test('a mark outside its picture is refused by its place', async () => {
+    const swing = markedSwing('wren');
+    const marks = [{ ...swing.marks[0], u: 99_999 }, ...swing.marks.slice(1)];
+    const { status, body } = await server.ask<{ problems: { path: string }[] }>(
+      'POST',
+      `/api/students/${student}/swings`,
+      { ...swing, marks },
+    );
+    expect(status).toBe(400);
+    expect(body.problems[0]?.path).toMatch(/^marks\[0\]/);
+    const all = await server.ask<Swing[]>('GET', `/api/students/${student}/swings`);
+    expect(all.body.some((s) => s.id === swing.id)).toBe(false);
+  });
+});

@@ -1,0 +1,52 @@
+import { describe, expect, test } from '@jest/globals';
+import { bestBody, bodyPoints } from './decode.ts';
+
+const BOXES = 2254;
+
+describe('the detector’s best body', () => {
+  // The first anchor of row 14, column 14 of the finest grid: a hair past the middle of the picture.
+  const middle = 2 * (14 * 28 + 14);
+  const boxes = new Float32Array(BOXES * 12);
+  // Hips half a cell up and left of the anchor, the reach 56 px above: a quarter of the picture.
+  boxes.set([-4, -4, -4, -60], middle * 12 + 4);
+  const scores = new Float32Array(BOXES).fill(-20);
+
+  test('is put back into a picture held upright, whose sides were filled up', () => {
+    const found = bestBody(boxes, scores.with(middle, 4), 540, 960);
+    expect(found?.u).toBeCloseTo(270, 4);
+    expect(found?.v).toBeCloseTo(480, 4);
+    expect(found?.side).toBeCloseTo(2 * 1.25 * 240, 4);
+    expect(found?.turn).toBeCloseTo(0, 6);
+  });
+  test('a body leaning to the right turns the region clockwise', () => {
+    const leaning = boxes.slice();
+    leaning.set([-4, -4, 52, -4], middle * 12 + 4);
+    expect(bestBody(leaning, scores.with(middle, 4), 540, 960)?.turn).toBeCloseTo(Math.PI / 2, 6);
+  });
+  test('nobody is nobody', () => {
+    expect(bestBody(boxes, scores, 540, 960)).toBeNull();
+    expect(bestBody(boxes, scores.with(middle, -0.1), 540, 960)).toBeNull();
+  });
+});
+
+describe('body points', () => {
+  const values = new Float32Array(195);
+  const put = (i: number, x: number, y: number, seen = 0) => values.set([x, y, 0, seen], 5 * i);
+  put(23, 128, 128, 3);
+  put(24, 256, 128, -3);
+  put(33, 128, 128);
+  put(34, 128, 0);
+  test('the middle of the region stays, its right edge turns with it', () => {
+    const found = bodyPoints(values, 0.9, { u: 300, v: 500, side: 400, turn: Math.PI / 2 });
+    expect([found.u[23], found.v[23]]).toEqual([300, 500]);
+    expect(found.u[24]).toBeCloseTo(300, 3);
+    expect(found.v[24]).toBeCloseTo(700, 3);
+    expect(found.seen[23]).toBeCloseTo(1 / (1 + Math.exp(-3)), 5);
+    expect(found.seen[24]).toBeCloseTo(1 / (1 + Math.exp(3)), 5);
+  });
+  test('the next region stands around the hips and holds the whole reach', () => {
+    const { next } = bodyPoints(values, 0.9, { u: 300, v: 500, side: 400, turn: 0 });
+    expect(next).toMatchObject({ u: 300, v: 500, side: 2 * 1.25 * 200 });
+    expect(next.turn).toBeCloseTo(0, 6);
+  });
+});

@@ -1,0 +1,95 @@
+/**
+ * From the raw numbers of the two body networks to a box and to places in a picture. The layout of
+ * inputs and outputs belongs to the networks (see docs/decisions/automatic-marks.md).
+ */
+
+/** Where in the picture the body is looked for: a turned square, in the picture's pixels. */
+export interface Region {
+  readonly u: number;
+  readonly v: number;
+  readonly side: number;
+  /** Radians, clockwise in the picture. */
+  readonly turn: number;
+}
+
+/** Places of the 33 body points and how surely each is seen, 0 to 1. */
+export interface BodyPoints {
+  readonly u: Float32Array;
+  readonly v: Float32Array;
+  readonly seen: Float32Array;
+  /** How sure the network is that a body is there at all. */
+  readonly body: number;
+  /** Where to look in the next frame. */
+  readonly next: Region;
+}
+
+export const DETECTOR_SIDE = 224;
+export const POINTS_SIDE = 256;
+const POINTS = 33;
+const VALUES_A_POINT = 5;
+/** Points 33 and 34 are no body: the middle of the hips, and a point as far off as the body reaches. */
+const MIDDLE = 33;
+const REACH = 34;
+const ROOM = 1.25;
+const VALUES_A_BOX = 12;
+const LEAST_SURE = 0.5;
+
+/** Anchor centres of the detector's cells, shares of its picture. */
+const ANCHORS: readonly (readonly [x: number, y: number])[] = [
+  [8, 2],
+  [16, 2],
+  [32, 6],
+].flatMap(([stride, each]) => {
+  const cells = DETECTOR_SIDE / (stride as number);
+  return Array.from({ length: cells * cells * (each as number) }, (_, i): [number, number] => {
+    const cell = Math.floor(i / (each as number));
+    return [((cell % cells) + 0.5) / cells, (Math.floor(cell / cells) + 0.5) / cells];
+  });
+});
+
+const sigmoid = (x: number): number => 1 / (1 + Math.exp(-Math.min(100, Math.max(-100, x))));
+
+/** The best body of the detector's picture, which is the whole picture fitted into a square. */
+export function bestBody(
+  boxes: Float32Array,
+  scores: Float32Array,
+  widthPx: number,
+  heightPx: number,
+): Region | null {
+  let best = 0;
+  for (let i = 1; i < scores.length; i++) if ((scores[i] as number) > (scores[best] as number)) best = i;
+  if (sigmoid(scores[best] as number) < LEAST_SURE) return null;
+  const [ax, ay] = ANCHORS[best] as [number, number];
+  const side = Math.max(widthPx, heightPx);
+  const at = (k: number, anchor: number, size: number) =>
+    ((boxes[best * VALUES_A_BOX + k] as number) / DETECTOR_SIDE + anchor) * side - (side - size) / 2;
+  const middle = [at(4, ax, widthPx), at(5, ay, heightPx)] as const;
+  const reach = [at(6, ax, widthPx), at(7, ay, heightPx)] as const;
+  return regionAround(middle, reach);
+}
+
+function regionAround(middle: readonly [number, number], reach: readonly [number, number]): Region {
+  const [du, dv] = [reach[0] - middle[0], reach[1] - middle[1]];
+  return {
+    u: middle[0],
+    v: middle[1],
+    side: 2 * ROOM * Math.hypot(du, dv),
+    turn: Math.PI / 2 - Math.atan2(-dv, du),
+  };
+}
+
+/** Body points of a region's picture, back in the whole picture. */
+export function bodyPoints(values: Float32Array, score: number, region: Region): BodyPoints {
+  const [cos, sin] = [Math.cos(region.turn), Math.sin(region.turn)];
+  const place = (i: number): [number, number] => {
+    const x = ((values[i * VALUES_A_POINT] as number) / POINTS_SIDE - 0.5) * region.side;
+    const y = ((values[i * VALUES_A_POINT + 1] as number) / POINTS_SIDE - 0.5) * region.side;
+    return [region.u + cos * x - sin * y, region.v + sin * x + cos * y];
+  };
+  const [u, v, seen] = [new Float32Array(POINTS), new Float32Array(POINTS), new Float32Array(POINTS)];
+  for (let i = 0; i < POINTS; i++) {
+    [u[i], v[i]] = place(i);
+    seen[i] = sigmoid(values[i * VALUES_A_POINT + 3] as number);
+  }
+  return { u, v, seen, body: score, next: regionAround(place(MIDDLE), place(REACH)) };
+}

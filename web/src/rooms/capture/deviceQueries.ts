@@ -1,0 +1,91 @@
+import type { ColumnMatchForm, Pressure, RememberedMatch, ShotSet, Swing } from '@inchstep/contract/capture';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { del, get, post, put, upload } from '../../platform/http.ts';
+import { newId } from '../../platform/parts.tsx';
+
+/** Sends a motion file, has it measured, and answers with its swing. */
+export function useBringTrack(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (ask: {
+      readonly file: File;
+      readonly recordedOn: string;
+      readonly onProgress: (share: number) => void;
+      readonly signal: AbortSignal;
+    }) => {
+      const fields = { id: newId(), recordedOn: ask.recordedOn, club: 'mid_iron' };
+      const url = `/api/students/${studentId}/tracks`;
+      const swing = await upload<Swing>(url, fields, ask.file, ask.onProgress, ask.signal);
+      await post(`/api/swings/${swing.id}/measure`);
+      return swing;
+    },
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+  });
+}
+
+export const useShots = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'shots'],
+    queryFn: () => get<ShotSet[]>(`/api/students/${studentId}/shots`),
+  });
+
+export const useRememberedMatches = () =>
+  useQuery({ queryKey: ['shot-matches'], queryFn: () => get<RememberedMatch[]>('/api/shot-matches') });
+
+export function useAddShots(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (set: {
+      readonly id: string;
+      readonly recordedOn: string;
+      readonly swingId: string | null;
+      readonly fileName: string;
+      readonly csv: string;
+      readonly matches: readonly ColumnMatchForm[];
+    }) => post<ShotSet>(`/api/students/${studentId}/shots`, set),
+    onSuccess: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: ['students', studentId] }),
+        client.invalidateQueries({ queryKey: ['shot-matches'] }),
+      ]),
+  });
+}
+
+export function useChangeShots(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, change }: { readonly id: string; readonly change: ShotsChange }) =>
+      change === 'discard' || change === 'restore'
+        ? post<ShotSet>(`/api/shots/${id}/${change}`)
+        : put<ShotSet>(`/api/shots/${id}`, change),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId, 'shots'] }),
+  });
+}
+type ShotsChange = 'discard' | 'restore' | { readonly swingId: string | null };
+
+export const usePressure = (swingId: string) =>
+  useQuery({
+    queryKey: ['swings', swingId, 'pressure'],
+    queryFn: () => get<Pressure | null>(`/api/swings/${swingId}/pressure`),
+  });
+
+export function usePutPressure(swingId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (
+      ask: { offsetSeconds: number } | { fileName: string; csv: string; offsetSeconds: null } | null,
+    ) => {
+      const url = `/api/swings/${swingId}/pressure`;
+      return ask === null ? del<null>(url) : put<Pressure>(url, ask);
+    },
+    onSuccess: (now) => client.setQueryData(['swings', swingId, 'pressure'], now),
+  });
+}
+
+/** The swing's motion as the program's own CSV. */
+export const useTrackCsv = (swingId: string) =>
+  useQuery({
+    queryKey: ['swings', swingId, 'track'],
+    queryFn: async () => (await fetch(`/api/swings/${swingId}/track.csv`)).text(),
+    staleTime: Number.POSITIVE_INFINITY,
+  });

@@ -1,0 +1,74 @@
+import type { Reading } from '@inchstep/contract/measures';
+import { measureName, STATION_WORDS } from '@inchstep/contract/words';
+import type { Station } from '@inchstep/core/capture';
+import type { Difference } from '@inchstep/core/measures';
+import { Tape } from '../../platform/tape.tsx';
+import { useUnits } from '../../platform/units.ts';
+
+/** What differs between two swings, on the same tapes; out of doubt first. Words never claim a lasting change. */
+export function DifferenceList({
+  differences,
+  bands,
+  station,
+}: {
+  readonly differences: readonly Difference[];
+  readonly bands: Reading['measures'];
+  readonly station: Station | null;
+}) {
+  const { value } = useUnits();
+  const shown = differences
+    .filter((d) => station === null || d.station === station)
+    .sort(
+      (a, b) => Number(b.differs) - Number(a.differs) || Math.abs(b.delta / b.sd) - Math.abs(a.delta / a.sd),
+    );
+  if (differences.length === 0)
+    return <p className="panel self-start p-4">Measure both swings on the bench to see what differs.</p>;
+  return (
+    <section
+      className="panel max-h-[44rem] overflow-y-auto p-3"
+      aria-label="What differs"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
+      tabIndex={0}
+    >
+      <h2 className="font-semibold">
+        {station ? `What differs at ${STATION_WORDS[station]?.toLowerCase()}` : 'What differs, all stations'}
+      </h2>
+      <p className="mb-2 text-sm">
+        Between these two swings. Whether a habit changed is told by several swings, under Progress.
+      </p>
+      {shown.length === 0 && <p>Nothing was measured here in both swings.</p>}
+      <ul className="flex flex-col gap-3">
+        {shown.map((d) => {
+          const found = bands.find((m) => m.id === d.id);
+          if (!found) return null;
+          const unit = found.band.unit;
+          const plain = unit === 'clock' ? 'ratio' : unit;
+          return (
+            <li key={d.id} data-testid={`difference-${d.id}`}>
+              <p className="flex items-baseline justify-between gap-2 leading-tight">
+                <span className="font-semibold">{measureName(d.id)}</span>
+                <span className="text-right">
+                  <span className="font-semibold">
+                    {d.delta > 0 ? '+' : ''}
+                    {value(d.delta, plain)}
+                  </span>{' '}
+                  ± {value(1.96 * d.sd, plain)}
+                  <span className="block text-sm">{d.differs ? 'differs' : 'too close to tell'}</span>
+                </span>
+              </p>
+              <Tape
+                name={measureName(d.id)}
+                band={found.band}
+                value={d.later}
+                sd={found.sd}
+                before={d.earlier}
+                verdict={d.differs ? 'differs' : 'too close to tell'}
+                compact
+              />
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,229 @@
+import type { Swing } from '@inchstep/contract/capture';
+import type { Student } from '@inchstep/contract/intake';
+import type { ViewKind } from '@inchstep/core/intake';
+import { Circle, Square, Video } from 'lucide-react';
+import { type PointerEvent, useRef, useState } from 'react';
+import { useNavigate, useOutletContext } from 'react-router';
+import { Failed, newId, Shown } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import {
+  type CameraState,
+  LineLayer,
+  recordTake,
+  type Take,
+  useCamera,
+  useDelay,
+  useFit,
+  useNewSwing,
+  useSwings,
+  useUploadClip,
+  viewOf,
+} from '../capture/index.ts';
+import { ViewButtons } from './ViewButtons.tsx';
+
+const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
+const DELAYS = [2, 4, 6, 8] as const;
+
+const SAYS: Record<CameraState, string> = {
+  off: 'The camera is off. Nothing is recorded until you start a take.',
+  asking: 'Waiting for the browser’s question about the camera …',
+  on: '',
+  refused: 'The browser was told not to give the camera. Allow it in the address bar and start again.',
+  none: 'No camera was found on this device.',
+};
+
+/** The device's camera with this student's lines over it, what it saw a moment ago, and takes for the bench. */
+export function LiveScreen() {
+  const { student } = useOutletContext<{ student: Student }>();
+  const swings = useSwings(student.id);
+  return (
+    <Shown query={swings} what="the swings">
+      {(all) => <Live student={student} swings={all} />}
+    </Shown>
+  );
+}
+
+function Live({ student, swings }: { readonly student: Student; readonly swings: readonly Swing[] }) {
+  const [kind, setKind] = useState<ViewKind>('face_on');
+  const [delay, setDelay] = useState<number>(4);
+  const video = useRef<HTMLVideoElement>(null);
+  const later = useRef<HTMLCanvasElement>(null);
+  const camera = useCamera(video);
+  const running = camera.state === 'on';
+  useDelay(video, later, delay, running);
+  return (
+    <div className="mx-auto flex max-w-[76rem] flex-col gap-3 p-3">
+      <div className="flex flex-wrap items-center gap-2">
+        <ViewButtons kinds={KINDS} kind={kind} onChange={setKind} />
+        {running ? (
+          <button type="button" className="btn" onClick={camera.stop}>
+            Camera off
+          </button>
+        ) : (
+          <button type="button" className="btn btn-primary" onClick={() => void camera.start()}>
+            <Video aria-hidden size={18} /> Camera on
+          </button>
+        )}
+        {running && <TakeButton key={kind} student={student} kind={kind} track={camera.track} />}
+        <label className="ml-auto flex items-center gap-2">
+          Replay after
+          <select className="select w-24" value={delay} onChange={(e) => setDelay(Number(e.target.value))}>
+            {DELAYS.map((s) => (
+              <option key={s} value={s}>
+                {s} s
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {!running && (
+        <p role="status" className="panel p-4">
+          {SAYS[camera.state]}
+        </p>
+      )}
+      <div className={`grid grid-cols-2 gap-3 ${running ? '' : 'hidden'}`}>
+        <figure>
+          <figcaption className="font-semibold">Now</figcaption>
+          <div className="relative flex h-[36rem] justify-center bg-[#17242b]">
+            <div className="relative h-full">
+              <video ref={video} muted playsInline className="h-full" aria-label="What the camera sees now" />
+              <OwnLines student={student} swings={swings} kind={kind} />
+            </div>
+          </div>
+        </figure>
+        <figure>
+          <figcaption className="font-semibold">{delay} seconds ago</figcaption>
+          <div className="flex h-[36rem] justify-center bg-[#17242b]">
+            <canvas
+              ref={later}
+              data-testid="later"
+              className="h-full"
+              role="img"
+              aria-label={`What the camera saw ${delay} seconds ago`}
+            />
+          </div>
+        </figure>
+      </div>
+    </div>
+  );
+}
+
+/** Lines of the newest measured swing in this view: dragged to where the player stands today. */
+function OwnLines({
+  student,
+  swings,
+  kind,
+}: {
+  readonly student: Student;
+  readonly swings: readonly Swing[];
+  readonly kind: ViewKind;
+}) {
+  const swing = swings.find((s) => s.marks.some((m) => m.view === kind));
+  return swing ? <LinesOf student={student} swing={swing} kind={kind} /> : null;
+}
+
+function LinesOf({
+  student,
+  swing,
+  kind,
+}: {
+  readonly student: Student;
+  readonly swing: Swing;
+  readonly kind: ViewKind;
+}) {
+  const { answer } = useFit(student, swing, false);
+  const [moved, setMoved] = useState({ x: 0, y: 0 });
+  const [from, setFrom] = useState<{ x: number; y: number } | null>(null);
+  const view = swing.views.find((v) => v.kind === kind);
+  if (!view || !answer) return null;
+  const lines = answer.lines.filter(
+    (l) => l.view === kind && (l.station === null || l.station === 'address'),
+  );
+  const drag = (event: PointerEvent<SVGSVGElement>) => {
+    if (!from) return;
+    const { width, height } = event.currentTarget.getBoundingClientRect();
+    setMoved({
+      x: ((event.clientX - from.x) / width) * view.widthPx,
+      y: ((event.clientY - from.y) / height) * view.heightPx,
+    });
+  };
+  const grab = (event: PointerEvent<SVGSVGElement>) => {
+    const { width, height } = event.currentTarget.getBoundingClientRect();
+    setFrom({
+      x: event.clientX - (moved.x / view.widthPx) * width,
+      y: event.clientY - (moved.y / view.heightPx) * height,
+    });
+    event.currentTarget.setPointerCapture(event.pointerId);
+  };
+  return (
+    <svg
+      viewBox={`0 0 540 ${(540 * view.heightPx) / view.widthPx}`}
+      className="absolute inset-0 h-full w-full cursor-move touch-none"
+      data-testid="own-lines"
+      role="img"
+      aria-label="This player’s lines from the newest measured swing; drag them to today’s stance"
+      onPointerDown={grab}
+      onPointerMove={drag}
+      onPointerUp={() => setFrom(null)}
+    >
+      <g transform={`translate(${(moved.x * 540) / view.widthPx} ${(moved.y * 540) / view.widthPx})`}>
+        <LineLayer k={540 / view.widthPx} lines={lines} />
+      </g>
+    </svg>
+  );
+}
+
+/** Records a take and puts it on the bench as a clip. */
+function TakeButton({
+  student,
+  kind,
+  track,
+}: {
+  readonly student: Student;
+  readonly kind: ViewKind;
+  readonly track: () => MediaStreamTrack | null;
+}) {
+  const me = useMe();
+  const send = useUploadClip(student.id);
+  const create = useNewSwing(student.id);
+  const navigate = useNavigate();
+  const [take, setTake] = useState<Take | null>(null);
+  const begin = async () => {
+    const found = track();
+    if (found) setTake(await recordTake(found as MediaStreamVideoTrack));
+  };
+  // What goes wrong on the way is shown below by the requests themselves.
+  const end = async () => {
+    if (!take) return;
+    setTake(null);
+    const file = await take.finish();
+    const recordedOn = me.data?.today ?? '';
+    const signal = new AbortController().signal;
+    const clip = await send.mutateAsync({ file, kind, recordedOn, onProgress: () => {}, signal });
+    const id = newId();
+    await create.mutateAsync({
+      id,
+      recordedOn,
+      club: 'mid_iron',
+      speed: 'full',
+      views: [viewOf(clip)],
+      marks: [],
+    });
+    void navigate(`/students/${student.id}/bench/${id}`);
+  };
+  return (
+    <>
+      {take ? (
+        <button type="button" className="btn btn-error" onClick={() => void end().catch(() => {})}>
+          <Square aria-hidden size={18} /> End the take
+        </button>
+      ) : (
+        <button type="button" className="btn" onClick={() => void begin()} disabled={send.isPending}>
+          <Circle aria-hidden size={18} /> Start a take
+        </button>
+      )}
+      {send.isPending && <span role="status">Putting it on the bench …</span>}
+      {(send.error ?? create.error) && <Failed error={(send.error ?? create.error) as Error} />}
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+import type { Similarity } from '@inchstep/core/measures';
+import { Download, ImageDown } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { Failed } from '../../platform/parts.tsx';
+import type { PairMode } from './drawPair.ts';
+import { type ClipSide, exportPair, saveFile } from './exportPair.ts';
+
+/** This picture as PNG, both swings as WebM: made here, with progress, and stopped when wanted. */
+export function PairExport({
+  then,
+  now,
+  mode,
+  onto,
+  name,
+}: {
+  readonly then: ClipSide | null;
+  readonly now: ClipSide | null;
+  readonly mode: PairMode;
+  readonly onto: Similarity | null;
+  readonly name: string;
+}) {
+  const [share, setShare] = useState<number | null>(null);
+  const [error, setError] = useState<Error | null>(null);
+  const stop = useRef(new AbortController());
+  const savePicture = () => {
+    const canvas = document.querySelector<HTMLCanvasElement>('#pair');
+    canvas?.toBlob((blob) => blob && saveFile(blob, `${name}.png`), 'image/png');
+  };
+  const saveClip = async () => {
+    if (!now) return;
+    stop.current = new AbortController();
+    setError(null);
+    setShare(0);
+    try {
+      const blob = await exportPair(then, now, mode, onto, setShare, stop.current.signal);
+      saveFile(blob, `${name}.webm`);
+    } catch (reason) {
+      if ((reason as Error).name !== 'AbortError') setError(reason as Error);
+    } finally {
+      setShare(null);
+    }
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <button type="button" className="btn" onClick={savePicture} disabled={!now}>
+        <ImageDown aria-hidden size={18} /> Picture (PNG)
+      </button>
+      <button type="button" className="btn" onClick={() => void saveClip()} disabled={!now || share !== null}>
+        <Download aria-hidden size={18} /> Clip (WebM)
+      </button>
+      {share !== null && (
+        <>
+          <progress className="progress w-40" value={share} max={1} aria-label="Making the clip" />
+          <span role="status">{Math.round(100 * share)} %</span>
+          <button type="button" className="btn" onClick={() => stop.current.abort()}>
+            Stop
+          </button>
+        </>
+      )}
+      {error && <Failed error={error} />}
+    </div>
+  );
+}
