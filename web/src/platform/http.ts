@@ -19,10 +19,11 @@ async function answer<T>(request: Promise<Response>): Promise<T> {
   throw new HttpError(response.status, failure);
 }
 
-const send = <T>(method: string, url: string, body?: unknown): Promise<T> =>
+const send = <T>(method: string, url: string, body?: unknown, keepalive = false): Promise<T> =>
   answer<T>(
     fetch(url, {
       method,
+      ...(keepalive ? { keepalive } : {}),
       ...(body === undefined
         ? {}
         : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
@@ -32,7 +33,8 @@ const send = <T>(method: string, url: string, body?: unknown): Promise<T> =>
 export const get = <T>(url: string): Promise<T> => send<T>('GET', url);
 export const post = <T>(url: string, body?: unknown): Promise<T> => send<T>('POST', url, body);
 export const put = <T>(url: string, body: unknown): Promise<T> => send<T>('PUT', url, body);
-
+/** A last word while the page is being left; the browser sends it to the end, up to 64 KB. */
+export const putLast = <T>(url: string, body: unknown): Promise<T> => send<T>('PUT', url, body, true);
 export const del = <T>(url: string): Promise<T> => send<T>('DELETE', url);
 
 /** Sends a file with progress (0..1); `signal` stops it. */

@@ -30,6 +30,8 @@ export const readingSchema = z.object({
   speed: z.string(),
   club: z.string(),
   at: z.string(),
+  /** The swing's version that was read; another one means that the marks have moved since. */
+  version: z.number().int().optional(),
   measures: z.array(measureSchema),
   /** What only a track tells; missing for marks. */
   track: z

@@ -52,6 +52,32 @@ describe('a swing that is measured', () => {
     const all = await server.ask<Reading[]>('GET', `/api/students/${student}/readings`);
     expect(all.body.filter((r) => r.swingId === id)).toHaveLength(1);
   });
+  test('kept without measuring, as when the page was closed, it is read anew from its marks when asked for', async () => {
+    const swing = markedSwing('priya-then');
+    const id = await keep(swing);
+    const before = await measure(id);
+    const { id: _, ...body } = swing;
+    const change = async (marks: typeof swing.marks) => {
+      const { version } = (await server.ask<Swing>('GET', `/api/swings/${id}`)).body;
+      await server.ask('PUT', `/api/swings/${id}`, { ...body, marks, version });
+    };
+    const listed = async () =>
+      (await server.ask<Reading[]>('GET', `/api/students/${student}/readings`)).body.find(
+        (r) => r.swingId === id,
+      );
+    await change(
+      swing.marks.map((m) =>
+        m.station === 'top' && m.view === 'face_on' && m.landmark.endsWith('_hip')
+          ? { ...m, u: m.u + 12 }
+          : m,
+      ),
+    );
+    const after = (await listed()) as Reading;
+    expect(Math.abs(readAt(after, 'shift_top') - readAt(before, 'shift_top'))).toBeGreaterThan(0.4);
+    expect((await measure(id)).measures).toEqual(after.measures);
+    await change([]);
+    expect(await listed()).toBeUndefined();
+  });
   test('the bands are the student’s own: a stiff back is asked for less turn', async () => {
     const usual = await measure(await keep(markedSwing('priya-then')));
     const stiff = await addStudent(server, { flexibility: 'stiff' });

@@ -8,26 +8,34 @@ import { captureOf, getSwing, motionOf } from '../capture/index.ts';
 import { getStudent, record } from '../intake/index.ts';
 import { putReading, readingOf, readingsOf } from './repo.ts';
 
-/** Fits the body to a swing's marks and keeps what was measured. */
+/** Fits the body to a swing's marks, or reads its track, and keeps what was measured. */
 export async function measureSwing(ctx: Context, swingId: string): Promise<Reading> {
   const swing = getSwing(ctx, swingId);
-  if (swing.marks.length === 0 && !swing.track) throw new Refusal('nothing_measured');
-  const { measures, ...extra } = swing.track
-    ? await measuredTrack(ctx, swing)
-    : { measures: measureCapture(captureOf(ctx, swing)).measures };
+  return swing.track ? keep(ctx, swing, await measuredTrack(ctx, swing)) : measureMarks(ctx, swing);
+}
+
+function measureMarks(ctx: Context, swing: Swing): Reading {
+  if (swing.marks.length === 0) throw new Refusal('nothing_measured');
+  return keep(ctx, swing, { measures: measureCapture(captureOf(ctx, swing)).measures });
+}
+
+type Measured = Pick<Reading, 'track'> & { readonly measures: readonly Measure[] };
+
+function keep(ctx: Context, swing: Swing, { measures, ...extra }: Measured): Reading {
   const reading: Reading = {
-    swingId,
+    swingId: swing.id,
     recordedOn: swing.recordedOn,
     speed: swing.speed,
     club: swing.club,
     at: stamp(ctx),
+    version: swing.version,
     measures: measures.map((m) => ({ ...m, band: { ...m.band, origin: [...m.band.origin] } })),
     ...extra,
   };
-  const first = readingOf(ctx.db, swingId) === null;
+  const first = readingOf(ctx.db, swing.id) === null;
   ctx.db.transaction(() => {
     putReading(ctx.db, swing.studentId, reading);
-    if (first) record(ctx, swing.studentId, 'measured', { swing: swingId, count: measures.length });
+    if (first) record(ctx, swing.studentId, 'measured', { swing: swing.id, count: measures.length });
   });
   return reading;
 }
@@ -35,10 +43,7 @@ export async function measureSwing(ctx: Context, swingId: string): Promise<Readi
 /** Chance for the noise tries; always the same, so that a track measured twice reads the same. */
 const TRY_SEED = 1;
 
-async function measuredTrack(
-  ctx: Context,
-  swing: Swing,
-): Promise<Pick<Reading, 'track'> & { measures: readonly Measure[] }> {
+async function measuredTrack(ctx: Context, swing: Swing): Promise<Measured> {
   const capture = captureOf(ctx, swing);
   const { measures, stations, tempo, noiseIn } = orRefuse(
     measureTrack(await motionOf(ctx, swing), capture.golfer, bandContext(capture), seededRandom(TRY_SEED)),
@@ -46,13 +51,21 @@ async function measuredTrack(
   return { measures, track: { stations, tempo, noiseIn } };
 }
 
+/** A reading whose swing has changed since (the bench was left while it saved) is made anew from the marks. */
+function current(ctx: Context, reading: Reading): Reading | null {
+  const swing = getSwing(ctx, reading.swingId);
+  if (swing.track || reading.version === swing.version) return reading;
+  return swing.marks.length === 0 ? null : measureMarks(ctx, swing);
+}
+
 export const getReading = (ctx: Context, swingId: string): Reading => {
-  const reading = readingOf(ctx.db, swingId);
+  const kept = readingOf(ctx.db, swingId);
+  const reading = kept && current(ctx, kept);
   if (!reading) throw new Refusal('nothing_measured');
   return reading;
 };
 
 export const listReadings = (ctx: Context, studentId: string): Reading[] => {
   getStudent(ctx, studentId);
-  return readingsOf(ctx.db, studentId);
+  return readingsOf(ctx.db, studentId).flatMap((reading) => current(ctx, reading) ?? []);
 };

@@ -1,7 +1,7 @@
 import type { Clip, Swing } from '@inchstep/contract/capture';
 import type { Reading } from '@inchstep/contract/measures';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get, post, put, upload } from '../../platform/http.ts';
+import { get, post, put, putLast, upload } from '../../platform/http.ts';
 import type { SwingWork } from './benchState.ts';
 
 export const useClips = (studentId: string) =>
@@ -65,8 +65,8 @@ export function useDiscardSwing(studentId: string) {
 }
 
 /** Saves what the bench changed; the answer carries the next version. */
-export const saveSwing = (swing: Swing, version: number, work: SwingWork): Promise<Swing> =>
-  put<Swing>(`/api/swings/${swing.id}`, {
+export const saveSwing = (swing: Swing, version: number, work: SwingWork, leaving = false): Promise<Swing> =>
+  (leaving ? putLast : put)<Swing>(`/api/swings/${swing.id}`, {
     version,
     recordedOn: swing.recordedOn,
     club: work.club,

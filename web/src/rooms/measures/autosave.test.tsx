@@ -99,6 +99,33 @@ describe('work on the bench', () => {
     expect(puts(log).map((a) => (a.body as { version: number }).version)).toEqual([3, 4]);
     await waitFor(() => expect(hook.result.current.text).toBe('Saved'));
   });
+  test('is not called saved while something newer waits', async () => {
+    const log = versions();
+    const hook = start(work());
+    hook.rerender(work(mark(1)));
+    await waitFor(() => expect(hook.result.current.text).toBe('Saved'));
+    hook.rerender(work(mark(2)));
+    expect(hook.result.current).toEqual({ text: 'Saving …', busy: true });
+    await waitFor(() => expect(hook.result.current.text).toBe('Saved'));
+    expect(puts(log)).toHaveLength(2);
+  });
+  test('is sent when the bench is left before its time, once', async () => {
+    const log = versions();
+    const hook = start(work());
+    hook.rerender(work(mark(1)));
+    hook.unmount();
+    await waitFor(() => expect(log.filter((a) => a.method === 'POST')).toHaveLength(1));
+    expect(puts(log).map((a) => (a.body as SwingWork).marks[0]?.u)).toEqual([1]);
+  });
+  test('is sent when the page itself goes, and nothing when all is kept', async () => {
+    const log = versions();
+    const hook = start(work());
+    window.dispatchEvent(new Event('pagehide'));
+    expect(log).toEqual([]);
+    hook.rerender(work(mark(7)));
+    window.dispatchEvent(new Event('pagehide'));
+    await waitFor(() => expect(puts(log)[0]?.body).toMatchObject({ version: 3, marks: [{ u: 7 }] }));
+  });
   test('a refusal is said in the server’s words, and the next change tries again', async () => {
     const log = versions({
       'PUT /api/swings/s1': new Refused(409, 'changed_meanwhile', 'Changed meanwhile. Load it again.'),

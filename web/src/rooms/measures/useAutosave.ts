@@ -6,43 +6,71 @@ import { measureSwing, type SwingWork, saveSwing } from '../capture/index.ts';
 
 const WAIT_MS = 500;
 
-/** Keeps the bench's work on the server shortly after each change, and measures it anew. */
+/**
+ * Keeps the bench's work on the server shortly after each change, and measures it anew. `text` says
+ * “Saved” only when nothing newer waits; leaving the bench or the page sends what still does.
+ */
 export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy: boolean } {
   const client = useQueryClient();
   const version = useRef(swing.version);
   const kept = useRef(work);
+  const latest = useRef(work);
   const running = useRef(Promise.resolve());
   const [text, setText] = useState('');
   const [busy, setBusy] = useState(false);
+  latest.current = work;
+
+  const save = useRef(async () => {});
+  save.current = async () => {
+    const now = latest.current;
+    if (now === kept.current) return;
+    try {
+      const next = await saveSwing(swing, version.current, now);
+      version.current = next.version;
+      kept.current = now;
+      if (now.marks.length > 0) await measureSwing(swing.id);
+      client.setQueryData(['swings', swing.id], next);
+      void client.invalidateQueries({ queryKey: ['students', swing.studentId] });
+      if (latest.current !== now) return;
+      setText('Saved');
+      setBusy(false);
+    } catch (error) {
+      setText(
+        error instanceof HttpError
+          ? error.message
+          : 'Not saved. Check the connection; the next change tries again.',
+      );
+      setBusy(false);
+    }
+  };
+
   useEffect(() => {
     if (work === kept.current) return;
     setBusy(true);
-    const save = async () => {
-      if (work === kept.current) return;
-      setText('Saving …');
-      try {
-        const next = await saveSwing(swing, version.current, work);
-        version.current = next.version;
-        kept.current = work;
-        if (work.marks.length > 0) await measureSwing(swing.id);
-        setText('Saved');
-        setBusy(false);
-        void client.invalidateQueries({ queryKey: ['students', swing.studentId] });
-        client.setQueryData(['swings', swing.id], next);
-      } catch (error) {
-        setText(
-          error instanceof HttpError
-            ? error.message
-            : 'Not saved. Check the connection; the next change tries again.',
-        );
-        setBusy(false);
-      }
-    };
+    setText('Saving …');
     // One save after the other: each needs the version that the one before brought back.
     const timer = setTimeout(() => {
-      running.current = running.current.then(save);
+      running.current = running.current.then(() => save.current());
     }, WAIT_MS);
     return () => clearTimeout(timer);
-  }, [swing, work, client]);
+  }, [work]);
+
+  useEffect(() => {
+    const leave = () => {
+      if (latest.current === kept.current) return;
+      void saveSwing(swing, version.current, latest.current, true).catch(() => undefined);
+    };
+    window.addEventListener('pagehide', leave);
+    return () => window.removeEventListener('pagehide', leave);
+  }, [swing]);
+  useEffect(
+    () => () => {
+      if (latest.current === kept.current) return;
+      // What is cached is older than what is being sent: the bench must ask again when it comes back.
+      client.removeQueries({ queryKey: ['swings', swing.id] });
+      running.current = running.current.then(() => save.current());
+    },
+    [client, swing.id],
+  );
   return { text, busy };
 }
