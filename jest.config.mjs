@@ -18,6 +18,8 @@ const shared = {
 };
 
 export default {
+  // Both cores: the end-to-end tests, which need quiet, run afterwards and alone.
+  maxWorkers: '100%',
   projects: [
     {
       ...shared,
