@@ -118,10 +118,16 @@ export function LengthInput({
     value === null || Number.isNaN(value)
       ? ''
       : String(Math.round((lengths === 'cm' ? inToCm(value) : value) * 10) / 10);
+  const told = (typed: string): number | null => {
+    const number = Number(typed.replace(',', '.'));
+    return typed.trim() === '' ? null : lengths === 'cm' ? cmToIn(number) : number;
+  };
   const [text, setText] = useState(shown(inches));
-  // Only a change of units rewrites what was typed.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: typing must not be rewritten
-  useEffect(() => setText(shown(inches)), [lengths]);
+  // A change of units or from outside rewrites the text; typing, even half-way, never does.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the text is compared, not followed
+  useEffect(() => {
+    if ((told(text) || 0) !== (inches || 0)) setText(shown(inches));
+  }, [lengths, inches]);
   return (
     <div className="flex items-center gap-2">
       <input
@@ -132,8 +138,7 @@ export function LengthInput({
         value={text}
         onChange={(event) => {
           setText(event.target.value);
-          const number = Number(event.target.value.replace(',', '.'));
-          onChange(event.target.value.trim() === '' ? null : lengths === 'cm' ? cmToIn(number) : number);
+          onChange(told(event.target.value));
         }}
       />
       <span>{lengths}</span>

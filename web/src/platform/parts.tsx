@@ -1,5 +1,6 @@
 import { CircleAlert, LoaderCircle } from 'lucide-react';
 import type { ReactNode } from 'react';
+import type { FormDraft } from './drafts.ts';
 import { HttpError } from './httpError.ts';
 
 /** Shared pieces that every room may use; nothing here knows a room. */
@@ -86,7 +87,7 @@ export function Shown<T>({
   return <Loading what={what} />;
 }
 
-export const newId = (): string => crypto.randomUUID();
+export { newId } from './ids.ts';
 
 /** "today", "yesterday", "5 days ago", else the date. */
 export function dayText(at: string, today: string): string {
@@ -99,5 +100,18 @@ export function dayText(at: string, today: string): string {
   if (days < -1 && days > -14) return `in ${-days} days`;
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(
     new Date(`${day}T12:00:00`),
+  );
+}
+
+/** Says that a form began with what was left in it, and offers the way back. */
+export function DraftNote({ draft }: { readonly draft: FormDraft }) {
+  if (!draft.restored) return null;
+  return (
+    <p role="status" className="panel flex flex-wrap items-center gap-3 p-3">
+      <span className="flex-1">What you had typed here is back. It is not saved yet.</span>
+      <button type="button" className="btn" onClick={draft.startOver}>
+        Start over
+      </button>
+    </p>
   );
 }

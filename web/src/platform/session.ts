@@ -1,5 +1,6 @@
 import type { Me } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { forgetDrafts } from './drafts.ts';
 import { get, post } from './http.ts';
 
 export const useMe = () =>
@@ -16,4 +17,14 @@ function useEnter<T>(url: string) {
 export const useSetup = () => useEnter<{ name: string; passphrase: string }>('/api/setup');
 export const useSignIn = () => useEnter<{ passphrase: string }>('/api/sign-in');
 export const useDemoEnter = () => useEnter<undefined>('/api/demo-enter');
-export const useSignOut = () => useEnter<undefined>('/api/sign-out');
+
+export function useSignOut() {
+  const leave = useEnter<undefined>('/api/sign-out');
+  return {
+    ...leave,
+    mutate: () => {
+      forgetDrafts();
+      leave.mutate(undefined);
+    },
+  };
+}

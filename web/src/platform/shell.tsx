@@ -98,7 +98,7 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
           <IconButton label="Keys" onClick={toggleKeys}>
             <Keyboard size={20} aria-hidden />
           </IconButton>
-          <IconButton label="Sign out" onClick={() => signOut.mutate(undefined)}>
+          <IconButton label="Sign out" onClick={() => signOut.mutate()}>
             <LogOut size={20} aria-hidden />
           </IconButton>
         </div>

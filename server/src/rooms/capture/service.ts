@@ -35,6 +35,10 @@ export async function addClip(ctx: Context, studentId: string, upload: Upload): 
     throw new Refusal('consent_missing');
   }
   const known = clipById(ctx.db, upload.id);
+  if (known && known.clip.studentId !== studentId) {
+    upload.stream.resume();
+    throw new Refusal('not_found');
+  }
   const received = await ctx.files.receive(upload.stream);
   try {
     if (known) return known.clip;

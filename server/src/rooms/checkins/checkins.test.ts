@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Clip } from '@inchstep/contract/capture';
 import type { Checkin, QueueRow, StudentPage } from '@inchstep/contract/checkins';
@@ -105,7 +105,14 @@ describe('check-ins', () => {
   test('a reply goes to the page and to the outbox, and leaves the queue', async () => {
     const [row] = (await queue()).filter((r) => r.studentName.startsWith('Gus'));
     const reply = { id: randomUUID(), text: 'Half a thigh over the line: that is it.' };
-    await server.ask('POST', `/api/checkins/${row?.checkinId}/reply`, reply);
+    const answer = (id = reply.id) =>
+      server.ask<Checkin>('POST', `/api/checkins/${row?.checkinId}/reply`, { ...reply, id });
+    expect((await answer()).body.reply?.text).toBe(reply.text);
+    // Sent again by a shaky line it is the same answer; another one would be a second.
+    expect((await answer()).body.reply?.id).toBe(reply.id);
+    const second = randomUUID();
+    expect((await answer(second)).status).toBe(409);
+    expect(existsSync(join(server.dataDir, 'outbox', `${second}.eml`))).toBe(false);
     const mail = readFileSync(join(server.dataDir, 'outbox', `${reply.id}.eml`), 'utf8');
     expect(mail).toContain('To: Gus Lindqvist');
     expect(mail).toContain('Half a thigh over the line');

@@ -44,9 +44,11 @@ export const lastCheckin = (ctx: Context, studentId: string): Checkin | null =>
 export const checkinDays = (ctx: Context, studentId: string): string[] =>
   [...new Set(checkinsOf(ctx.db, studentId).map((row) => row.at.slice(0, 10)))].sort();
 
-/** Sends the coach's answer: to the student's page, and as a mail file to the outbox. */
+/** Sends the coach's answer once: to the student's page, and as a mail file to the outbox. */
 export async function sendReply(ctx: Context, checkinId: string, id: string, text: string): Promise<Checkin> {
   const checkin = getCheckin(ctx, checkinId);
+  if (checkin.reply?.id === id) return checkin;
+  if (checkin.reply) throw new Refusal('changed_meanwhile');
   const { profile } = getStudent(ctx, checkin.studentId);
   await ctx.outbox.put({
     id,

@@ -2,6 +2,7 @@ import type { Clip, Swing } from '@inchstep/contract/capture';
 import type { Reading } from '@inchstep/contract/measures';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, putLast, upload } from '../../platform/http.ts';
+import { idOfFile } from '../../platform/ids.ts';
 import type { SwingWork } from './benchState.ts';
 
 export const useClips = (studentId: string) =>
@@ -37,7 +38,7 @@ export function useUploadClip(studentId: string) {
     mutationFn: ({ file, kind, recordedOn, onProgress, signal }: UploadAsk) =>
       upload<Clip>(
         `/api/students/${studentId}/clips`,
-        { id: crypto.randomUUID(), kind, recordedOn },
+        { id: idOfFile(file, `${studentId} ${kind} ${recordedOn}`), kind, recordedOn },
         file,
         onProgress,
         signal,

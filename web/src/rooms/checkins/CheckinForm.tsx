@@ -2,27 +2,31 @@ import type { StudentPage } from '@inchstep/contract/checkins';
 import { PAIN_WORDS } from '@inchstep/contract/words';
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useRef, useState } from 'react';
-import { Failed, newId } from '../../platform/parts.tsx';
+import { useDraft } from '../../platform/drafts.ts';
+import { idOfFile, useSteadyId } from '../../platform/ids.ts';
+import { Failed } from '../../platform/parts.tsx';
 import { pageClipUrl, sendCheckin, sendClip } from './queries.ts';
 
 /** A word, a clip, and the pain question every time. */
 export function CheckinForm({ token, page }: { readonly token: string; readonly page: StudentPage }) {
   const client = useQueryClient();
   const [pain, setPain] = useState<boolean | null>(null);
-  const [painWhere, setPainWhere] = useState('');
-  const [note, setNote] = useState('');
+  const [painWhere, setPainWhere] = useDraft(`pain.${token.slice(0, 12)}`);
+  const [note, setNote] = useDraft(`note.${token.slice(0, 12)}`);
   const [file, setFile] = useState<File | null>(null);
   const [kind, setKind] = useState<'face_on' | 'down_the_line'>('face_on');
   const [share, setShare] = useState<number | null>(null);
   const [error, setError] = useState<unknown>(null);
   const [sent, setSent] = useState(false);
   // Sent again after a broken connection, it is still one check-in with one clip.
-  const ids = useRef({ checkin: newId(), clip: newId() });
+  const id = useSteadyId();
+  const chooser = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (pain === null) return;
     setError(null);
+    setSent(false);
     stop.current = new AbortController();
     try {
       const clipIds: string[] = [];
@@ -30,7 +34,7 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
         setShare(0);
         const clip = await sendClip(
           token,
-          ids.current.clip,
+          idOfFile(file, `${token} ${kind}`),
           file,
           kind,
           page.today,
@@ -39,13 +43,22 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
         );
         clipIds.push(clip.id);
       }
-      await sendCheckin(token, { id: ids.current.checkin, pain, painWhere, note, felt: null, clipIds });
-      ids.current = { checkin: newId(), clip: newId() };
+      await sendCheckin(token, {
+        id: id.current(),
+        pain,
+        painWhere: painWhere ?? '',
+        note: note ?? '',
+        felt: null,
+        clipIds,
+      });
+      id.renew();
       setSent(true);
-      setNote('');
+      setNote(null);
       setFile(null);
+      // The file field keeps its own copy of the name; left there it would look as if it went again.
+      if (chooser.current) chooser.current.value = '';
       setPain(null);
-      setPainWhere('');
+      setPainWhere(null);
       void client.invalidateQueries({ queryKey: ['page', token] });
     } catch (failure) {
       if (!(failure instanceof DOMException)) setError(failure);
@@ -88,7 +101,7 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
               Where?
               <input
                 className="input w-full"
-                value={painWhere}
+                value={painWhere ?? ''}
                 onChange={(e) => setPainWhere(e.target.value)}
                 maxLength={200}
               />
@@ -100,7 +113,7 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
           <textarea
             className="textarea w-full"
             rows={3}
-            value={note}
+            value={note ?? ''}
             onChange={(e) => setNote(e.target.value)}
             maxLength={2000}
           />
@@ -113,6 +126,7 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
               A clip, if you have one (up to {page.clipLimitMb} MB)
               <input
                 data-testid="clip-input"
+                ref={chooser}
                 type="file"
                 className="file-input w-full"
                 accept="video/mp4,video/quicktime,video/webm,.mp4,.mov,.webm"

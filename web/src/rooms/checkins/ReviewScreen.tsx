@@ -3,12 +3,14 @@ import type { Student } from '@inchstep/contract/intake';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { toast } from 'sonner';
+import { useDraft } from '../../platform/drafts.ts';
+import { useSteadyId } from '../../platform/ids.ts';
 import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useNewSwing, useSwings, viewOf } from '../capture/index.ts';
 import { useHold, useLiftHold } from '../intake/index.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
-import { useCheckins, useDraft, useSendReply } from './queries.ts';
+import { useCheckins, useProposedReply, useSendReply } from './queries.ts';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { ThenAndNow } from './ThenAndNow.tsx';
 
@@ -88,7 +90,7 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
                   Clip {i + 1}
                 </button>
               ))}
-              <button type="button" className="btn" onClick={toBench}>
+              <button type="button" className="btn" onClick={toBench} disabled={create.isPending}>
                 Measure it on the bench
               </button>
             </span>
@@ -132,9 +134,10 @@ function Answer({ student, checkin }: { readonly student: Student; readonly chec
 }
 
 function ReplyForm({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
-  const draft = useDraft(checkin.id);
+  const draft = useProposedReply(checkin.id);
   const send = useSendReply(student.id);
-  const [text, setText] = useState<string | null>(null);
+  const id = useSteadyId();
+  const [text, setText] = useDraft(`reply.${checkin.id}`);
   return (
     <Panel title="Reply">
       <Shown query={draft} what="the draft">
@@ -143,8 +146,13 @@ function ReplyForm({ student, checkin }: { readonly student: Student; readonly c
             onSubmit={(event) => {
               event.preventDefault();
               send.mutate(
-                { checkinId: checkin.id, text: text ?? d.text },
-                { onSuccess: () => toast('Sent to the student’s page and the outbox.') },
+                { checkinId: checkin.id, id: id.current(), text: text ?? d.text },
+                {
+                  onSuccess: () => {
+                    setText(null);
+                    toast('Sent to the student’s page and the outbox.');
+                  },
+                },
               );
             }}
             className="flex flex-col gap-2"

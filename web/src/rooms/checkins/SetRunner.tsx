@@ -1,12 +1,10 @@
 import type { StoredSet } from '@inchstep/contract/practice';
 import type { Stage } from '@inchstep/core/practice';
 import { useEffect, useState } from 'react';
-import { HttpError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/parts.tsx';
 import { RepPad } from '../practice/index.ts';
 import { useLibrary } from '../prescription/index.ts';
-import { putWaiting } from './outbox.ts';
-import { sendSet } from './queries.ts';
+import { putWaiting, sendWaiting, waitingSets } from './outbox.ts';
 
 interface SetRunnerProps {
   readonly token: string;
@@ -33,19 +31,13 @@ export function SetRunner({ token, drill, stage, withBall, today, done, onLogged
   const total = done.reduce((sum, set) => sum + set.reps.length, 0);
   const save = async () => {
     const set = { id: newId(), date: today, drill, stage, reps, felt };
+    // Kept before it is sent: a page closed on the way loses nothing, and sent twice it counts once.
+    putWaiting(token, set);
     setReps('');
-    try {
-      await sendSet(token, set);
-      setSaid('Logged.');
-    } catch (error) {
-      if (error instanceof HttpError && error.final) {
-        setSaid(error.message);
-        setReps(reps);
-        return;
-      }
-      putWaiting(token, set);
-      setSaid('No signal. Kept here, and sent later.');
-    }
+    setFelt(MIDDLE);
+    await sendWaiting(token);
+    const left = waitingSets(token).find((other) => other.id === set.id);
+    setSaid(left ? (left.refused ?? 'No signal. Kept here, and sent later.') : 'Logged.');
     onLogged();
   };
   return (

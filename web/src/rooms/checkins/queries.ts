@@ -19,7 +19,7 @@ export const useCheckins = (studentId: string) =>
     queryFn: () => get<Checkin[]>(`/api/students/${studentId}/checkins`),
     refetchInterval: LOOK_AGAIN_MS,
   });
-export const useDraft = (checkinId: string | undefined) =>
+export const useProposedReply = (checkinId: string | undefined) =>
   useQuery({
     queryKey: ['checkins', checkinId, 'draft'],
     queryFn: () => get<{ text: string }>(`/api/checkins/${checkinId}/draft`),
@@ -35,8 +35,8 @@ export const useLinks = (studentId: string) =>
 export function useSendReply(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ checkinId, text }: { checkinId: string; text: string }) =>
-      post<Checkin>(`/api/checkins/${checkinId}/reply`, { id: crypto.randomUUID(), text }),
+    mutationFn: ({ checkinId, id, text }: { checkinId: string; id: string; text: string }) =>
+      post<Checkin>(`/api/checkins/${checkinId}/reply`, { id, text }),
     onSuccess: () =>
       Promise.all([
         client.invalidateQueries({ queryKey: ['students', studentId] }),

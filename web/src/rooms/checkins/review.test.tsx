@@ -95,6 +95,31 @@ describe('a check-in that is looked at', () => {
       expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ text: 'Gus, keep the post.' }),
     );
   });
+  test('what was typed is there again after a look elsewhere, and goes with the sending', async () => {
+    const answered = checkin('c1');
+    let fails = true;
+    const log = server([checkin('c1')], {
+      'POST /api/checkins/c1/reply': () => {
+        if (fails) throw new TypeError('offline');
+        return answered;
+      },
+    });
+    const box = async () => (await screen.findByRole('textbox', { name: 'Reply' })) as HTMLTextAreaElement;
+    review();
+    fireEvent.change(await box(), { target: { value: 'Gus, keep the post.' } });
+    cleanup();
+    review();
+    expect((await box()).value).toBe('Gus, keep the post.');
+    const send = () => fireEvent.click(screen.getByRole('button', { name: 'Send' }));
+    const sent = () => log.filter((a) => a.method === 'POST').map((a) => (a.body as { id: string }).id);
+    send();
+    expect(await screen.findByText(/No connection/)).toBeTruthy();
+    fails = false;
+    send();
+    await waitFor(() => expect(sent()).toHaveLength(2));
+    expect(sent()[0]).toBe(sent()[1]);
+    await waitFor(async () => expect((await box()).value).toBe('Gus, the shift has come down.'));
+  });
   test('one that was answered shows the answer and offers no second', async () => {
     server([checkin('c1', { reply: { text: 'Good. Go on.', at: '2027-03-09T08:00:00.000Z' } })]);
     review();

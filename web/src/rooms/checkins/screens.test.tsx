@@ -145,6 +145,43 @@ describe('the student’s page', () => {
     expect(await screen.findByText(/No signal\. Kept here/)).toBeTruthy();
     expect(await screen.findByText(/One set waits/)).toBeTruthy();
   });
+  test('a set goes to the phone’s store before it goes out: closed on the way, it is sent later, once', async () => {
+    let letGo: () => void = () => undefined;
+    const routes = (reply: unknown) =>
+      fakeServer({ 'GET /api/page/tok-12345678': page(), 'POST /api/page/tok-12345678/sets': reply });
+    routes(() => new Promise<void>((done) => (letGo = done)));
+    show();
+    await screen.findByText('Gus’s practice');
+    press('Counted');
+    press('Log this set');
+    cleanup();
+    const log = routes({});
+    show();
+    await waitFor(() => expect(log.filter((a) => a.method === 'POST')).toHaveLength(1));
+    expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ reps: 'P' });
+    await waitFor(() => expect(screen.queryByText(/One set waits/)).toBeNull());
+    letGo();
+  });
+  test('words to the coach survive a phone that puts the page to sleep', async () => {
+    const log = fakeServer({
+      'GET /api/page/tok-12345678': page(),
+      'POST /api/page/tok-12345678/checkins': {},
+    });
+    show();
+    fireEvent.change(await screen.findByLabelText('What did you notice?'), {
+      target: { value: 'It runs on.' },
+    });
+    cleanup();
+    show();
+    const box = () => screen.getByLabelText('What did you notice?') as HTMLTextAreaElement;
+    await screen.findByText('Gus’s practice');
+    expect(box().value).toBe('It runs on.');
+    fireEvent.click(screen.getByRole('radio', { name: 'No' }));
+    press('Send');
+    expect(await screen.findByText(/Sent\. It is in/)).toBeTruthy();
+    expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ note: 'It runs on.', pain: false });
+    expect(box().value).toBe('');
+  });
   test('pain takes the drills away and says what to do', async () => {
     fakeServer({
       'GET /api/page/tok-12345678': page({

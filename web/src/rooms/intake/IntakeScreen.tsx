@@ -5,7 +5,8 @@ import { useMemo } from 'react';
 import { type Resolver, useForm } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { Failed, newId, Shown } from '../../platform/parts.tsx';
+import { useFormDraft } from '../../platform/drafts.ts';
+import { DraftNote, Failed, newId, Shown } from '../../platform/parts.tsx';
 import { PersonPart, PracticePart, TeachingPart } from './IntakeParts.tsx';
 import { useSaveStudent, useStudent } from './queries.ts';
 import { SafetyPart } from './SafetyPart.tsx';
@@ -77,11 +78,13 @@ function IntakeForm({
   const save = useSaveStudent();
   const made = useMemo(() => id ?? newId(), [id]);
   const form = useForm<Profile>({ defaultValues: profile, resolver });
+  const draft = useFormDraft(form, `intake.${id ?? 'new'}.${version}`);
   const submit = form.handleSubmit((values) =>
     save.mutate(
       { id: made, version, profile: values },
       {
         onSuccess: (student) => {
+          draft.done();
           toast('Saved.');
           void navigate(id ? `/students/${student.id}` : `/students/${student.id}/bench`);
         },
@@ -96,6 +99,7 @@ function IntakeForm({
       noValidate
     >
       <h1 className="text-3xl">{id ? 'Intake' : 'New student'}</h1>
+      <DraftNote draft={draft} />
       <div className="grid gap-4 lg:grid-cols-2">
         <PersonPart form={form} />
         <PracticePart form={form} />

@@ -119,6 +119,27 @@ describe('a new student', () => {
     const sent = log.find((a) => a.method === 'POST')?.body as { profile: { heightIn: number } };
     expect(sent.profile.heightIn).toBeCloseTo(70, 6);
   });
+  test('what was typed is back after a look elsewhere, until it is saved', async () => {
+    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    const open = () => draw(<IntakeScreen />);
+    const value = (label: string) => (screen.getByLabelText(label) as HTMLInputElement).value;
+    open();
+    fill('First name', 'Wren');
+    fill('Family name', 'Oyelaran');
+    fill('Born on', '1999-02-03');
+    fill('Height', '68');
+    cleanup();
+    open();
+    expect(await screen.findByText(/What you had typed here is back/)).toBeTruthy();
+    expect(value('First name')).toBe('Wren');
+    expect(value('Height')).toBe('68');
+    save();
+    await waitFor(() => expect(log.some((a) => a.method === 'POST')).toBe(true));
+    await screen.findByText('elsewhere');
+    cleanup();
+    open();
+    expect(value('First name')).toBe('');
+  });
   test('a refusal of the server is shown, and what was typed stays', async () => {
     fakeServer({
       'GET /api/me': ME,

@@ -90,7 +90,12 @@ function SwingList({ student }: { readonly student: Student }) {
                       {clip.from === 'student' ? 'sent by the student' : 'added here'}{' '}
                       {dayText(clip.recordedOn, today)}
                     </span>
-                    <button type="button" className="btn btn-primary" onClick={() => begin(clip)}>
+                    <button
+                      type="button"
+                      className="btn btn-primary"
+                      onClick={() => begin(clip)}
+                      disabled={create.isPending}
+                    >
                       Put on the bench
                     </button>
                   </li>

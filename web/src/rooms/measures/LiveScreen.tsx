@@ -4,7 +4,8 @@ import type { ViewKind } from '@inchstep/core/intake';
 import { Circle, Square, Video } from 'lucide-react';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useNavigate, useOutletContext } from 'react-router';
-import { Failed, newId, Shown } from '../../platform/parts.tsx';
+import { useSteadyId } from '../../platform/ids.ts';
+import { Failed, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import {
   type CameraState,
@@ -188,8 +189,13 @@ function TakeButton({
   const create = useNewSwing(student.id);
   const navigate = useNavigate();
   const [take, setTake] = useState<Take | null>(null);
+  /** A take that has not reached the bench yet; it stays until it does. */
+  const [film, setFilm] = useState<File | null>(null);
+  const swingId = useSteadyId();
   const begin = async () => {
     const found = track();
+    setFilm(null);
+    swingId.renew();
     if (found) setTake(await recordTake(found as MediaStreamVideoTrack));
   };
   // What goes wrong on the way is shown below by the requests themselves.
@@ -197,10 +203,14 @@ function TakeButton({
     if (!take) return;
     setTake(null);
     const file = await take.finish();
+    setFilm(file);
+    await toBench(file);
+  };
+  const toBench = async (file: File) => {
     const recordedOn = me.data?.today ?? '';
     const signal = new AbortController().signal;
     const clip = await send.mutateAsync({ file, kind, recordedOn, onProgress: () => {}, signal });
-    const id = newId();
+    const id = swingId.current();
     await create.mutateAsync({
       id,
       recordedOn,
@@ -223,6 +233,11 @@ function TakeButton({
         </button>
       )}
       {send.isPending && <span role="status">Putting it on the bench …</span>}
+      {film && (send.error ?? create.error) && (
+        <button type="button" className="btn" onClick={() => void toBench(film).catch(() => {})}>
+          Send the take again
+        </button>
+      )}
       {(send.error ?? create.error) && <Failed error={(send.error ?? create.error) as Error} />}
     </>
   );

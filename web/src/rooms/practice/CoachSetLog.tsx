@@ -2,7 +2,8 @@ import type { GateState } from '@inchstep/contract/practice';
 import { stageRow } from '@inchstep/core/practice';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Failed, newId } from '../../platform/parts.tsx';
+import { useSteadyId } from '../../platform/ids.ts';
+import { Failed } from '../../platform/parts.tsx';
 import { useLogSet } from './queries.ts';
 import { RepPad } from './RepPad.tsx';
 
@@ -21,12 +22,14 @@ export function CoachSetLog({
   const [reps, setReps] = useState('');
   const [felt, setFelt] = useState(MIDDLE);
   const log = useLogSet(studentId);
+  const id = useSteadyId();
   if (held.some((h) => h.code === 'pain')) return null;
   const save = () =>
     log.mutate(
-      { id: newId(), date: today, drill, stage, reps, felt },
+      { id: id.current(), date: today, drill, stage, reps, felt },
       {
         onSuccess: () => {
+          id.renew();
           setReps('');
           toast('Set logged.');
         },

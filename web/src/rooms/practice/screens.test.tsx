@@ -4,6 +4,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { referenceCase } from '../prescription/referenceCase.ts';
+import { CoachSetLog } from './CoachSetLog.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { GateTape } from './GateTape.tsx';
 import { LadderScreen } from './LadderScreen.tsx';
@@ -67,6 +68,37 @@ describe('the coach’s answers', () => {
     cleanup();
     gate(state('PP', { stage: 'still' }));
     expect((screen.getByRole('button', { name: 'One down' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+});
+
+describe('a set counted in the lesson', () => {
+  test('pressed twice while the line is slow, it is one set', async () => {
+    let letGo: () => void = () => undefined;
+    const slow = new Promise<void>((done) => {
+      letGo = done;
+    });
+    const log = fakeServer({
+      'POST /api/students/x/sets': async () => {
+        await slow;
+        return {};
+      },
+    });
+    draw(<CoachSetLog studentId="x" state={state('PP')} today="2027-03-10" />);
+    const press = (name: string) => fireEvent.click(screen.getByRole('button', { name, hidden: true }));
+    press('Counted');
+    press('Log this set');
+    press('Log this set');
+    await waitFor(() => expect(log.length).toBe(2));
+    const ids = () => log.map((a) => (a.body as { id: string }).id);
+    expect(ids()[0]).toBe(ids()[1]);
+    letGo();
+    await waitFor(() =>
+      expect(screen.queryByRole('button', { name: 'Log this set', hidden: true })).toBeNull(),
+    );
+    press('Missed');
+    press('Log this set');
+    await waitFor(() => expect(log.length).toBe(3));
+    expect(ids()[2]).not.toBe(ids()[0]);
   });
 });
 

@@ -4,7 +4,8 @@ import { cautionsFor, setupFor } from '@inchstep/core/prescription';
 import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { Empty, Failed, Loading, Panel } from '../../platform/parts.tsx';
+import { useFormDraft } from '../../platform/drafts.ts';
+import { DraftNote, Empty, Failed, Loading, Panel } from '../../platform/parts.tsx';
 import { DistancesPart } from './DistancesPart.tsx';
 import { MendsPart, WordsPart } from './DrillEditorParts.tsx';
 import { FitPart } from './DrillFitPart.tsx';
@@ -38,14 +39,15 @@ export function DrillEditorScreen() {
       </div>
     );
   }
-  return <Editor key={drillId} start={start} />;
+  return <Editor key={drillId} start={start} draftKey={drillId} />;
 }
 
-function Editor({ start }: { readonly start: DrillForm }) {
+function Editor({ start, draftKey }: { readonly start: DrillForm; readonly draftKey: string }) {
   const library = useLibrary();
   const navigate = useNavigate();
   const keep = useKeepDrill();
   const form = useForm<DrillForm>({ defaultValues: start });
+  const draft = useFormDraft(form, `drill.${draftKey}`);
   const now = useWatch({ control: form.control }) as DrillForm;
   const isNew = start.drill.id === '';
   const id = isNew ? idFor(now.words.name, (known) => library.byId(known) !== undefined) : start.drill.id;
@@ -54,6 +56,7 @@ function Editor({ start }: { readonly start: DrillForm }) {
   const save = () =>
     keep.mutate(whole, {
       onSuccess: () => {
+        draft.done();
         toast(isNew ? 'In your library.' : 'Changed.');
         void navigate(`/library/${id}`);
       },
@@ -69,6 +72,7 @@ function Editor({ start }: { readonly start: DrillForm }) {
     >
       <div className="flex flex-col gap-4">
         <h1 className="text-3xl">{title(start, library.nameOf)}</h1>
+        <DraftNote draft={draft} />
         <WordsPart form={form} />
         <MendsPart form={form} />
         <FitPart form={form} />

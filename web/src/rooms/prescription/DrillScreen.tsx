@@ -172,7 +172,7 @@ function Match({
         <button
           type="button"
           className="btn btn-primary ml-auto"
-          disabled={picked.length === 0 || (overruled && note.trim() === '')}
+          disabled={picked.length === 0 || choose.isPending || (overruled && note.trim() === '')}
           onClick={accept}
         >
           Take into use, lay out the plan

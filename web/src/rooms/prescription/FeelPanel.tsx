@@ -3,7 +3,8 @@ import { BAND_ROWS } from '@inchstep/core/intake';
 import type { FeelSizing } from '@inchstep/core/prescription';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
-import { Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
+import { useSteadyId } from '../../platform/ids.ts';
+import { Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useFeels, useForgetFeel, useNoteFeel } from './queries.ts';
 
 const SHOWN = 5;
@@ -20,15 +21,17 @@ export function FeelPanel({
   const feels = useFeels(studentId);
   const note = useNoteFeel(studentId);
   const forget = useForgetFeel(studentId);
+  const id = useSteadyId();
   const [measure, setMeasure] = useState(measures[0] ?? '');
   const [felt, setFelt] = useState('');
   const [measured, setMeasured] = useState('');
   const number = (text: string) => Number(text.replace(',', '.'));
   const keep = (event: FormEvent) => {
     event.preventDefault();
-    const feel = { id: newId(), measure, felt: number(felt), measured: number(measured) };
+    const feel = { id: id.current(), measure, felt: number(felt), measured: number(measured) };
     note.mutate(feel, {
       onSuccess: () => {
+        id.renew();
         setFelt('');
         setMeasured('');
         toast('Noted.', { action: { label: 'Undo', onClick: () => forget.mutate(feel.id) } });

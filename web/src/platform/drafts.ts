@@ -1,0 +1,78 @@
+import { useEffect, useRef, useState } from 'react';
+import type { FieldValues, UseFormReturn } from 'react-hook-form';
+
+/**
+ * What was typed and not yet sent, kept in this tab: it survives a look elsewhere, a reload and a phone
+ * that put the page to sleep, and goes with the tab or on signing out.
+ */
+const PREFIX = 'inchstep.draft.';
+
+function read(key: string): unknown {
+  try {
+    return JSON.parse(sessionStorage.getItem(PREFIX + key) ?? 'null');
+  } catch {
+    return null;
+  }
+}
+
+function write(key: string, value: unknown): void {
+  try {
+    if (value === null) sessionStorage.removeItem(PREFIX + key);
+    else sessionStorage.setItem(PREFIX + key, JSON.stringify(value));
+  } catch {
+    // A full or forbidden store costs the draft, not the work on the screen.
+  }
+}
+
+export function forgetDrafts(): void {
+  for (const key of Object.keys(sessionStorage)) if (key.startsWith(PREFIX)) sessionStorage.removeItem(key);
+}
+
+/** A text that is kept until it is sent; `null` puts it back to nothing typed. */
+export function useDraft(key: string): [string | null, (text: string | null) => void] {
+  const [text, setText] = useState<string | null>(() => {
+    const kept = read(key);
+    return typeof kept === 'string' ? kept : null;
+  });
+  const set = (next: string | null) => {
+    setText(next);
+    write(key, next);
+  };
+  return [text, set];
+}
+
+export interface FormDraft {
+  /** True when this form began with what was left in it. */
+  readonly restored: boolean;
+  /** Back to what is kept on the server, or to an empty form. */
+  readonly startOver: () => void;
+  /** It was sent: nothing is kept any more. */
+  readonly done: () => void;
+}
+
+/** Keeps a form's values until they are sent. */
+export function useFormDraft<T extends FieldValues>(form: UseFormReturn<T>, key: string): FormDraft {
+  const [restored, setRestored] = useState(false);
+  const over = useRef(false);
+  useEffect(() => {
+    const kept = read(key) as T | null;
+    if (kept) {
+      form.reset(kept, { keepDefaultValues: true });
+      setRestored(true);
+    }
+    const watching = form.watch((values) => {
+      if (!over.current) write(key, values);
+    });
+    return () => watching.unsubscribe();
+  }, [form, key]);
+  const startOver = () => {
+    form.reset();
+    write(key, null);
+    setRestored(false);
+  };
+  const done = () => {
+    over.current = true;
+    write(key, null);
+  };
+  return { restored, startOver, done };
+}
