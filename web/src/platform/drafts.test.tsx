@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, renderHook, screen } from '@testing-library/react';
 import { useForm } from 'react-hook-form';
-import { forgetDrafts, useDraft, useFormDraft } from './drafts.ts';
+import { forgetDrafts, isText, useDraft, useFormDraft } from './drafts.ts';
 import { DraftNote } from './parts.tsx';
 
 afterEach(() => {
@@ -11,29 +11,29 @@ afterEach(() => {
 
 describe('a text not sent yet', () => {
   test('is there again when one comes back, under its own key only', () => {
-    const first = renderHook(() => useDraft('reply.1'));
+    const first = renderHook(() => useDraft('reply.1', isText));
     expect(first.result.current[0]).toBeNull();
     act(() => first.result.current[1]('Keep the post.'));
     first.unmount();
-    expect(renderHook(() => useDraft('reply.1')).result.current[0]).toBe('Keep the post.');
-    expect(renderHook(() => useDraft('reply.2')).result.current[0]).toBeNull();
+    expect(renderHook(() => useDraft('reply.1', isText)).result.current[0]).toBe('Keep the post.');
+    expect(renderHook(() => useDraft('reply.2', isText)).result.current[0]).toBeNull();
   });
   test('is gone once sent, and all of them on signing out; other things stay', () => {
-    const hook = renderHook(() => useDraft('a'));
+    const hook = renderHook(() => useDraft('a', isText));
     act(() => hook.result.current[1]('x'));
     act(() => hook.result.current[1](null));
-    expect(renderHook(() => useDraft('a')).result.current[0]).toBeNull();
+    expect(renderHook(() => useDraft('a', isText)).result.current[0]).toBeNull();
     act(() => hook.result.current[1]('y'));
     sessionStorage.setItem('other', '1');
     forgetDrafts();
-    expect(renderHook(() => useDraft('a')).result.current[0]).toBeNull();
+    expect(renderHook(() => useDraft('a', isText)).result.current[0]).toBeNull();
     expect(sessionStorage.getItem('other')).toBe('1');
   });
   test('a store that holds something else is no draft', () => {
     sessionStorage.setItem('inchstep.draft.a', '{broken');
-    expect(renderHook(() => useDraft('a')).result.current[0]).toBeNull();
+    expect(renderHook(() => useDraft('a', isText)).result.current[0]).toBeNull();
     sessionStorage.setItem('inchstep.draft.a', '7');
-    expect(renderHook(() => useDraft('a')).result.current[0]).toBeNull();
+    expect(renderHook(() => useDraft('a', isText)).result.current[0]).toBeNull();
   });
 });
 

@@ -28,18 +28,26 @@ export function forgetDrafts(): void {
   for (const key of Object.keys(sessionStorage)) if (key.startsWith(PREFIX)) sessionStorage.removeItem(key);
 }
 
-/** A text that is kept until it is sent; `null` puts it back to nothing typed. */
-export function useDraft(key: string): [string | null, (text: string | null) => void] {
-  const [text, setText] = useState<string | null>(() => {
+/** What was typed or ticked, kept until it is sent; `null` keeps nothing. What does not fit is no draft. */
+export function useDraft<T>(
+  key: string,
+  fits: (kept: unknown) => kept is T,
+): [T | null, (value: T | null) => void] {
+  const [value, setValue] = useState<T | null>(() => {
     const kept = read(key);
-    return typeof kept === 'string' ? kept : null;
+    return fits(kept) ? kept : null;
   });
-  const set = (next: string | null) => {
-    setText(next);
+  const set = (next: T | null) => {
+    setValue(next);
     write(key, next);
   };
-  return [text, set];
+  return [value, set];
 }
+
+/** It was sent, and is kept there; the screen stays as it is. */
+export const dropDraft = (key: string): void => write(key, null);
+
+export const isText = (kept: unknown): kept is string => typeof kept === 'string';
 
 export interface FormDraft {
   /** True when this form began with what was left in it. */

@@ -177,6 +177,19 @@ describe('swings', () => {
     await server.ask('POST', `/api/swings/${swing.id}/restore`);
     expect(await ids()).toContain(swing.id);
   });
+  test('an id that is another student’s clip tells nothing of it and takes nothing in', async () => {
+    const theirs = (await send(good)).body;
+    const other = await addStudent(server);
+    const before = kept().length;
+    const { status, body } = await server.upload<Partial<Clip>>(
+      `/api/students/${other}/clips`,
+      good,
+      fields({ id: theirs.id }),
+    );
+    expect(status).toBe(404);
+    expect(body.fileName).toBeUndefined();
+    expect(kept()).toHaveLength(before);
+  });
   test('another student’s clip can’t be put on this swing', async () => {
     const other = await addStudent(server);
     const clip = await server.upload<Clip>(`/api/students/${other}/clips`, good, fields());

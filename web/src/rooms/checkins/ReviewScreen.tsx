@@ -3,7 +3,7 @@ import type { Student } from '@inchstep/contract/intake';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { useDraft } from '../../platform/drafts.ts';
+import { isText, useDraft } from '../../platform/drafts.ts';
 import { useSteadyId } from '../../platform/ids.ts';
 import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
@@ -137,7 +137,7 @@ function ReplyForm({ student, checkin }: { readonly student: Student; readonly c
   const draft = useProposedReply(checkin.id);
   const send = useSendReply(student.id);
   const id = useSteadyId();
-  const [text, setText] = useDraft(`reply.${checkin.id}`);
+  const [text, setText] = useDraft(`reply.${checkin.id}`, isText);
   return (
     <Panel title="Reply">
       <Shown query={draft} what="the draft">

@@ -6,6 +6,7 @@ import { faultById } from '@inchstep/core/diagnosis';
 import { useState } from 'react';
 import { useNavigate, useOutletContext, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
+import { dropDraft, useDraft } from '../../platform/drafts.ts';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useSwings } from '../capture/index.ts';
@@ -45,7 +46,10 @@ function Reasoning({
   const diagnose = useDiagnose(student.id);
   const measured = (swings.data ?? []).filter((s) => s.track || s.marks.length > 0);
   const [swingId, setSwingId] = useState<string | null>(params.get('swing') ?? latest?.swingId ?? null);
-  const [ticked, setTicked] = useState<Ticked[]>(() => [...(latest?.findings ?? [])]);
+  // Ticks made in the bay outlive a look elsewhere; a new diagnosis carries them from then on.
+  const draftKey = `ticks.${student.id}.${latest?.id ?? 'first'}`;
+  const [ticks, setTicked] = useDraft(draftKey, areTicks);
+  const ticked = ticks ?? latest?.findings ?? [];
   const [setAside, setSetAside] = useState<string[]>(() => [...(latest?.setAside ?? [])]);
   const chosen = swingId ?? measured[0]?.id ?? null;
   const readings = useReadings(student.id);
@@ -56,12 +60,10 @@ function Reasoning({
   const known = new Set(reading?.measures.map((m) => m.id).filter((id) => !setAside.includes(id)));
   const ask = (aside: string[]) => {
     setSetAside(aside);
-    diagnose.mutate({
-      swingId: chosen,
-      wholeDay: together && sameDay > 1,
-      findings: ticked,
-      setAside: aside,
-    });
+    diagnose.mutate(
+      { swingId: chosen, wholeDay: together && sameDay > 1, findings: ticked, setAside: aside },
+      { onSuccess: () => dropDraft(draftKey) },
+    );
   };
   const [tab, setTab] = useState<Tab>('reasons');
   const stale = latest !== null && params.get('swing') !== null && latest.swingId !== params.get('swing');
@@ -139,6 +141,9 @@ function Reasoning({
     </div>
   );
 }
+
+const areTicks = (kept: unknown): kept is readonly Ticked[] =>
+  Array.isArray(kept) && kept.every((t) => typeof t?.id === 'string' && typeof t?.seen === 'string');
 
 /** Swings of the same day, club and speed as the chosen one, itself counted. */
 const swingsOfDay = (swings: readonly Swing[], chosen: string | null): number => {

@@ -151,6 +151,21 @@ describe('the reasons', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Diagnose' }));
     await waitFor(() => expect(sent()[1]).toMatchObject({ swingId: 's3', wholeDay: false }));
   });
+  test('ticks made in the bay outlive a look elsewhere and go with the asking', async () => {
+    const log = server([], { 'POST /api/students/x/diagnoses': record('d1', sway) });
+    reasons();
+    const tick = (await screen.findAllByRole('button', { name: /: not looked$/ }))[0] as HTMLElement;
+    const name = (tick.getAttribute('aria-label') as string).replace(/: not looked$/, '');
+    fireEvent.click(tick);
+    cleanup();
+    reasons();
+    expect((await screen.findByRole('button', { name: `${name}: seen` })).textContent).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Diagnose' }));
+    await waitFor(() =>
+      expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ findings: [{ seen: 'present' }] }),
+    );
+    await waitFor(() => expect(Object.keys(sessionStorage)).toEqual([]));
+  });
   test('setting a measure aside asks again without it', async () => {
     const log = server([record('d1', sway)], { 'POST /api/students/x/diagnoses': record('d2', sway) });
     reasons();
