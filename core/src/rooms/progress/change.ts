@@ -1,4 +1,4 @@
-import { clamp, mean, squaredDeviations, studentQuantile } from '../../foundation/index.ts';
+import { mean, squaredDeviations, studentQuantile } from '../../foundation/index.ts';
 import { BAND_ROWS } from '../intake/index.ts';
 import { sharedShare } from '../measures/index.ts';
 
@@ -78,19 +78,24 @@ interface Spread {
 }
 
 function spreads(measure: string, sessions: readonly Session[], earlier: readonly Session[]): Spread {
-  const step = stepOf(measure);
-  const repeats = sessions.reduce((sum, s) => sum + s.values.length - 1, 0);
+  const { variance, dof } = swingSpread(measure, sessions);
+  return {
+    swing: variance,
+    day: dayVariance(measure, earlier, variance),
+    dof: dof + DAY_SPREAD_WEIGHT + Math.max(0, earlier.length - 1),
+  };
+}
+
+/** How much this player wanders from swing to swing: all repeats of all days, pulled to the guess. */
+function swingSpread(measure: string, sessions: readonly Session[]): { variance: number; dof: number } {
+  const repeats = sessions.reduce((sum, s) => sum + Math.max(0, s.values.length - 1), 0);
   const deviations = sessions.reduce(
     (sum, s) => sum + (s.values.length > 1 ? squaredDeviations(s.values) : 0),
     0,
   );
-  const guess = (SWING_SPREAD_STEPS * step) ** 2;
-  const swing = (SWING_SPREAD_WEIGHT * guess + deviations) / (SWING_SPREAD_WEIGHT + repeats);
-  return {
-    swing,
-    day: dayVariance(measure, earlier, swing),
-    dof: SWING_SPREAD_WEIGHT + DAY_SPREAD_WEIGHT + repeats + Math.max(0, earlier.length - 1),
-  };
+  const guess = (SWING_SPREAD_STEPS * stepOf(measure)) ** 2;
+  const dof = SWING_SPREAD_WEIGHT + repeats;
+  return { variance: (SWING_SPREAD_WEIGHT * guess + deviations) / dof, dof };
 }
 
 /** How much session means wander beyond what swings and marks explain, pulled to the guess. */
@@ -105,25 +110,27 @@ function dayVariance(measure: string, earlier: readonly Session[], swing: number
   return (DAY_SPREAD_WEIGHT * guess + weight * seen) / (DAY_SPREAD_WEIGHT + weight);
 }
 
-function sessionVariance(measure: string, session: Session, spread: Spread): number {
+const sessionVariance = (measure: string, session: Session, spread: Spread): number =>
+  meanVariance(measure, session, spread.swing) + spread.day;
+
+/** Variance of a day's mean about where the player was that day. */
+function meanVariance(measure: string, session: Session, swing: number): number {
   const shared = sharedShare(measure) * session.sd ** 2;
   const own = session.sd ** 2 - shared;
   // Swing spread was estimated from measured values, so it holds the marks' own error already.
-  const perSwing = Math.max(spread.swing, own);
-  return perSwing / session.values.length + shared + spread.day;
+  return Math.max(swing, own) / session.values.length + shared;
 }
 
-/** Mean of a session with the half-width of its 95 % interval. */
-export function sessionPoint(measure: string, session: Session): { mean: number; half95: number } {
-  const step = stepOf(measure);
-  const swing = (SWING_SPREAD_STEPS * step) ** 2;
-  const variance =
-    (session.values.length > 1
-      ? (SWING_SPREAD_WEIGHT * swing + squaredDeviations(session.values)) /
-        (SWING_SPREAD_WEIGHT + session.values.length - 1)
-      : swing) /
-      session.values.length +
-    sharedShare(measure) * session.sd ** 2;
-  const dof = clamp(SWING_SPREAD_WEIGHT + session.values.length - 1, 1, 100);
-  return { mean: mean(session.values), half95: studentQuantile(0.975, dof) * Math.sqrt(variance) };
+/**
+ * Mean of a session with the half-width of its 95 % interval. `all` are the sessions that tell how much
+ * this player wanders from swing to swing, this one among them.
+ */
+export function sessionPoint(
+  measure: string,
+  session: Session,
+  all: readonly Session[] = [session],
+): { mean: number; half95: number } {
+  const { variance, dof } = swingSpread(measure, all);
+  const half95 = studentQuantile(0.975, dof) * Math.sqrt(meanVariance(measure, session, variance));
+  return { mean: mean(session.values), half95 };
 }

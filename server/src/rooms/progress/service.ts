@@ -17,7 +17,8 @@ function seriesOf(
   family: number,
   began: string,
 ): Series | null {
-  const sessions = sessionsOf(readings, measure).map((s) => ({ ...s, ...sessionPoint(measure, s) }));
+  const days = sessionsOf(readings, measure);
+  const sessions = days.map((s) => ({ ...s, ...sessionPoint(measure, s, days) }));
   const band = latestBand(readings, measure);
   const last = sessions.at(-1);
   if (!band || !last) return null;

@@ -38,14 +38,23 @@ export function MeasureTapes({
   );
 }
 
-export function MeasureLine({ measure: m }: { readonly measure: ShownMeasure }) {
+/** Name, verdict, value; `unsure` says why a verdict can't be given where it isn't the marks. */
+export function MeasureLine({
+  measure: m,
+  unsure,
+}: {
+  readonly measure: ShownMeasure;
+  readonly unsure?: string;
+}) {
   const { value } = useUnits();
   const look = m.verdict === 'low' || m.verdict === 'high' ? MEASURE_WORDS[m.id]?.[m.verdict] : undefined;
   return (
     <p className="flex items-baseline justify-between gap-2 leading-tight">
       <span>
         <span className="font-semibold">{measureName(m.id)}</span>
-        <span className="block text-sm text-base-content/80">{look ?? VERDICT_WORDS[m.verdict]}</span>
+        <span className="block text-sm text-base-content/80">
+          {look ?? ((m.verdict === 'cant_tell' && unsure) || VERDICT_WORDS[m.verdict])}
+        </span>
       </span>
       <span className="shrink-0 font-semibold" data-value={m.value} data-sd={m.sd}>
         {value(m.value, m.band.unit)}

@@ -1,5 +1,5 @@
 import type { Student } from '@inchstep/contract/intake';
-import type { Brief } from '@inchstep/contract/progress';
+import type { Brief, Series } from '@inchstep/contract/progress';
 import { faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
 import { judge } from '@inchstep/core/measures';
 import { Link, useOutletContext } from 'react-router';
@@ -84,48 +84,37 @@ function Line({ term, children }: { readonly term: string; readonly children: Re
   );
 }
 
+const SHOWN = 6;
+const ORDER = { low: 0, high: 0, in: 1, cant_tell: 2 } as const;
+
 function FocusTapes({ studentId }: { readonly studentId: string }) {
   const progress = useProgress(studentId);
   return (
     <Panel title="Tapes">
       <Shown query={progress} what="the tapes">
-        {({ series, focus }) => {
-          const shown = [...series]
-            .sort((a, b) => Number(focus.includes(b.measure)) - Number(focus.includes(a.measure)))
-            .slice(0, 6);
-          if (shown.length === 0)
-            return (
-              <Empty title="Nothing measured yet">
-                Name stations and set marks on the bench; each measure becomes a tape here.
-              </Empty>
-            );
-          return (
+        {({ series, focus }) =>
+          series.length === 0 ? (
+            <Empty title="Nothing measured yet">
+              Name stations and set marks on the bench; each measure becomes a tape here.
+            </Empty>
+          ) : (
             <ul className="flex flex-col gap-2">
-              {shown.map((s) => {
-                const last = s.sessions.at(-1);
-                const before = s.sessions.length > 1 ? s.sessions.at(-2)?.mean : undefined;
-                const sd = (last?.half95 ?? 0) / 1.96;
-                const value = last?.mean ?? 0;
-                const { verdict } = judge(value, sd, s.band);
-                return (
-                  <li key={s.measure}>
-                    <MeasureLine
-                      measure={{ id: s.measure, value, sd, verdict, station: 'address', band: s.band }}
-                    />
-                    <Tape
-                      name={measureName(s.measure)}
-                      band={s.band}
-                      value={value}
-                      sd={sd}
-                      before={before}
-                      compact
-                    />
-                  </li>
-                );
-              })}
+              {mostTelling(series, focus).map(({ shown, before }) => (
+                <li key={shown.id}>
+                  <MeasureLine measure={shown} unsure="can’t tell from these swings" />
+                  <Tape
+                    name={measureName(shown.id)}
+                    band={shown.band}
+                    value={shown.value}
+                    sd={shown.sd}
+                    before={before}
+                    compact
+                  />
+                </li>
+              ))}
             </ul>
-          );
-        }}
+          )
+        }
       </Shown>
       <p className="mt-2 text-sm text-base-content/80">
         Solid notch: last time filmed. Dashed: the time before. Bracket: where the true mean lies, 19 times in
@@ -133,4 +122,27 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
       </p>
     </Panel>
   );
+}
+
+/** What the work is on comes first, then what lies outside its band, then what is known to be well. */
+function mostTelling(series: readonly Series[], focus: readonly string[]) {
+  const rank = (id: string) => (focus.includes(id) ? 0 : 1);
+  return series
+    .flatMap((s) => {
+      const last = s.sessions.at(-1);
+      if (!last) return [];
+      const sd = last.half95 / 1.96;
+      const { verdict } = judge(last.mean, sd, s.band);
+      const shown = {
+        id: s.measure,
+        value: last.mean,
+        sd,
+        verdict,
+        station: 'address',
+        band: s.band,
+      } as const;
+      return [{ shown, before: s.sessions.at(-2)?.mean }];
+    })
+    .sort((a, b) => rank(a.shown.id) - rank(b.shown.id) || ORDER[a.shown.verdict] - ORDER[b.shown.verdict])
+    .slice(0, SHOWN);
 }

@@ -1,3 +1,4 @@
+import { measureName } from '@inchstep/contract/words';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
 import { judgeChange, sessionPoint } from '@inchstep/core/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
@@ -100,12 +101,12 @@ describe('the line of progress', () => {
 });
 
 describe('a student at one glance', () => {
-  const show = (b: object, all: object[] = [better]) => {
+  const show = (b: object, all: object[] = [better], focus: string[] = []) => {
     fakeServer({
       'GET /api/me': ME,
       'GET /api/students/x/brief': b,
       'GET /api/students/x/thread': [],
-      'GET /api/students/x/progress': { series: all, focus: [], lessons: [], checkins: [], stages: [] },
+      'GET /api/students/x/progress': { series: all, focus, lessons: [], checkins: [], stages: [] },
     });
     draw(<OverviewScreen />, { context: { student } });
   };
@@ -133,10 +134,29 @@ describe('a student at one glance', () => {
     show(brief());
     expect(await screen.findByRole('link', { name: 'To the ladder' })).toBeTruthy();
   });
+  test('what the work is on comes first, then what lies outside its band; what is not clear comes last', async () => {
+    const line = (id: string, mean: number, half95: number) => {
+      const one = series(id, [['2027-03-01', [mean]]]);
+      return { ...one, sessions: one.sessions.map((s) => ({ ...s, mean, half95 })) };
+    };
+    const lines = [
+      line('turn_top', 46, 1),
+      line('tilt_top', 10, 40),
+      line('turn_impact', 2, 1),
+      line('shift_top', 0.2, 0.1),
+    ];
+    show(brief(), lines, ['shift_top']);
+    await screen.findAllByText(/can’t tell from these swings/);
+    const names = [...document.querySelectorAll('ul .font-semibold')].map((e) => e.textContent ?? '');
+    const at = (name: string) => names.indexOf(measureName(name));
+    expect(at('shift_top')).toBe(0);
+    expect(at('turn_impact')).toBeLessThan(at('turn_top'));
+    expect(at('turn_top')).toBeLessThan(at('tilt_top'));
+  });
   test('a tape whose bracket spans the edge can’t tell, whatever its middle says', async () => {
     const wide = series('shift_top', [['2027-03-01', [1.0]]]);
     show(brief(), [wide]);
-    expect(await screen.findByText('can’t tell from these marks')).toBeTruthy();
+    expect(await screen.findByText('can’t tell from these swings')).toBeTruthy();
   });
 });
 
