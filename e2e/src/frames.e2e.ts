@@ -93,4 +93,36 @@ describe('frames', () => {
       expect(await shown()).toBe(frame);
     }
   });
+
+  const kept = () =>
+    page.evaluate(async () => {
+      const root = await navigator.storage.getDirectory();
+      const folder = await root.getDirectoryHandle('working-copies').catch(() => null);
+      const names: string[] = [];
+      if (folder) for await (const name of folder.keys()) names.push(decodeURIComponent(name));
+      return names;
+    });
+
+  step('opened again it comes from the working copy on the disk, and each frame is still the right one', async () => {
+    await page.waitForFunction(() => !document.body.innerText.includes('ready,'));
+    for (let i = 0; i < 100 && (await kept()).length === 0; i++)
+      await new Promise((done) => setTimeout(done, 100));
+    expect(await kept()).toEqual([expect.stringMatching(/^\/api\/clips\/.*\/file$/)]);
+    const fetched: string[] = [];
+    page.on('request', (request) => fetched.push(request.url()));
+    await page.reload();
+    await see(page, `frame 1 of ${FRAMES}`);
+    for (const frame of [0, 149, 7, 8, 6, 100]) {
+      await go(frame);
+      expect(await shown()).toBe(frame);
+    }
+    expect(fetched.filter((url) => /\/clips\/.*\/file/.test(url))).toEqual([]);
+  });
+
+  step('signing out leaves no film on this machine', async () => {
+    await page.click('button[aria-label="Sign out"]');
+    for (let i = 0; i < 50 && (await kept()).length > 0; i++)
+      await new Promise((done) => setTimeout(done, 100));
+    expect(await kept()).toEqual([]);
+  });
 });

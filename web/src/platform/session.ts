@@ -1,5 +1,6 @@
 import type { Me } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { forgetCopies } from '../workers/copyStore.ts';
 import { forgetDrafts } from './drafts.ts';
 import { get, post } from './http.ts';
 
@@ -24,6 +25,7 @@ export function useSignOut() {
     ...leave,
     mutate: () => {
       forgetDrafts();
+      void forgetCopies();
       leave.mutate(undefined);
     },
   };

@@ -7,13 +7,9 @@ import {
   Input,
   type InputVideoTrack,
 } from 'mediabunny';
+import { type CopyFacts, keepCopy, readCopy } from './copyStore.ts';
 
-export interface OpenedClip {
-  readonly widthPx: number;
-  readonly heightPx: number;
-  /** Seconds of every frame, in the order they are shown. */
-  readonly times: readonly number[];
-}
+export type OpenedClip = CopyFacts;
 
 export type ClipTrouble = 'not_video' | 'no_frames' | 'codec' | 'fetch';
 
@@ -39,11 +35,22 @@ class ClipReader {
   /** Steps being decoded now: while there are any, copying waits. */
   private stepping: Promise<unknown> = Promise.resolve();
 
-  /** Reads the clip's index; the pictures come when asked for. `onCopied` hears the share copied, 0 to 1. */
+  /**
+   * Reads the clip's index; the pictures come when asked for. `onCopied` hears the share copied, 0 to 1.
+   * `anew` passes over a working copy that is kept.
+   */
   async open(
     url: string,
     onCopied: (share: number) => void = () => {},
+    anew = false,
   ): Promise<OpenedClip | { trouble: ClipTrouble; codec: string }> {
+    const kept = anew ? null : await readCopy(url);
+    if (kept) {
+      this.times = [...kept.facts.times];
+      this.copies.push(...kept.frames);
+      onCopied(1);
+      return kept.facts;
+    }
     const response = await fetch(url);
     if (!response.ok) return { trouble: 'fetch', codec: '' };
     const input = new Input({ source: new BlobSource(await response.blob()), formats: ALL_FORMATS });
@@ -59,9 +66,13 @@ class ClipReader {
     this.track = track;
     this.times = times.sort((a, b) => a - b);
     this.sink = new CanvasSink(track, { poolSize: 2 });
+    const facts = { widthPx: track.displayWidth, heightPx: track.displayHeight, times: this.times };
     // A clip that can't be copied is still stepped, by decoding around each frame.
-    void oneAtATime(() => this.copyAll(track, onCopied)).catch(() => onCopied(1));
-    return { widthPx: track.displayWidth, heightPx: track.displayHeight, times: this.times };
+    void oneAtATime(() => this.copyAll(track, onCopied))
+      .then(() => this.keep(url, facts))
+      .catch(() => undefined)
+      .then(() => onCopied(1));
+    return facts;
   }
 
   /**
@@ -81,7 +92,14 @@ class ClipReader {
       if (at % TELL_EVERY === 0) onCopied(at / this.times.length);
       await this.stepping;
     }
-    onCopied(1);
+  }
+
+  /** On the disk the copy is there the next time, and weighs nothing now. */
+  private async keep(url: string, facts: CopyFacts): Promise<void> {
+    const whole = this.wholeCopy();
+    if (!whole || !(await keepCopy(url, facts, whole))) return;
+    const kept = await readCopy(url);
+    if (kept) this.copies.splice(0, this.copies.length, ...kept.frames);
   }
 
   /** The whole working copy, or null where a frame could not be copied: then this reader is needed on. */

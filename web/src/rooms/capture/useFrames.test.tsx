@@ -9,6 +9,7 @@ const indexOf = (picture: ImageBitmap | null) => (picture as unknown as { index:
 
 const TIMES = [0, 0.1, 0.2, 0.3, 0.4];
 let asked: number[];
+let opens: boolean[];
 let release: ((index: number) => void) | null;
 let tell: (share: number) => void;
 let opened: object;
@@ -17,12 +18,14 @@ let threads: { atWork: () => number };
 
 beforeEach(() => {
   asked = [];
+  opens = [];
   release = null;
   opened = { widthPx: 10, heightPx: 20, times: TIMES };
   copy = null;
   threads = workInline({
-    open: async (_: string, onCopied: (share: number) => void) => {
+    open: async (_: string, onCopied: (share: number) => void, afresh = false) => {
       tell = onCopied;
+      opens.push(afresh);
       return opened;
     },
     frame: (index: number) => {
@@ -105,6 +108,21 @@ describe('the working copy', () => {
     act(() => frames.current.go(2));
     await waitFor(() => expect(indexOf(frames.current.picture)).toBe(2));
     expect(asked).toHaveLength(before);
+  });
+  test('one that can’t be read any more is made anew, once', async () => {
+    const frames = await open();
+    copy = TIMES.map((_, index) => ({ index }));
+    globalThis.createImageBitmap = (() => Promise.reject(new Error('gone'))) as typeof createImageBitmap;
+    await act(async () => tell(1));
+    await waitFor(() => expect(threads.atWork()).toBe(0));
+    act(() => frames.current.go(2));
+    await waitFor(() => expect(opens).toEqual([false, true]));
+    // It stays where it was asked to be.
+    await waitFor(() => expect(indexOf(frames.current.picture)).toBe(2));
+    expect(frames.current.index).toBe(2);
+    act(() => frames.current.go(3));
+    await waitFor(() => expect(indexOf(frames.current.picture)).toBe(3));
+    expect(opens).toHaveLength(2);
   });
   test('one that stayed incomplete keeps the decoder at work', async () => {
     const frames = await open();

@@ -17,11 +17,13 @@ export interface Frames {
 /** What frames come from: a reader that decodes, then the working copy it has made. */
 interface FrameSource {
   frame(index: number): Promise<ImageBitmap>;
+  readonly isCopy: boolean;
 }
 
 /** Each frame a picture of its own; the browser decodes it on a thread of its own. */
 const fromCopy = (copy: readonly Blob[]): FrameSource => ({
   frame: (index) => createImageBitmap(copy[index] as Blob),
+  isCopy: true,
 });
 
 /** One clip, frame by frame, decoded off the main thread. The newest wish wins. */
@@ -34,6 +36,8 @@ export function useFrames(url: string | null): Frames {
   const [index, setIndex] = useState(0);
   const [picture, setPicture] = useState<ImageBitmap | null>(null);
   const [copied, setCopied] = useState(0);
+  /** The clip whose kept copy turned out not to be readable: it is copied anew. */
+  const [spoilt, setSpoilt] = useState<string | null>(null);
 
   const draw = useCallback(async () => {
     if (busy.current || !worker.current) return;
@@ -41,15 +45,20 @@ export function useFrames(url: string | null): Frames {
     let drawn = -1;
     while (drawn !== wish.current && worker.current) {
       drawn = wish.current;
-      const bitmap = await worker.current.frame(drawn).catch(() => null);
-      if (!bitmap) continue;
+      const source: FrameSource = worker.current;
+      const bitmap = await source.frame(drawn).catch(() => null);
+      if (!bitmap) {
+        // Another clip may have needed its room on the disk.
+        if (source.isCopy && source === worker.current) setSpoilt(url);
+        continue;
+      }
       setPicture((old) => {
         old?.close();
         return bitmap;
       });
     }
     busy.current = false;
-  }, []);
+  }, [url]);
 
   useEffect(() => {
     setClip(null);
@@ -59,9 +68,13 @@ export function useFrames(url: string | null): Frames {
     if (!url) return;
     const thread = new Worker(new URL('../../workers/frames.worker.ts', import.meta.url), { type: 'module' });
     const reader = wrap<FrameReader>(thread) as Remote<FrameReader>;
-    const mine = { frame: (at: number) => reader.frame(at) };
+    const mine = { frame: (at: number) => reader.frame(at), isCopy: false };
     worker.current = mine;
-    wish.current = 0;
+    // The same clip read anew stays where it was.
+    if (spoilt !== url) {
+      wish.current = 0;
+      setIndex(0);
+    }
     busy.current = false;
     let here = true;
     const tell = proxy((share: number) => {
@@ -77,7 +90,7 @@ export function useFrames(url: string | null): Frames {
       while (busy.current) await new Promise((done) => setTimeout(done, 20));
       thread.terminate();
     };
-    void reader.open(url, tell).then((opened) => {
+    void reader.open(url, tell, spoilt === url).then((opened) => {
       if (!here) return;
       if ('trouble' in opened) setTrouble(opened);
       else {
@@ -90,7 +103,7 @@ export function useFrames(url: string | null): Frames {
       worker.current = null;
       thread.terminate();
     };
-  }, [url, draw]);
+  }, [url, draw, spoilt]);
 
   const go = useCallback(
     (to: number) => {
