@@ -1,4 +1,5 @@
-// Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`.
+// Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
+// `bench frames`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -20,6 +21,7 @@ const percent = (share) => `${(100 * share).toFixed(1)} %`;
 if (study === 'coverage') coverageTable();
 else if (study === 'calibration') calibrationTable();
 else if (study === 'marks') marksTable();
+else if (study === 'frames') framesTable();
 else await everyday();
 
 async function everyday() {
@@ -77,6 +79,22 @@ async function page(folder) {
   row('first paint, cold cache', `${paints.sort((a, b) => a - b)[2].toFixed(0)} ms`);
   await close();
   server.kill('SIGTERM');
+}
+
+/** Two clips of a phone's size on the bench of the running program. */
+function framesTable() {
+  const { stdout, stderr } = node(['--import', 'tsx', 'e2e/src/framesStudy.ts']);
+  if (!stdout.startsWith('{')) throw new Error(`the study did not end: ${stderr}`);
+  const s = lines(stdout)[0];
+  console.log(`Two H.264 clips of ${s.wide} x ${s.high}, ${s.frames} frames each, on the bench`);
+  row('ready the first time', `${s.firstS.toFixed(1)} s`, 'with progress');
+  row('ready when opened again', `${s.againS.toFixed(1)} s`);
+  for (const [name, took] of Object.entries({ ...s.steps, 'at random, opened again': s.again }))
+    row(`a step ${name}, median`, `${took.median.toFixed(0)} ms`, `95th ${took.p95.toFixed(0)} ms, goal 60`);
+  row('memory of the browser, another screen', `${s.before.toFixed(0)} MB`);
+  row('with both clips, just copied', `${s.after.toFixed(0)} MB`);
+  row('the same, told that memory is short', `${s.pressed.toFixed(0)} MB`, 'goal 700');
+  row('with both clips, opened again', `${s.afterAgain.toFixed(0)} MB`, 'goal 700');
 }
 
 function coverageTable() {
