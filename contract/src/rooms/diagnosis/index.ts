@@ -16,6 +16,14 @@ export const newDiagnosisSchema = z.strictObject({
   setAside: z.array(z.string().max(60)).max(60).default([]),
 });
 
+const choiceSchema = z.object({
+  workOn: z.array(z.string()),
+  note: z.string(),
+  at: z.string(),
+  /** Taken over from an earlier diagnosis, so that no new measure takes it away unsaid. */
+  carried: z.boolean(),
+});
+
 export const diagnosisSchema = z.object({
   id: idSchema,
   studentId: idSchema,
@@ -26,14 +34,9 @@ export const diagnosisSchema = z.object({
   setAside: z.array(z.string()),
   result: computed<Diagnosis>(),
   /** What the coach chose to work on, and why if it differs from the program. */
-  chosen: z
-    .object({
-      workOn: z.array(z.string()),
-      note: z.string(),
-      at: z.string(),
-      /** Taken over from an earlier diagnosis, so that no new measure takes it away unsaid. */
-      carried: z.boolean(),
-    })
+  chosen: choiceSchema
+    /** What stood before it; taking the choice back brings this again. */
+    .extend({ before: choiceSchema.nullable().optional() })
     .nullable(),
 });
 export type DiagnosisRecord = z.infer<typeof diagnosisSchema>;

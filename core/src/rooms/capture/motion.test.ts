@@ -106,6 +106,10 @@ describe('C3D', () => {
     const dec = whole.slice();
     dec[515] = 85;
     expect(codes(readC3d(dec))).toEqual(['motion_unreadable header']);
+    // The first parameter points back to itself: the reading ends, with the names it has.
+    const loop = whole.slice();
+    new DataView(loop.buffer).setInt16(512 + 4 + 2 + 'POINT'.length, -7, true);
+    expect([...ok(readC3d(loop)).markers.keys()]).toEqual(['point_1', 'point_2']);
   });
 });
 

@@ -51,7 +51,8 @@ function readParameters(view: DataView, start: number, little: boolean): Map<str
       const dims = Array.from({ length: count }, (_, i) => view.getUint8(next + 4 + i));
       found.push([group, name, { type: view.getInt8(next + 2), dims, at: next + 4 + count }]);
     }
-    if (offset === 0) break;
+    // Zero ends the list; a broken file may point backward, and would be read for ever.
+    if (offset <= 0) break;
     at = next + offset;
   }
   return new Map(found.map(([group, name, p]) => [`${groups.get(group) ?? group}:${name}`, p]));

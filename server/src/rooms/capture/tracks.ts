@@ -65,12 +65,14 @@ export async function addTrack(ctx: Context, studentId: string, upload: TrackUpl
   }
 }
 
-/** A C3D tells by its second byte, a TRC by its first word; the rest is read as a table. */
+const NAMED = /\.(c3d|trc|csv)$/i;
+
+/** As it is named; else a C3D tells by its second byte, a TRC by its first word, the rest is a table. */
 function kindOf(fileName: string, bytes: Buffer): TrackKind {
-  if (/\.c3d$/i.test(fileName) || bytes[1] === 0x50) return 'c3d';
-  return /\.trc$/i.test(fileName) || bytes.subarray(0, 12).toString('latin1') === 'PathFileType'
-    ? 'trc'
-    : 'csv';
+  const named = NAMED.exec(fileName)?.[1]?.toLowerCase();
+  if (named) return named as TrackKind;
+  if (bytes[1] === 0x50) return 'c3d';
+  return bytes.subarray(0, 12).toString('latin1') === 'PathFileType' ? 'trc' : 'csv';
 }
 
 function readMotion(kind: TrackKind, bytes: Buffer, leftHanded: boolean): MotionReading {

@@ -119,6 +119,13 @@ describe('the coach’s word', () => {
     server.at('2027-03-09T09:00:00');
     const later = await diagnose(student, { findings: seen('obs.flip', 'shift_top.low') });
     expect(later.body.chosen).toMatchObject({ workOn: ['hang_back'], carried: true });
+    const other = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${later.body.id}/choose`, {
+      workOn: ['sway'],
+      note: '',
+    });
+    expect(other.body.chosen).toMatchObject({ workOn: ['sway'], carried: false });
+    const again = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${later.body.id}/unchoose`);
+    expect(again.body.chosen).toEqual(later.body.chosen);
     const back = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${body.id}/unchoose`);
     expect(back.body.chosen).toBeNull();
     expect(back.body.result).toEqual(body.result);

@@ -71,7 +71,7 @@ export function makeDiagnosis(
   const known = diagnosisById(ctx.db, id);
   if (known) return known;
   const result = diagnose(caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside }));
-  const before = diagnosesOf(ctx.db, studentId)[0]?.chosen;
+  const before = alone(diagnosesOf(ctx.db, studentId)[0]?.chosen ?? null);
   const chosen = before ? { ...before, carried: true } : null;
   const entry: DiagnosisRecord = {
     id,
@@ -108,17 +108,24 @@ export function chooseWork(ctx: Context, id: string, workOn: string[], note: str
   const unknown = workOn.find((fault) => !faultById(fault));
   if (unknown) throw new Refusal('unknown_fault', { id: unknown }, 'workOn');
   ctx.db.transaction(() => {
-    setChosen(ctx.db, id, { workOn, note, at: stamp(ctx), carried: false });
+    setChosen(ctx.db, id, { workOn, note, at: stamp(ctx), carried: false, before: alone(entry.chosen) });
     record(ctx, entry.studentId, 'work_chosen', { workOn, note, diagnosis: id });
   });
   return getDiagnosis(ctx, id);
 }
 
-/** Takes the choice back; the diagnosis itself stays. */
+/** A choice without what stood before it. */
+function alone(chosen: DiagnosisRecord['chosen']) {
+  if (!chosen) return null;
+  const { before: _, ...choice } = chosen;
+  return choice;
+}
+
+/** Takes the choice back: what stood before it stands again. The diagnosis itself stays. */
 export function unchooseWork(ctx: Context, id: string): DiagnosisRecord {
   const entry = getDiagnosis(ctx, id);
   ctx.db.transaction(() => {
-    setChosen(ctx.db, id, null);
+    setChosen(ctx.db, id, entry.chosen?.before ?? null);
     record(ctx, entry.studentId, 'undone', { what: 'work_chosen' });
   });
   return getDiagnosis(ctx, id);

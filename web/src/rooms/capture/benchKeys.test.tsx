@@ -52,6 +52,18 @@ const arrow = (way: string, more: object = {}) => press(`Arrow${way}`, `Arrow${w
 const mark = () => state.work.marks[0];
 
 describe('the bench by keys alone', () => {
+  test('the key after a “g” goes elsewhere and changes nothing here', () => {
+    press('g', 'KeyG');
+    press('t', 'KeyT');
+    press('g', 'KeyG');
+    press('n', 'KeyN');
+    expect(hands.name).not.toHaveBeenCalled();
+    expect(hands.toNext).not.toHaveBeenCalled();
+    press('t', 'KeyT');
+    press('n', 'KeyN');
+    expect((hands.name as jest.Mock).mock.calls).toEqual([['top']]);
+    expect(hands.toNext).toHaveBeenCalledTimes(1);
+  });
   test('arrows step one frame, with shift ten', () => {
     arrow('Right');
     arrow('Left');

@@ -7,6 +7,7 @@ import {
   type Station,
   sightSdPx,
 } from '@inchstep/core/capture';
+import { clamp } from '@inchstep/core/foundation';
 import type { Club, ViewKind } from '@inchstep/core/intake';
 import { swapSides } from '@inchstep/core/measures';
 
@@ -184,7 +185,10 @@ function putMark(state: BenchState, action: Extract<BenchAction, { type: 'mark' 
   // A proposal that the coach moves becomes the coach's own, seen clearly.
   const kept = had?.by === 'network' ? undefined : had?.sdPx;
   const sdPx = action.sdPx ?? kept ?? sightSdPx('clear', widthOf(work, view));
-  return [...work.marks.filter((m) => !same(m)), { view, station, landmark, u: action.u, v: action.v, sdPx }];
+  const size = work.views.find((v) => v.kind === view);
+  const u = clamp(action.u, 0, size?.widthPx ?? action.u);
+  const v = clamp(action.v, 0, size?.heightPx ?? action.v);
+  return [...work.marks.filter((m) => !same(m)), { view, station, landmark, u, v, sdPx }];
 }
 
 /** Grading a proposal by eye makes it the coach's. */

@@ -1,5 +1,5 @@
 import { type Landmark, MARKS_WANTED, STATIONS, type Station } from '@inchstep/core/capture';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useScreenKeys } from '../../platform/keys.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
 import { markAt } from './benchState.ts';
 import { STATION_KEYS } from './StationRail.tsx';
@@ -21,14 +21,14 @@ export function useBenchKeys(
   hands: BenchHands,
 ): void {
   const options = { preventDefault: true };
-  useHotkeys('left, right', (_, key) => hands.step(key.hotkey === 'left' ? -1 : 1), options, [hands]);
-  useHotkeys(
+  useScreenKeys('left, right', (_, key) => hands.step(key.hotkey === 'left' ? -1 : 1), options, [hands]);
+  useScreenKeys(
     'shift+left, shift+right',
     (_, key) => hands.step(key.hotkey.endsWith('left') ? -10 : 10),
     options,
     [hands],
   );
-  useHotkeys(
+  useScreenKeys(
     Object.values(STATION_KEYS).join(', '),
     (event) => {
       const station = STATIONS.find((s) => STATION_KEYS[s] === event.key.toLowerCase());
@@ -37,27 +37,27 @@ export function useBenchKeys(
     options,
     [hands],
   );
-  useHotkeys('v', () => hands.otherView(), options, [hands]);
-  useHotkeys('n', () => hands.toNext(), options, [hands]);
-  useHotkeys(
+  useScreenKeys('v', () => hands.otherView(), options, [hands]);
+  useScreenKeys('n', () => hands.toNext(), options, [hands]);
+  useScreenKeys(
     'bracketleft, bracketright',
     (event) => turn(state, dispatch, event.code === 'BracketLeft' ? -1 : 1),
     options,
     [state],
   );
-  useHotkeys(
+  useScreenKeys(
     'enter',
     () => dispatch({ type: 'mark', ...hands.guess() }),
     { ...options, ignoreEventWhen: (event) => event.target instanceof HTMLButtonElement },
     [hands],
   );
-  useHotkeys(
+  useScreenKeys(
     'alt+left, alt+right, alt+up, alt+down, alt+shift+left, alt+shift+right, alt+shift+up, alt+shift+down',
     (event) => nudge(state, dispatch, event),
     options,
     [state],
   );
-  useHotkeys(
+  useScreenKeys(
     '1, 2, 3',
     (event) =>
       dispatch({
@@ -67,9 +67,9 @@ export function useBenchKeys(
     options,
     [state],
   );
-  useHotkeys('delete, backspace', () => dispatch({ type: 'unmark' }), options, [state]);
-  useHotkeys('z', () => dispatch({ type: 'undo' }), options);
-  useHotkeys('shift+z', () => dispatch({ type: 'redo' }), options);
+  useScreenKeys('delete, backspace', () => dispatch({ type: 'unmark' }), options, [state]);
+  useScreenKeys('z', () => dispatch({ type: 'undo' }), options);
+  useScreenKeys('shift+z', () => dispatch({ type: 'redo' }), options);
 }
 
 function turn(state: BenchState, dispatch: (action: BenchAction) => void, by: number): void {
@@ -91,8 +91,8 @@ function nudge(state: BenchState, dispatch: (action: BenchAction) => void, event
   ] ?? [0, 0];
   dispatch({
     type: 'mark',
-    u: Math.max(0, mark.u + (du as number)),
-    v: Math.max(0, mark.v + (dv as number)),
+    u: mark.u + (du as number),
+    v: mark.v + (dv as number),
     stay: true,
   });
 }

@@ -7,8 +7,8 @@ import { CLUBS } from '@inchstep/core/intake';
 import type { NextMark } from '@inchstep/core/measures';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useReducer, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
+import { useScreenKeys } from '../../platform/keys.ts';
 import {
   AddClip,
   AutoMarks,
@@ -52,9 +52,9 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
     down_the_line: useFrames(urlOf('down_the_line')),
   };
   const [showLines, setShowLines] = useState(false);
-  useHotkeys('l', () => setShowLines((now) => !now));
+  useScreenKeys('l', () => setShowLines((now) => !now));
   const [showTarget, setShowTarget] = useState(false);
-  useHotkeys('h', () => setShowTarget((now) => !now));
+  useScreenKeys('h', () => setShowTarget((now) => !now));
   const [thenId, setThenId] = useState<string | null>(null);
   const fit = useFit(student, state.work, showTarget);
   const { answer, target } = fit;

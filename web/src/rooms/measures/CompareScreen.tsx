@@ -6,8 +6,8 @@ import { STATIONS, type Station } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import { compareSwings, sameMoment } from '@inchstep/core/measures';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { useOutletContext, useSearchParams } from 'react-router';
+import { useScreenKeys } from '../../platform/keys.ts';
 import { dayText, Empty, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { clipUrl, useFrames, useSwings } from '../capture/index.ts';
@@ -83,9 +83,9 @@ function Pair({
     if (other !== null) thenFrames.go(thenFrames.indexAt(other));
   };
   const hold = (station: Station) => show(nowFrames.indexAt(nowView?.stationTimes[station] ?? 0));
-  useHotkeys('left', () => show(nowFrames.index - 1));
-  useHotkeys('right', () => show(nowFrames.index + 1));
-  useHotkeys('o', () => setMode((m) => (m === 'beside' ? 'over' : 'beside')));
+  useScreenKeys('left', () => show(nowFrames.index - 1));
+  useScreenKeys('right', () => show(nowFrames.index + 1));
+  useScreenKeys('o', () => setMode((m) => (m === 'beside' ? 'over' : 'beside')));
   const titles = {
     before: `Then: ${dayText(then.recordedOn, today)}`,
     now: `Now: ${dayText(now.recordedOn, today)}`,
