@@ -126,6 +126,9 @@ describe('live', () => {
   step('a take goes straight onto the bench and is stepped frame by frame', async () => {
     await press(page, 'Start a take');
     await new Promise((done) => setTimeout(done, 2500));
+    // Looking at the other view and turning the camera off on the way take nothing from it.
+    await press(page, 'Down the line');
+    await press(page, 'Camera off');
     await press(page, 'End the take');
     await page.waitForFunction(() => /\/bench\/[0-9a-f-]{36}$/.test(location.pathname));
     await page.waitForFunction(() =>

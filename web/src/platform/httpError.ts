@@ -1,7 +1,10 @@
 import type { Failure } from '@inchstep/contract/shared';
 
+/** An error whose message is written for whoever sees it. */
+export class ToldError extends Error {}
+
 /** A refusal or failure of the server, with words to show. */
-export class HttpError extends Error {
+export class HttpError extends ToldError {
   readonly status: number;
   readonly failure: Failure;
 

@@ -1,7 +1,7 @@
 import { CircleAlert, LoaderCircle } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { FormDraft } from './drafts.ts';
-import { HttpError } from './httpError.ts';
+import { ToldError } from './httpError.ts';
 
 /** Shared pieces that every room may use; nothing here knows a room. */
 export function Loading({ what }: { readonly what: string }) {
@@ -14,7 +14,7 @@ export function Loading({ what }: { readonly what: string }) {
 
 export function Failed({ error, again }: { readonly error: unknown; readonly again?: () => void }) {
   const words =
-    error instanceof HttpError
+    error instanceof ToldError
       ? error.message
       : 'Something broke on this screen. Load it again; nothing you saved is lost.';
   return (

@@ -57,6 +57,12 @@ describe('motion', () => {
     const out = await server.ask<string>('GET', `/api/swings/${body.id}/track.csv`);
     expect(String(out.body).split('\n').slice(0, 3)).toEqual(motion.split('\n').slice(0, 3));
   });
+  test('a table whose second letter is that of another kind of file is read as it is named', async () => {
+    const [head, ...rows] = motion.trim().split('\n');
+    const text = [`aP,${head}`, ...rows.map((row) => `1,${row}`)].join('\n');
+    expect((await send<Swing>(text)).body.track).toMatchObject({ kind: 'csv' });
+    expect((await send(text, 'swing.dat')).body.code).toBe('motion_unreadable');
+  });
   test.each([
     ['not a table', 'hello', 'motion_unreadable'],
     ['no hips', motion.replaceAll('lead_hip', 'elbow'), 'motion_missing_landmarks'],

@@ -10,7 +10,8 @@ import {
 } from '@inchstep/core/capture';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Failed, newId } from '../../platform/parts.tsx';
+import { useSteadyId } from '../../platform/ids.ts';
+import { Failed } from '../../platform/parts.tsx';
 import { useAddShots, useChangeShots, useRememberedMatches } from './deviceQueries.ts';
 
 export interface ChosenTable {
@@ -57,9 +58,10 @@ function Columns({
   const [day, setDay] = useState(today);
   const add = useAddShots(studentId);
   const change = useChangeShots(studentId);
+  const steady = useSteadyId();
   const count = table.rows.length - 1;
   const bring = () => {
-    const id = newId();
+    const id = steady.current();
     const list = Object.entries(matches).flatMap(([field, match]): ColumnMatchForm[] =>
       match
         ? [

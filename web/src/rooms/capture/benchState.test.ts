@@ -35,6 +35,10 @@ describe('marks', () => {
     expect(moved.work.marks[0]).toMatchObject({ u: 12, v: 22, sdPx: 12 });
     expect(moved.landmark).toBe('lead_hip');
   });
+  test('a mark pushed past an edge stays in the picture', () => {
+    const state = after(fresh(), mark(-4, 1e5));
+    expect(state.work.marks[0]).toMatchObject({ u: 0, v: view('face_on').heightPx });
+  });
   test('sight scales with the picture', () => {
     const small = startBench({
       views: [{ ...view('face_on'), widthPx: 540 }],

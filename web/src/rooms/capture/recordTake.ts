@@ -1,10 +1,13 @@
 import {
   BufferTarget,
+  getFirstEncodableVideoCodec,
   MediaStreamVideoTrackSource,
+  Mp4OutputFormat,
   Output,
   QUALITY_HIGH,
   WebMOutputFormat,
 } from 'mediabunny';
+import { ToldError } from '../../platform/httpError.ts';
 
 export interface Take {
   /** Ends the take and answers its clip. */
@@ -14,10 +17,15 @@ export interface Take {
 
 /** Records a camera's track into a clip that can be stepped frame by frame. */
 export async function recordTake(track: MediaStreamVideoTrack): Promise<Take> {
-  const output = new Output({ format: new WebMOutputFormat(), target: new BufferTarget() });
+  const codec = await getFirstEncodableVideoCodec(['vp8', 'vp9', 'avc']);
+  if (!codec)
+    throw new ToldError('This browser can’t record. Film with the camera’s own app and add the clip.');
+  const webm = codec !== 'avc';
+  const format = webm ? new WebMOutputFormat() : new Mp4OutputFormat();
+  const output = new Output({ format, target: new BufferTarget() });
   // A key frame often, so that stepping back is quick on the bench.
   const source = new MediaStreamVideoTrackSource(track, {
-    codec: 'vp8',
+    codec,
     bitrate: QUALITY_HIGH,
     keyFrameInterval: 0.25,
   });
@@ -26,7 +34,8 @@ export async function recordTake(track: MediaStreamVideoTrack): Promise<Take> {
   return {
     finish: async () => {
       await output.finalize();
-      return new File([output.target.buffer as ArrayBuffer], 'take.webm', { type: 'video/webm' });
+      const kind = webm ? 'webm' : 'mp4';
+      return new File([output.target.buffer as ArrayBuffer], `take.${kind}`, { type: `video/${kind}` });
     },
     cancel: () => output.cancel(),
   };

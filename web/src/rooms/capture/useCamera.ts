@@ -6,16 +6,24 @@ export type CameraState = 'off' | 'asking' | 'on' | 'refused' | 'none';
 export function useCamera(video: RefObject<HTMLVideoElement | null>) {
   const [state, setState] = useState<CameraState>('off');
   const stream = useRef<MediaStream | null>(null);
+  const asked = useRef(0);
   const stop = useCallback(() => {
+    asked.current++;
     for (const track of stream.current?.getTracks() ?? []) track.stop();
     stream.current = null;
     setState('off');
   }, []);
   const start = useCallback(async () => {
     setState('asking');
+    const mine = ++asked.current;
     try {
       const wish = { facingMode: 'environment', frameRate: { ideal: 60 }, height: { ideal: 1280 } };
       const found = await navigator.mediaDevices.getUserMedia({ video: wish, audio: false });
+      // The screen was left, or the camera turned off, while the browser asked.
+      if (mine !== asked.current) {
+        for (const track of found.getTracks()) track.stop();
+        return;
+      }
       stream.current = found;
       if (video.current) {
         video.current.srcObject = found;
@@ -23,6 +31,7 @@ export function useCamera(video: RefObject<HTMLVideoElement | null>) {
       }
       setState('on');
     } catch (reason) {
+      if (mine !== asked.current) return;
       setState((reason as Error).name === 'NotAllowedError' ? 'refused' : 'none');
     }
   }, [video]);

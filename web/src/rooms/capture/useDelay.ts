@@ -19,6 +19,10 @@ export function useDelay(
       const from = video.current;
       if (busy || !from || from.videoWidth === 0) return;
       busy = true;
+      await keepAndShow(from).catch(() => undefined);
+      busy = false;
+    };
+    const keepAndShow = async (from: HTMLVideoElement) => {
       const height = Math.round((KEPT_WIDTH * from.videoHeight) / from.videoWidth);
       const picture = await createImageBitmap(from, { resizeWidth: KEPT_WIDTH, resizeHeight: height });
       const now = performance.now();
@@ -34,7 +38,6 @@ export function useDelay(
         canvas.current.getContext('2d')?.drawImage(entry.picture, 0, 0);
         for (const old of kept.current.splice(0, shown)) old.picture.close();
       }
-      busy = false;
     };
     const timer = setInterval(() => void tick(), 1000 / KEPT_A_SECOND);
     return () => {

@@ -1,25 +1,12 @@
 import type { Swing } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import type { ViewKind } from '@inchstep/core/intake';
-import { Circle, Square, Video } from 'lucide-react';
+import { Video } from 'lucide-react';
 import { type PointerEvent, useRef, useState } from 'react';
-import { useNavigate, useOutletContext } from 'react-router';
-import { useSteadyId } from '../../platform/ids.ts';
-import { Failed, Shown } from '../../platform/parts.tsx';
-import { useMe } from '../../platform/session.ts';
-import {
-  type CameraState,
-  LineLayer,
-  recordTake,
-  type Take,
-  useCamera,
-  useDelay,
-  useFit,
-  useNewSwing,
-  useSwings,
-  useUploadClip,
-  viewOf,
-} from '../capture/index.ts';
+import { useOutletContext } from 'react-router';
+import { Shown } from '../../platform/parts.tsx';
+import { type CameraState, LineLayer, useCamera, useDelay, useFit, useSwings } from '../capture/index.ts';
+import { TakeButton } from './TakeButton.tsx';
 import { ViewButtons } from './ViewButtons.tsx';
 
 const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
@@ -65,7 +52,7 @@ function Live({ student, swings }: { readonly student: Student; readonly swings:
             <Video aria-hidden size={18} /> Camera on
           </button>
         )}
-        {running && <TakeButton key={kind} student={student} kind={kind} track={camera.track} />}
+        <TakeButton student={student} kind={kind} track={running ? camera.track : null} />
         <label className="ml-auto flex items-center gap-2">
           Replay after
           <select className="select w-24" value={delay} onChange={(e) => setDelay(Number(e.target.value))}>
@@ -171,74 +158,5 @@ function LinesOf({
         <LineLayer k={540 / view.widthPx} lines={lines} />
       </g>
     </svg>
-  );
-}
-
-/** Records a take and puts it on the bench as a clip. */
-function TakeButton({
-  student,
-  kind,
-  track,
-}: {
-  readonly student: Student;
-  readonly kind: ViewKind;
-  readonly track: () => MediaStreamTrack | null;
-}) {
-  const me = useMe();
-  const send = useUploadClip(student.id);
-  const create = useNewSwing(student.id);
-  const navigate = useNavigate();
-  const [take, setTake] = useState<Take | null>(null);
-  /** A take that has not reached the bench yet; it stays until it does. */
-  const [film, setFilm] = useState<File | null>(null);
-  const swingId = useSteadyId();
-  const begin = async () => {
-    const found = track();
-    setFilm(null);
-    swingId.renew();
-    if (found) setTake(await recordTake(found as MediaStreamVideoTrack));
-  };
-  // What goes wrong on the way is shown below by the requests themselves.
-  const end = async () => {
-    if (!take) return;
-    setTake(null);
-    const file = await take.finish();
-    setFilm(file);
-    await toBench(file);
-  };
-  const toBench = async (file: File) => {
-    const recordedOn = me.data?.today ?? '';
-    const signal = new AbortController().signal;
-    const clip = await send.mutateAsync({ file, kind, recordedOn, onProgress: () => {}, signal });
-    const id = swingId.current();
-    await create.mutateAsync({
-      id,
-      recordedOn,
-      club: 'mid_iron',
-      speed: 'full',
-      views: [viewOf(clip)],
-      marks: [],
-    });
-    void navigate(`/students/${student.id}/bench/${id}`);
-  };
-  return (
-    <>
-      {take ? (
-        <button type="button" className="btn btn-error" onClick={() => void end().catch(() => {})}>
-          <Square aria-hidden size={18} /> End the take
-        </button>
-      ) : (
-        <button type="button" className="btn" onClick={() => void begin()} disabled={send.isPending}>
-          <Circle aria-hidden size={18} /> Start a take
-        </button>
-      )}
-      {send.isPending && <span role="status">Putting it on the bench …</span>}
-      {film && (send.error ?? create.error) && (
-        <button type="button" className="btn" onClick={() => void toBench(film).catch(() => {})}>
-          Send the take again
-        </button>
-      )}
-      {(send.error ?? create.error) && <Failed error={(send.error ?? create.error) as Error} />}
-    </>
   );
 }

@@ -9,11 +9,11 @@ import { type FloorStation, type Pose, type SmoothTrack, smoothTrack } from '@in
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { Empty, Panel, Shown } from '../../platform/parts.tsx';
+import { Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useTrackCsv } from '../capture/index.ts';
 import { FloorMap } from './FloorMap.tsx';
 import { MeasureTapes } from './MeasureTapes.tsx';
-import { useReadings } from './queries.ts';
+import { useMeasure, useReadings } from './queries.ts';
 import { Strip, type StripPose } from './Strip.tsx';
 
 /** A swing that came as motion: scrub through it in time, from the front, the side and above. */
@@ -24,7 +24,7 @@ export function TrackBench({ student, swing }: { readonly student: Student; read
     <Shown query={readings} what="the measures">
       {(all) => {
         const reading = all.find((r) => r.swingId === swing.id);
-        if (!reading?.track) return <Empty title="Not measured">Bring the motion file in again.</Empty>;
+        if (!reading?.track) return <Unmeasured studentId={student.id} swingId={swing.id} />;
         return (
           <Shown query={csv} what="the motion">
             {(text) => <OpenTrack student={student} swing={swing} reading={reading} text={text} />}
@@ -32,6 +32,31 @@ export function TrackBench({ student, swing }: { readonly student: Student; read
         );
       }}
     </Shown>
+  );
+}
+
+/** The page was left between bringing the file in and measuring it. */
+function Unmeasured({ studentId, swingId }: { readonly studentId: string; readonly swingId: string }) {
+  const measure = useMeasure(studentId);
+  return (
+    <div className="mx-auto flex max-w-3xl flex-col gap-3 p-4">
+      <Empty
+        title="Not measured yet"
+        action={
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={measure.isPending}
+            onClick={() => measure.mutate(swingId)}
+          >
+            Measure it
+          </button>
+        }
+      >
+        The motion file is here; its measures are not.
+      </Empty>
+      {measure.error && <Failed error={measure.error} />}
+    </div>
   );
 }
 

@@ -2,6 +2,7 @@ import type { Similarity } from '@inchstep/core/measures';
 import { sameMoment } from '@inchstep/core/measures';
 import { wrap } from 'comlink';
 import { BufferTarget, CanvasSource, Output, QUALITY_HIGH, WebMOutputFormat } from 'mediabunny';
+import { ToldError } from '../../platform/httpError.ts';
 import type { FrameReader, OpenedClip } from '../../workers/frames.worker.ts';
 import { drawPair, PAIR_HEIGHT, type PairMode, pairWidth } from './drawPair.ts';
 
@@ -24,7 +25,7 @@ async function openReader(url: string): Promise<Reader> {
   const clip = await reader.open(url);
   if ('trouble' in clip) {
     thread.terminate();
-    throw new Error('A clip can’t be read frame by frame here.');
+    throw new ToldError('A clip can’t be read frame by frame here.');
   }
   const indexAt = (seconds: number) => {
     const after = clip.times.findIndex((t) => t > seconds + 1e-6);
@@ -79,7 +80,7 @@ export async function exportPair(
         await output.start();
       }
       const context = canvas.getContext('2d');
-      if (!context) throw new Error('This browser can’t draw.');
+      if (!context) throw new ToldError('This browser can’t draw.');
       drawPair(context, thenSide, nowSide, mode, onto);
       nowPicture.close();
       thenPicture?.close();

@@ -1,9 +1,18 @@
 import type { Reading } from '@inchstep/contract/measures';
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get } from '../../platform/http.ts';
+import { measureSwing } from '../capture/index.ts';
 
 export const useReadings = (studentId: string) =>
   useQuery({
     queryKey: ['students', studentId, 'readings'],
     queryFn: () => get<Reading[]>(`/api/students/${studentId}/readings`),
   });
+
+export function useMeasure(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: measureSwing,
+    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+  });
+}

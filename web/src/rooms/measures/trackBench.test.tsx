@@ -69,8 +69,8 @@ const reading = {
   track: { stations: { address: 0, top: 0.6, impact: 1 }, tempo: 2.9, noiseIn: 0.11 },
 };
 
-const open = (readings: object[] = [reading]) => {
-  fakeServer({ 'GET /api/me': ME, 'GET /api/students/s1/readings': readings });
+const open = (readings: object[] | (() => object[]) = [reading], more: object = {}) => {
+  fakeServer({ 'GET /api/me': ME, 'GET /api/students/s1/readings': readings, ...more });
   const asked = globalThis.fetch;
   globalThis.fetch = jest.fn(async (url: unknown, init?: RequestInit) =>
     String(url).endsWith('/track.csv')
@@ -99,8 +99,16 @@ describe('a swing that came as motion', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Impact' }));
     expect(front()).toMatch(/at 1\.000 s/);
   });
-  test('without a reading it says so', async () => {
-    open([]);
-    expect(await screen.findByText('Not measured')).toBeTruthy();
+  test('left before it was measured, it is measured with one press', async () => {
+    let measured = false;
+    const readings = () => (measured ? [reading] : []);
+    open(readings, {
+      'POST /api/swings/w1/measure': () => {
+        measured = true;
+        return reading;
+      },
+    });
+    fireEvent.click(await screen.findByRole('button', { name: 'Measure it' }));
+    expect(await screen.findByText(/Tempo 2\.9 to 1/)).toBeTruthy();
   });
 });

@@ -1,0 +1,91 @@
+import type { Student } from '@inchstep/contract/intake';
+import type { ViewKind } from '@inchstep/core/intake';
+import { Circle, Square } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useSteadyId } from '../../platform/ids.ts';
+import { Failed } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { recordTake, type Take, useNewSwing, useUploadClip, viewOf } from '../capture/index.ts';
+
+/** A take keeps the view it was begun in, whatever is looked at meanwhile. */
+interface Running {
+  readonly take: Take;
+  readonly kind: ViewKind;
+}
+interface Film {
+  readonly file: File;
+  readonly kind: ViewKind;
+}
+
+/** Records a take and puts it on the bench as a clip. `track` is null while the camera is off. */
+export function TakeButton({
+  student,
+  kind,
+  track,
+}: {
+  readonly student: Student;
+  readonly kind: ViewKind;
+  readonly track: (() => MediaStreamTrack | null) | null;
+}) {
+  const me = useMe();
+  const send = useUploadClip(student.id);
+  const create = useNewSwing(student.id);
+  const navigate = useNavigate();
+  const [running, setRunning] = useState<Running | null>(null);
+  /** A take that has not reached the bench yet; it stays until it does. */
+  const [film, setFilm] = useState<Film | null>(null);
+  const [trouble, setTrouble] = useState<Error | null>(null);
+  const swingId = useSteadyId();
+  const left = useRef<Running | null>(null);
+  left.current = running;
+  useEffect(() => () => void left.current?.take.cancel(), []);
+
+  const begin = async () => {
+    const found = track?.();
+    if (!found) return;
+    setTrouble(null);
+    setFilm(null);
+    swingId.renew();
+    setRunning({ take: await recordTake(found as MediaStreamVideoTrack), kind });
+  };
+  const end = async ({ take, kind: begun }: Running) => {
+    setRunning(null);
+    const done = { file: await take.finish(), kind: begun };
+    setFilm(done);
+    await toBench(done);
+  };
+  const toBench = async ({ file, kind: begun }: Film) => {
+    setTrouble(null);
+    const recordedOn = me.data?.today ?? '';
+    const signal = new AbortController().signal;
+    const clip = await send.mutateAsync({ file, kind: begun, recordedOn, onProgress: () => {}, signal });
+    const id = swingId.current();
+    const views = [viewOf(clip)];
+    await create.mutateAsync({ id, recordedOn, club: 'mid_iron', speed: 'full', views, marks: [] });
+    void navigate(`/students/${student.id}/bench/${id}`);
+  };
+  const tell = (work: Promise<void>) => void work.catch((reason: Error) => setTrouble(reason));
+  return (
+    <>
+      {running ? (
+        <button type="button" className="btn btn-error" onClick={() => tell(end(running))}>
+          <Square aria-hidden size={18} /> End the take
+        </button>
+      ) : (
+        track && (
+          <button type="button" className="btn" onClick={() => tell(begin())} disabled={send.isPending}>
+            <Circle aria-hidden size={18} /> Start a take
+          </button>
+        )
+      )}
+      {(send.isPending || create.isPending) && <span role="status">Putting it on the bench …</span>}
+      {film && trouble && (
+        <button type="button" className="btn" onClick={() => tell(toBench(film))}>
+          Send the take again
+        </button>
+      )}
+      {trouble && <Failed error={trouble} />}
+    </>
+  );
+}

@@ -1,0 +1,24 @@
+import type { Student } from '@inchstep/contract/intake';
+import { afterEach, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { TakeButton } from './TakeButton.tsx';
+
+afterEach(cleanup);
+
+const student = { id: 's1' } as Student;
+const show = (track: (() => MediaStreamTrack | null) | null) => {
+  fakeServer({ 'GET /api/me': ME });
+  draw(<TakeButton student={student} kind="face_on" track={track} />);
+};
+
+test('with the camera off there is nothing to record', () => {
+  show(null);
+  expect(screen.queryByRole('button')).toBeNull();
+});
+test('a browser that can’t record says so and names the way round', async () => {
+  show(() => ({}) as MediaStreamTrack);
+  fireEvent.click(screen.getByRole('button', { name: 'Start a take' }));
+  expect((await screen.findByRole('alert')).textContent).toMatch(/can’t record.*add the clip/);
+  expect(screen.getByRole('button', { name: 'Start a take' })).toBeTruthy();
+});
