@@ -110,6 +110,7 @@ export function ViewPane({ view, frames, state, guesses, lines, ghost, active, d
         onPointerDown={down}
         onPointerMove={move}
         onPointerUp={up}
+        onPointerCancel={() => setDrag(null)}
         onPointerLeave={() => setHover(null)}
       >
         <FrameCanvas picture={frames.picture} view={view} />

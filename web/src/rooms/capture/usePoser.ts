@@ -2,7 +2,7 @@ import type { SwingMark, SwingView } from '@inchstep/contract/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import { proposeMarks, proposeStations, type SeenBody, seenBody, steadySides } from '@inchstep/core/measures';
 import { type Remote, transfer, wrap } from 'comlink';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { PoseFinder } from '../../networks/poser.worker.ts';
 import type { FrameReader } from '../../workers/frames.worker.ts';
 
@@ -23,7 +23,8 @@ const LEAST_FOUND = 0.6;
 export function usePoser() {
   const [share, setShare] = useState<number | null>(null);
   const [trouble, setTrouble] = useState<ProposalTrouble | null>(null);
-  const stop = useRef(false);
+  const stop = useRef<() => void>(() => undefined);
+  useEffect(() => () => stop.current(), []);
 
   const propose = async (
     url: string,
@@ -31,22 +32,29 @@ export function usePoser() {
     golfer: { heightIn: number; handedness: Hand },
     done: (proposal: Proposal) => void,
   ): Promise<void> => {
-    stop.current = false;
+    // Pressing Stop, leaving the bench and a worker that can't start all end it at once.
+    const stopped = new Promise<null>((done) => {
+      stop.current = () => done(null);
+    });
     setTrouble(null);
     setShare(0);
     const frames = new Worker(new URL('../../workers/frames.worker.ts', import.meta.url), { type: 'module' });
     const network = new Worker('/networks/poser.js');
+    const broken = new Promise<never>((_, fail) => {
+      network.onerror = () => fail(new Trouble('network'));
+    });
     try {
-      const bodies = await look(
-        wrap<FrameReader>(frames),
-        wrap<PoseFinder>(network),
-        url,
-        golfer.handedness === 'left',
-        (now) => {
-          setShare(now);
-          return !stop.current;
-        },
-      );
+      const bodies = await Promise.race([
+        look(
+          wrap<FrameReader>(frames),
+          wrap<PoseFinder>(network),
+          url,
+          golfer.handedness === 'left',
+          setShare,
+        ),
+        stopped,
+        broken,
+      ]);
       if (bodies === null) return;
       const steady = steadySides(bodies, kind, golfer.handedness === 'left');
       const stations = proposeStations(steady, kind, golfer);
@@ -65,14 +73,7 @@ export function usePoser() {
       setShare(null);
     }
   };
-  return {
-    share,
-    trouble,
-    propose,
-    stop: () => {
-      stop.current = true;
-    },
-  };
+  return { share, trouble, propose, stop: () => stop.current() };
 }
 
 class Trouble extends Error {
@@ -84,14 +85,14 @@ class Trouble extends Error {
   }
 }
 
-/** Bodies of all frames that are needed; null when it was stopped. */
+/** Bodies of all frames that are needed. */
 async function look(
   reader: Remote<FrameReader>,
   poser: Remote<PoseFinder>,
   url: string,
   leftHanded: boolean,
-  goOn: (share: number) => boolean,
-): Promise<SeenBody[] | null> {
+  onProgress: (share: number) => void,
+): Promise<SeenBody[]> {
   const clip = await reader.open(url);
   if ('trouble' in clip) throw new Trouble('clip');
   await poser.load(`${location.origin}/networks/`);
@@ -105,7 +106,7 @@ async function look(
     const found = await poser.find(transfer(picture, [picture]));
     looked++;
     if (found) bodies.push(seenBody(times[i] as number, found, leftHanded));
-    if (!goOn(i / times.length)) return null;
+    onProgress(i / times.length);
   }
   if (bodies.length < LEAST_FOUND * looked) throw new Trouble('nobody');
   return bodies;

@@ -1,6 +1,6 @@
 import type { Similarity } from '@inchstep/core/measures';
 import { Download, ImageDown } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Failed } from '../../platform/parts.tsx';
 import type { PairMode } from './drawPair.ts';
 import { type ClipSide, exportPair, saveFile } from './exportPair.ts';
@@ -22,6 +22,7 @@ export function PairExport({
   const [share, setShare] = useState<number | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const stop = useRef(new AbortController());
+  useEffect(() => () => stop.current.abort(), []);
   const savePicture = () => {
     const canvas = document.querySelector<HTMLCanvasElement>('#pair');
     canvas?.toBlob((blob) => blob && saveFile(blob, `${name}.png`), 'image/png');

@@ -1,0 +1,73 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import { workInline } from '../../testing/inlineWorker.ts';
+import { usePoser } from './usePoser.ts';
+
+const TIMES = Array.from({ length: 30 }, (_, i) => i / 30);
+let load: () => Promise<void>;
+let find: () => object | null;
+let opened: object;
+let threads: { atWork: () => number };
+beforeEach(() => {
+  load = async () => undefined;
+  find = () => null;
+  opened = { widthPx: 10, heightPx: 20, times: TIMES };
+  threads = workInline({
+    open: () => opened,
+    frame: (index: number) => ({ index }),
+    load: () => load(),
+    find: () => find(),
+  });
+});
+afterEach(cleanup);
+
+const start = () => {
+  const done = jest.fn();
+  const hook = renderHook(() => usePoser());
+  act(() => {
+    void hook.result.current.propose('/clip', 'face_on', { heightIn: 70, handedness: 'right' }, done);
+  });
+  return { hook, done };
+};
+
+describe('looking for the player', () => {
+  test('stopped while the networks are still on their way, it ends at once and keeps nothing', async () => {
+    load = () => new Promise(() => undefined);
+    const { hook, done } = start();
+    await waitFor(() => expect(hook.result.current.share).toBe(0));
+    act(() => hook.result.current.stop());
+    await waitFor(() => expect(hook.result.current.share).toBeNull());
+    expect(threads.atWork()).toBe(0);
+    expect(hook.result.current.trouble).toBeNull();
+    expect(done).not.toHaveBeenCalled();
+  });
+  test('leaving the bench stops it, too', async () => {
+    load = () => new Promise(() => undefined);
+    const { hook } = start();
+    await waitFor(() => expect(threads.atWork()).toBe(2));
+    hook.unmount();
+    await waitFor(() => expect(threads.atWork()).toBe(0));
+  });
+  test('networks that can’t start are told', async () => {
+    load = () => Promise.reject(new Error('no wasm here'));
+    const { hook, done } = start();
+    await waitFor(() => expect(hook.result.current.trouble).toBe('network'));
+    expect(threads.atWork()).toBe(0);
+    expect(done).not.toHaveBeenCalled();
+  });
+  test('a clip that can’t be read, and one with nobody in it', async () => {
+    opened = { trouble: 'codec', codec: 'hevc' };
+    const unread = start();
+    await waitFor(() => expect(unread.hook.result.current.trouble).toBe('clip'));
+    opened = { widthPx: 10, heightPx: 20, times: TIMES };
+    const empty = start();
+    await waitFor(() => expect(empty.hook.result.current.trouble).toBe('nobody'));
+  });
+  test('somebody who stands still makes no swing', async () => {
+    const places = Array.from({ length: 33 }, (_, i) => 100 + 10 * i);
+    find = () => ({ u: places, v: places, seen: places.map(() => 0.9) });
+    const { hook, done } = start();
+    await waitFor(() => expect(hook.result.current.trouble).toBe('no_swing'));
+    expect(done).not.toHaveBeenCalled();
+  });
+});
