@@ -72,7 +72,7 @@ export function SwingChoice({
   return (
     <label className="flex items-center gap-2">
       {label}
-      <select className="select w-44 text-sm" value={value} onChange={(e) => onChange(e.target.value)}>
+      <select className="select w-46 ps-2 text-sm" value={value} onChange={(e) => onChange(e.target.value)}>
         {swings.map((s) => (
           <option key={s.id} value={s.id}>
             {dayText(s.recordedOn, today)}, {CLUB_WORDS[s.club]}

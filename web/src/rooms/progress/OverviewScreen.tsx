@@ -1,7 +1,7 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { Brief, Series } from '@inchstep/contract/progress';
 import { faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
-import { judge } from '@inchstep/core/measures';
+import { judge, type Verdict } from '@inchstep/core/measures';
 import { Link, useOutletContext } from 'react-router';
 import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
@@ -126,7 +126,9 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
 
 /** What the work is on comes first, then what lies outside its band, then what is known to be well. */
 function mostTelling(series: readonly Series[], focus: readonly string[]) {
-  const rank = (id: string) => (focus.includes(id) ? 0 : 1);
+  // The work's own measures keep their order: the fault's first.
+  const rank = ({ id, verdict }: { id: string; verdict: Verdict }) =>
+    focus.includes(id) ? focus.indexOf(id) - focus.length : ORDER[verdict];
   return series
     .flatMap((s) => {
       const last = s.sessions.at(-1);
@@ -143,6 +145,6 @@ function mostTelling(series: readonly Series[], focus: readonly string[]) {
       } as const;
       return [{ shown, before: s.sessions.at(-2)?.mean }];
     })
-    .sort((a, b) => rank(a.shown.id) - rank(b.shown.id) || ORDER[a.shown.verdict] - ORDER[b.shown.verdict])
+    .sort((a, b) => rank(a.shown) - rank(b.shown))
     .slice(0, SHOWN);
 }
