@@ -28,6 +28,7 @@ export { type MeasuredTrack, measureTrack } from './measureTrack.ts';
 export type { Need, NeedWhat } from './needs.ts';
 export { type NextMark, nextMarks, sdsAfter, type Wanted } from './nextMarks.ts';
 export { type Pooled, poolSwings, sharedShare } from './poolSwings.ts';
+export { poseBetween } from './poseBetween.ts';
 export {
   type ProposedMark,
   proposeMarks,

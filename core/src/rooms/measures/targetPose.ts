@@ -117,7 +117,7 @@ function nearestPose(
 }
 
 /** Pairs of landmarks whose distance a body keeps; the pelvis stands for the two hips. */
-function segmentPairs(): [FitLandmark, FitLandmark][] {
+export function segmentPairs(): [FitLandmark, FitLandmark][] {
   const fixed = SEGMENTS.flatMap(({ ends }) =>
     ends.flatMap(([a, b]): [FitLandmark, FitLandmark][] =>
       a === 'pelvis'

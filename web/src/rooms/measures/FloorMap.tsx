@@ -1,9 +1,9 @@
 import { STATION_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
-import type { FloorStation } from '@inchstep/core/measures';
+import type { FloorStation, Pose } from '@inchstep/core/measures';
 import { curveCatmullRom, line, scaleLinear } from 'd3';
+import type { ReactNode } from 'react';
 import { useUnits } from '../../platform/units.ts';
-import { StationSlider } from './StationSlider.tsx';
 import type { StripPose } from './Strip.tsx';
 
 const WIDTH = 320;
@@ -21,7 +21,8 @@ export function FloorMap({
   corridor,
   then = [],
   target = [],
-  onStation,
+  at: moment,
+  slider,
 }: {
   readonly floor: readonly FloorStation[];
   readonly station: Station;
@@ -30,7 +31,10 @@ export function FloorMap({
   /** An earlier swing and the pose inside every band, laid under. */
   readonly then?: readonly StripPose[];
   readonly target?: readonly StripPose[];
-  readonly onStation: (station: Station) => void;
+  /** A moment between stations, its hips drawn dotted. */
+  readonly at?: { readonly label: string; readonly pose: Pose };
+  /** Under the map: what scrubs it. */
+  readonly slider: ReactNode;
 }) {
   const { length } = useUnits();
   const address = floor.find((f) => f.station === 'address') ?? floor[0];
@@ -128,6 +132,9 @@ export function FloorMap({
             />
           </g>
         ))}
+        {moment && (
+          <Under poses={[{ station, pose: moment.pose }]} station={station} at={at} look="between" />
+        )}
         <circle
           cx={at(now.leadHip)[0]}
           cy={at(now.leadHip)[1]}
@@ -138,7 +145,8 @@ export function FloorMap({
         />
       </svg>
       <figcaption className="mt-1 text-sm">
-        <StationSlider stations={floor.map((f) => f.station)} station={now.station} onStation={onStation} />
+        {slider}
+        {moment && <span className="block">{moment.label}: the dotted bar.</span>}
         {STATION_WORDS[now.station]}: {length(Math.abs(shift))} {shift >= 0 ? 'toward' : 'away from'} the
         target, {length(Math.abs(depth))} {depth >= 0 ? 'toward' : 'away from'} the ball. Open ring: lead hip.
       </figcaption>
@@ -146,7 +154,13 @@ export function FloorMap({
   );
 }
 
-/** Hips of another pose: thin for an earlier swing with its path, dashed for the target. */
+const UNDER = {
+  earlier: { width: 2.5, dash: undefined },
+  target: { width: 5, dash: '6 5' },
+  between: { width: 6, dash: '2 8' },
+} as const;
+
+/** Hips of another pose: thin for an earlier swing, dashed for the target, dotted between stations. */
 function Under({
   poses,
   station,
@@ -156,7 +170,7 @@ function Under({
   readonly poses: readonly StripPose[];
   readonly station: Station;
   readonly at: (p: readonly number[]) => readonly [number, number];
-  readonly look: 'earlier' | 'target';
+  readonly look: keyof typeof UNDER;
 }) {
   const pose = poses.find((p) => p.station === station)?.pose;
   if (!pose?.lead_hip || !pose.trail_hip) return null;
@@ -169,8 +183,8 @@ function Under({
         x2={trail[0]}
         y2={trail[1]}
         stroke={look === 'target' ? 'var(--strip-target)' : 'currentColor'}
-        strokeWidth={look === 'target' ? 5 : 2.5}
-        strokeDasharray={look === 'target' ? '6 5' : undefined}
+        strokeWidth={UNDER[look].width}
+        strokeDasharray={UNDER[look].dash}
         strokeLinecap="round"
       />
       <circle

@@ -1,11 +1,10 @@
 import { LANDMARK_WORDS, measureName, STATION_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
-import type { NeedWhat, Swapped } from '@inchstep/core/measures';
-import { type ReactNode, useState } from 'react';
-import { useUnits } from '../../platform/units.ts';
+import { type NeedWhat, poseBetween, type Swapped } from '@inchstep/core/measures';
+import { type ReactNode, useMemo, useState } from 'react';
 import type { FitAnswer } from '../../workers/fit.worker.ts';
 import type { BenchState } from '../capture/index.ts';
-import { CameraPicture } from './CameraPicture.tsx';
+import { CameraCheck } from './CameraCheck.tsx';
 import { FloorMap } from './FloorMap.tsx';
 import { MeasureTapes } from './MeasureTapes.tsx';
 import { StationSlider } from './StationSlider.tsx';
@@ -24,6 +23,25 @@ const CORRIDOR_MEASURE: Partial<Record<Station, string>> = {
   delivery: 'shift_delivery',
   impact: 'shift_impact',
 };
+
+/** A place between two stations, while the station in hand is the one it was begun from. */
+interface Moment {
+  readonly position: number;
+  readonly near: Station;
+}
+
+function drawnBetween(poses: FitAnswer['poses'], position: number) {
+  const [from, to] = [poses[Math.floor(position)], poses[Math.ceil(position)]];
+  if (!from || !to) return null;
+  const label = `Drawn between ${STATION_WORDS[from.station]} and ${STATION_WORDS[to.station]}, not measured`;
+  return {
+    label,
+    pose: poseBetween(
+      poses.map((p) => p.pose),
+      position,
+    ),
+  };
+}
 
 /** What the marks come to so far: tapes at this station, the floor map, the camera check. */
 export function ReadOut({
@@ -48,6 +66,10 @@ export function ReadOut({
   readonly layers?: ReactNode;
 }) {
   const [tab, setTab] = useState<Tab>('tapes');
+  const [scrubbed, setMoment] = useState<Moment | null>(null);
+  // Another station chosen meanwhile ends a moment between two.
+  const moment = scrubbed?.near === state.station ? scrubbed : null;
+  const at = useMemo(() => moment && answer && drawnBetween(answer.poses, moment.position), [moment, answer]);
   if (!answer)
     return (
       <p className="panel p-4">
@@ -55,6 +77,18 @@ export function ReadOut({
         as you go.
       </p>
     );
+  const stations = answer.poses.map((p) => p.station);
+  const slider = (
+    <StationSlider
+      stations={stations}
+      position={moment?.position ?? stations.indexOf(state.station)}
+      onPosition={(position) => {
+        const on = stations[position];
+        setMoment(on === undefined ? { position, near: state.station } : null);
+        if (on !== undefined) onStation(on);
+      }}
+    />
+  );
   const here = answer.measures.filter((m) => m.station === state.station);
   const band = answer.measures.find((m) => m.id === CORRIDOR_MEASURE[state.station])?.band;
   return (
@@ -99,7 +133,8 @@ export function ReadOut({
             corridor={band ?? null}
             then={then}
             target={target}
-            onStation={onStation}
+            {...(at ? { at } : {})}
+            slider={slider}
           />
         )}
         {(tab === 'front' || tab === 'side') && (
@@ -110,15 +145,10 @@ export function ReadOut({
             left={left}
             then={then}
             target={target}
+            {...(at ? { at } : {})}
           />
         )}
-        {(tab === 'front' || tab === 'side') && (
-          <StationSlider
-            stations={answer.poses.map((p) => p.station)}
-            station={state.station}
-            onStation={onStation}
-          />
-        )}
+        {(tab === 'front' || tab === 'side') && slider}
         {tab !== 'tapes' && tab !== 'camera' && layers}
         {tab === 'camera' && <CameraCheck answer={answer} left={left} />}
       </div>
@@ -178,63 +208,5 @@ function Needs({ answer, station }: { readonly answer: FitAnswer; readonly stati
         ))}
       </ul>
     </div>
-  );
-}
-
-const PART_WORDS: Record<string, string> = {
-  along: 'place',
-  away: 'distance',
-  height: 'height',
-  yaw: 'direction',
-  pitch: 'tilt',
-  roll: 'tilt',
-  focal: 'lens',
-};
-
-function CameraCheck({ answer, left }: { readonly answer: FitAnswer; readonly left: boolean }) {
-  const { length } = useUnits();
-  const text = (advice: FitAnswer['views'][number]['advice'][number]): string => {
-    switch (advice.code) {
-      case 'turned':
-        return `Turned ${Math.abs(advice.deg ?? 0).toFixed(0)}° off square. Next time move it about ${length(advice.moveIn ?? 0, 0)} to the ${(advice.deg ?? 0) > 0 ? 'right' : 'left'} of where it stood. It is corrected for here.`;
-      case 'tilted':
-        return `Leaning ${Math.abs(advice.deg ?? 0).toFixed(0)}°. Corrected for here.`;
-      case 'too_high':
-        return 'Stands higher than the belt; lower it next time.';
-      case 'too_low':
-        return 'Stands lower than the belt; raise it next time.';
-      case 'sticks_disagree':
-        return `The stick ends contradict each other: look again at the one ${length(advice.xIn ?? 0, 0)} along and ${length(advice.yIn ?? 0, 0)} ahead, here and on the ground.`;
-      case 'told_wrong':
-        return `By all it saw, its ${PART_WORDS[advice.what ?? ''] ?? 'place'} can’t be as told: check the tape, the lens, and that both clips are of one swing.`;
-      case 'no_sticks':
-        return 'No stick ends marked: two sticks on the ground make every inch surer.';
-      default:
-        return 'Distance, height or lens not told: a wide guess stands in.';
-    }
-  };
-  return (
-    <ul className="flex flex-col gap-3">
-      <li>
-        <CameraPicture views={answer.views} left={left} />
-        <p className="mt-1 text-sm">
-          From above. Shaded: where each phone points, as surely as it is known. Dashed: square.
-        </p>
-      </li>
-      {answer.views.map((view) => (
-        <li key={view.id}>
-          <h3 className="font-semibold">{VIEW_WORDS[view.id]}</h3>
-          <p>
-            Points {view.yawDeg.toFixed(1)}° off square, ± {(1.96 * view.yawSdDeg).toFixed(1)}°.
-          </p>
-          <ul className="list-disc pl-5 text-sm">
-            {[...new Set(view.advice.map(text))].map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-          {view.advice.length === 0 && <p className="text-sm">Nothing to mend.</p>}
-        </li>
-      ))}
-    </ul>
   );
 }

@@ -1,16 +1,25 @@
 import { STATION_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
 
-/** Scrubs through the stations that are there. */
+/** Steps from one station to the next. */
+const STEPS = 20;
+/** As near to a station as this counts as on it. */
+const SNAP = 1.5 / STEPS;
+
+/** Scrubs through the stations that are there, and through what is drawn between them. */
 export function StationSlider({
   stations,
-  station,
-  onStation,
+  position,
+  onPosition,
 }: {
   readonly stations: readonly Station[];
-  readonly station: Station;
-  readonly onStation: (station: Station) => void;
+  /** Stations counted from 0, with a fraction between them. */
+  readonly position: number;
+  /** Whole numbers are stations. */
+  readonly onPosition: (position: number) => void;
 }) {
+  const on = stations[position];
+  const near = stations[Math.floor(position)];
   return (
     <input
       type="range"
@@ -18,9 +27,21 @@ export function StationSlider({
       aria-label="Station on the map"
       min={0}
       max={stations.length - 1}
-      value={Math.max(0, stations.indexOf(station))}
-      onChange={(e) => onStation(stations[Number(e.target.value)] ?? 'address')}
-      aria-valuetext={STATION_WORDS[station]}
+      step={1 / STEPS}
+      value={Math.max(0, position)}
+      onChange={(e) => {
+        const wish = Number(e.target.value);
+        onPosition(Math.abs(wish - Math.round(wish)) < SNAP ? Math.round(wish) : wish);
+      }}
+      onKeyDown={(e) => {
+        // Keys go from station to station.
+        const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[e.key];
+        if (by === undefined) return;
+        e.preventDefault();
+        const next = by > 0 ? Math.floor(position) + 1 : Math.ceil(position) - 1;
+        onPosition(Math.min(stations.length - 1, Math.max(0, next)));
+      }}
+      aria-valuetext={on ? STATION_WORDS[on] : `after ${near ? STATION_WORDS[near] : ''}`}
     />
   );
 }

@@ -130,7 +130,8 @@ function OpenTrack({
           station={station}
           left={left}
           corridor={null}
-          onStation={(s) => setSeconds(times[s] ?? 0)}
+          at={at}
+          slider={null}
         />
         <section
           className="panel max-h-[30rem] overflow-y-auto p-3"

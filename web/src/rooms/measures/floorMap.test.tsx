@@ -4,6 +4,7 @@ import { floorMap, measureCapture } from '@inchstep/core/measures';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { FloorMap } from './FloorMap.tsx';
+import { StationSlider } from './StationSlider.tsx';
 
 afterEach(cleanup);
 const truth = JSON.parse(readFileSync('standins/clips/gus.truth.json', 'utf8'));
@@ -21,17 +22,17 @@ const measured = measureCapture({
   views: truth.views,
   marks: truth.marks.filter((m: { station: string }) => ['address', 'top', 'impact'].includes(m.station)),
 });
-const draw = (left: boolean, onStation = jest.fn()) => {
+const draw = (left: boolean, onPosition = jest.fn()) => {
   const { container } = render(
     <FloorMap
       floor={floorMap(measured.fit)}
       station="impact"
       left={left}
       corridor={{ lo: 3.8, hi: 5.8 }}
-      onStation={onStation}
+      slider={<StationSlider stations={['address', 'top', 'impact']} position={2} onPosition={onPosition} />}
     />,
   );
-  return { container, onStation };
+  return { container, onPosition };
 };
 
 describe('the floor map', () => {
@@ -56,9 +57,14 @@ describe('the floor map', () => {
     const { container } = draw(true);
     expect(container.querySelectorAll('ellipse')).toHaveLength(3);
   });
-  test('scrubbing names the station', () => {
-    const { onStation } = draw(true);
-    fireEvent.change(screen.getByRole('slider'), { target: { value: '1' } });
-    expect(onStation).toHaveBeenCalledWith('top');
+  test('is scrubbed from station to station by keys, and between them by hand', () => {
+    const { onPosition } = draw(true);
+    const slider = screen.getByRole('slider');
+    expect(slider.getAttribute('aria-valuetext')).toBe('Impact');
+    fireEvent.keyDown(slider, { key: 'ArrowLeft' });
+    fireEvent.keyDown(slider, { key: 'ArrowRight' });
+    fireEvent.change(slider, { target: { value: '1.05' } });
+    fireEvent.change(slider, { target: { value: '1.4' } });
+    expect(onPosition.mock.calls).toEqual([[1], [2], [1], [1.4]]);
   });
 });

@@ -114,3 +114,21 @@ test('a tape list keeps its order steady and shows last time hollow', () => {
   const turn = within(screen.getByTestId('measure-turn_top'));
   expect(turn.getByText('69°')).toBeTruthy();
 });
+
+describe('between two stations', () => {
+  test('the strips and the map draw the way there, say that it is not measured, and end at a station', () => {
+    const { onStation } = show(answer());
+    fireEvent.click(screen.getByRole('tab', { name: 'Front' }));
+    const slider = () => screen.getByRole('slider');
+    const said = () => screen.getAllByRole('img').at(-1)?.getAttribute('aria-label') ?? '';
+    expect(said()).toMatch(/^Front strip at Top/);
+    fireEvent.change(slider(), { target: { value: '0.5' } });
+    expect(said()).toMatch(/^Front strip at Drawn between Address and Top, not measured/);
+    fireEvent.click(screen.getByRole('tab', { name: 'Floor' }));
+    expect(screen.getByText(/Drawn between Address and Top, not measured/)).toBeTruthy();
+    expect(document.querySelector('[data-look="between"]')).not.toBeNull();
+    fireEvent.change(slider(), { target: { value: '1' } });
+    expect(onStation).toHaveBeenLastCalledWith('top');
+    expect(document.querySelector('[data-look="between"]')).toBeNull();
+  });
+});
