@@ -27,6 +27,7 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['Enter', 'bench: put the landmark down at its guess'],
   ['Alt + arrows', 'bench: nudge the mark by a pixel (with Shift: five)'],
   ['1 2 3', 'bench: seen clearly, partly, guessed'],
+  ['Delete', 'bench: take the mark away'],
   ['z, Shift + z', 'bench: undo, redo'],
   ['l', 'bench: reference lines on or off'],
   ['n', 'bench: to the place whose mark would tell most'],
