@@ -19,14 +19,16 @@ export const useSetup = () => useEnter<{ name: string; passphrase: string }>('/a
 export const useSignIn = () => useEnter<{ passphrase: string }>('/api/sign-in');
 export const useDemoEnter = () => useEnter<undefined>('/api/demo-enter');
 
+/** Leaves nothing of the students behind: drafts, working copies and what was fetched all go. */
 export function useSignOut() {
-  const leave = useEnter<undefined>('/api/sign-out');
-  return {
-    ...leave,
-    mutate: () => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => post('/api/sign-out'),
+    onSuccess: async () => {
       forgetDrafts();
       void forgetCopies();
-      leave.mutate(undefined);
+      await client.invalidateQueries({ queryKey: ['me'] });
+      client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'me' });
     },
-  };
+  });
 }

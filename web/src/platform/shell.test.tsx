@@ -64,10 +64,25 @@ describe('the frame', () => {
     shell();
     expect(await screen.findByRole('button', { name: 'Dark theme for the studio' })).toBeTruthy();
   });
-  test('signing out asks the server', async () => {
-    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/sign-out': { ok: true } });
+  test('signing out leaves nothing typed and nothing fetched behind; refused, it takes nothing away', async () => {
+    let inside = true;
+    let answer: object = new Refused(500, 'broken', 'The program tripped.');
+    fakeServer({
+      'GET /api/me': () => (inside ? ME : { ...ME, state: 'signed_out', coach: null }),
+      'POST /api/sign-out': () => {
+        inside = answer instanceof Refused;
+        return answer;
+      },
+    });
+    sessionStorage.setItem('inchstep.draft.reply.1', '"Keep the post."');
     shell();
-    fireEvent.click(await screen.findByRole('button', { name: 'Sign out' }));
-    await waitFor(() => expect(log.some((a) => a.url === '/api/sign-out')).toBe(true));
+    const out = await screen.findByRole('button', { name: 'Sign out' });
+    fireEvent.click(out);
+    await waitFor(() => expect(globalThis.fetch).toHaveBeenCalledTimes(2));
+    expect(sessionStorage.getItem('inchstep.draft.reply.1')).not.toBeNull();
+    answer = { ok: true };
+    fireEvent.click(out);
+    expect(await screen.findByLabelText(/^Passphrase/)).toBeTruthy();
+    expect(Object.keys(sessionStorage)).toEqual([]);
   });
 });
