@@ -49,7 +49,7 @@ describe('the frame', () => {
     shell();
     fireEvent.click(await screen.findByRole('button', { name: 'Dark theme for the studio' }));
     expect(document.documentElement.dataset.theme).toBe('studio');
-    fireEvent.click(screen.getByRole('button', { name: 'Show lengths in centimetres' }));
+    fireEvent.click(screen.getByRole('button', { name: 'in: show lengths in centimetres' }));
     expect(JSON.parse(localStorage.getItem('inchstep.settings') ?? '{}')).toEqual({
       theme: 'studio',
       lengths: 'cm',

@@ -85,7 +85,7 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
         <div className="ml-auto flex items-center gap-1">
           <span className="mr-2 text-sm max-md:hidden">{coach}</span>
           <IconButton
-            label={`Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`}
+            label={`${lengths}: show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`}
             onClick={() => change({ lengths: lengths === 'in' ? 'cm' : 'in' })}
           >
             <Ruler size={20} aria-hidden /> <span className="text-sm">{lengths}</span>

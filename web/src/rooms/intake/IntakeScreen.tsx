@@ -98,7 +98,7 @@ function IntakeForm({
       className="mx-auto flex max-w-5xl flex-col gap-4 p-4"
       noValidate
     >
-      <h1 className="text-3xl">{id ? 'Intake' : 'New student'}</h1>
+      {id ? <h2 className="text-3xl">Intake</h2> : <h1 className="text-3xl">New student</h1>}
       <DraftNote draft={draft} />
       <div className="grid gap-4 lg:grid-cols-2">
         <PersonPart form={form} />

@@ -100,7 +100,7 @@ function Match({
   }
   return (
     <div className="mx-auto flex max-w-[80rem] flex-col gap-3 p-4">
-      <h1 className="text-2xl">For “{faultName(workOn[0] as string)}”</h1>
+      <h2 className="text-2xl">For “{faultName(workOn[0] as string)}”</h2>
       {hold.data && (
         <p role="alert" className="panel border-error p-3 font-semibold">
           Pain was reported. Drills that load the body wait until you lift the hold.
@@ -215,7 +215,7 @@ function Offer({
       data-testid={`drill-${offer.id}`}
     >
       <header className="flex flex-wrap items-center gap-x-3">
-        <h2 className="text-xl">{nameOf(offer.id)}</h2>
+        <h3 className="text-xl">{nameOf(offer.id)}</h3>
         <span className="text-sm text-base-content/80">fit {offer.score.toFixed(1)}</span>
         <button
           type="button"

@@ -22,6 +22,7 @@ export function LibraryScreen() {
   return (
     <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[20rem_1fr]">
       <div className="flex flex-col gap-3">
+        <h1 className="sr-only">Library of drills</h1>
         <Panel title="Library" aside={<span className="text-sm">{found.length} drills</span>}>
           <Wishes wish={wish} onChange={setWish} />
           <ImportExport />

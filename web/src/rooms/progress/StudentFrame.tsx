@@ -24,15 +24,17 @@ export function StudentFrame() {
       {(s) => (
         <>
           <div className="no-print flex flex-wrap items-end gap-x-4 border-b-[1.5px] border-base-300 bg-base-200 px-4 pt-1">
-            <p className="flex min-h-11 items-center gap-3 text-lg font-semibold">
-              {s.profile.firstName} {s.profile.familyName}
+            <div className="flex min-h-11 items-center gap-3 text-lg font-semibold">
+              <h1 className="text-lg">
+                {s.profile.firstName} {s.profile.familyName}
+              </h1>
               <span className="text-sm font-normal">
                 {HAND_WORDS[s.profile.handedness]}, {s.ageYears}
               </span>
               {hold.data && (
                 <span className="rounded bg-error px-2 text-sm text-error-content">On hold: pain</span>
               )}
-            </p>
+            </div>
             <nav aria-label="Rooms" className="flex flex-wrap">
               {ROOMS.map(([path, name]) => (
                 <NavLink
