@@ -30,11 +30,13 @@ export {
   drillName,
   faultName,
   findingName,
+  type Lengths,
   leaveText,
   measureName,
   nextLookText,
   partText,
   refusalText,
+  valueIn,
   valueText,
   weighedText,
 } from './reasons.ts';

@@ -1,3 +1,4 @@
+import { inToCm } from '@inchstep/core/foundation';
 import { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS } from './faults.ts';
 import { HOUSE_WORDS, type LibraryWords } from './libraryWords.ts';
 import { MEASURE_WORDS } from './measures.ts';
@@ -39,6 +40,15 @@ export function valueText(value: number, unit: string, places?: number): string 
   return word === '°' ? `${shown}°` : word === '' ? shown : `${shown} ${word}`;
 }
 
+/** Units in which a coach reads lengths. */
+export type Lengths = 'in' | 'cm';
+
+/** A measure's value in the coach's units of length. */
+export const valueIn =
+  (lengths: Lengths) =>
+  (value: number, unit: string): string =>
+    unit === 'in' && lengths === 'cm' ? `${inToCm(value).toFixed(1)} cm` : valueText(value, unit);
+
 export interface WeighedWords {
   readonly finding: string;
   readonly weight: number;
@@ -55,22 +65,23 @@ export interface WeighedWords {
 }
 
 /** One plain line for a piece of evidence, with the number behind it. */
-export function weighedText(entry: WeighedWords): string {
+export function weighedText(entry: WeighedWords, lengths: Lengths = 'in'): string {
   const { measure } = entry;
   if (!measure)
     return entry.weight > 0
       ? `Seen: ${findingName(entry.finding)}.`
       : `Looked for and not seen, or it points elsewhere: ${findingName(entry.finding)}.`;
   const { unit, lo, hi } = measure.band;
+  const show = valueIn(lengths);
   const band =
     lo === null
-      ? `up to ${valueText(hi ?? 0, unit)}`
+      ? `up to ${show(hi ?? 0, unit)}`
       : hi === null
-        ? `from ${valueText(lo, unit)}`
-        : `${valueText(lo, unit)} to ${valueText(hi, unit)}`;
+        ? `from ${show(lo, unit)}`
+        : `${show(lo, unit)} to ${show(hi, unit)}`;
   const spread =
-    unit === 'clock' ? `${Math.round(1.96 * measure.sd * 60)} min` : valueText(1.96 * measure.sd, unit);
-  return `${measureName(measure.id)} ${valueText(measure.value, unit)}, give or take ${spread}; the band is ${band}.`;
+    unit === 'clock' ? `${Math.round(1.96 * measure.sd * 60)} min` : show(1.96 * measure.sd, unit);
+  return `${measureName(measure.id)} ${show(measure.value, unit)}, give or take ${spread}; the band is ${band}.`;
 }
 
 export function leaveText(why: { readonly code: string; readonly root?: string | undefined }): string {

@@ -1,7 +1,7 @@
 import type { ReplyFacts } from '@inchstep/core/checkins';
 import { HOUSE_WORDS, type LibraryWords } from './libraryWords.ts';
 import { PAIN_WORDS, STAGE_WORDS } from './practice.ts';
-import { faultName, measureName, valueText } from './reasons.ts';
+import { faultName, type Lengths, measureName, valueIn } from './reasons.ts';
 
 /**
  * A reply drafted from facts, in the order: better, key piece, how, leave, send next. The coach
@@ -11,6 +11,7 @@ export function draftReply(
   facts: ReplyFacts,
   firstName: string,
   library: LibraryWords = HOUSE_WORDS,
+  lengths: Lengths = 'in',
 ): string {
   const parts = facts.pain
     ? [
@@ -19,7 +20,7 @@ export function draftReply(
         'Tell me where it is and when it comes, and we will look at it together before you go on.',
       ]
     : [
-        betterText(facts, firstName),
+        betterText(facts, firstName, valueIn(lengths)),
         practisedText(facts),
         keyText(facts, library),
         leaveAloneText(facts),
@@ -28,11 +29,11 @@ export function draftReply(
   return parts.filter((part) => part !== '').join('\n\n');
 }
 
-function betterText(facts: ReplyFacts, firstName: string): string {
+function betterText(facts: ReplyFacts, firstName: string, show: ReturnType<typeof valueIn>): string {
   if (facts.better.length === 0) return `${firstName}, thank you for sending this.`;
   const lines = facts.better.map((m) => {
     const sure = m.verdict === 'real' ? 'is better' : 'is probably better';
-    return `${measureName(m.id)} ${sure}: ${valueText(m.before, m.unit)} then, ${valueText(m.after, m.unit)} now.`;
+    return `${measureName(m.id)} ${sure}: ${show(m.before, m.unit)} then, ${show(m.after, m.unit)} now.`;
   });
   return `${firstName}, first what moved. ${lines.join(' ')}`;
 }

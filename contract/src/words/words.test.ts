@@ -106,6 +106,33 @@ describe('the drafted reply', () => {
     expect(places).not.toContain(-1);
     expect([...places].sort((a, b) => a - b)).toEqual(places);
   });
+  test('in the coach’s units: inches become centimetres, degrees stay', () => {
+    const inches = { ...facts.better[0], id: 'shift_top', unit: 'in', before: -2, after: -1 };
+    const text = words.draftReply(
+      { ...facts, better: [...facts.better, inches] } as typeof facts,
+      'Priya',
+      undefined,
+      'cm',
+    );
+    expect(text).toContain('68° then, 54° now');
+    expect(text).toContain('-5.1 cm then, -2.5 cm now');
+    const entry = {
+      finding: 'shift_top.low',
+      weight: 2,
+      source: 'measure',
+      measure: {
+        id: 'shift_top',
+        value: -2,
+        sd: 0.25,
+        severity: 1.6,
+        band: { lo: -0.7, hi: 0.8, unit: 'in' },
+      },
+    };
+    expect(words.weighedText(entry, 'cm')).toBe(
+      'Shift at the top -5.1 cm, give or take 1.2 cm; the band is -1.8 cm to 2.0 cm.',
+    );
+    expect(words.weighedText(entry)).toContain('-2.0 in, give or take 0.5 in');
+  });
   test('pain pushes everything else aside', () => {
     const text = words.draftReply({ ...facts, pain: true }, 'Priya');
     expect(text).toContain('doctor');

@@ -1,4 +1,4 @@
-import { valueText } from '@inchstep/contract/words';
+import { valueIn } from '@inchstep/contract/words';
 import { CM_PER_IN, inToCm } from '@inchstep/core/foundation';
 import { useSettings } from './settings.tsx';
 
@@ -12,7 +12,6 @@ export function useUnits() {
     perInch: metric ? CM_PER_IN : 1,
     length: (inches: number, places = 1) =>
       metric ? `${inToCm(inches).toFixed(places === 0 ? 0 : 1)} cm` : `${inches.toFixed(places)} in`,
-    value: (value: number, unit: string) =>
-      unit === 'in' && metric ? `${inToCm(value).toFixed(1)} cm` : valueText(value, unit),
+    value: valueIn(lengths),
   };
 }

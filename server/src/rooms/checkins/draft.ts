@@ -1,5 +1,5 @@
 import type { GateState } from '@inchstep/contract/practice';
-import { draftReply } from '@inchstep/contract/words';
+import { draftReply, type Lengths } from '@inchstep/contract/words';
 import { betterFirst, type ReplyFacts } from '@inchstep/core/checkins';
 import { plusDays } from '@inchstep/core/foundation';
 import { stageAfter, stageRow } from '@inchstep/core/practice';
@@ -12,12 +12,11 @@ import { movedMeasures } from './moved.ts';
 import { getCheckin } from './service.ts';
 
 /** A reply drafted from what was measured, done and decided; the coach edits it. */
-export function draftFor(ctx: Context, checkinId: string): { text: string } {
+export function draftFor(ctx: Context, checkinId: string, lengths: Lengths): { text: string } {
   const checkin = getCheckin(ctx, checkinId);
   const { profile } = getStudent(ctx, checkin.studentId);
-  return {
-    text: draftReply(factsFor(ctx, checkin.studentId, checkin.pain), profile.firstName, libraryWords(ctx)),
-  };
+  const facts = factsFor(ctx, checkin.studentId, checkin.pain);
+  return { text: draftReply(facts, profile.firstName, libraryWords(ctx), lengths) };
 }
 
 function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {

@@ -27,6 +27,7 @@ import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.t
 
 const params = z.object({ id: idSchema });
 const tags = ['checkins'];
+const inUnits = z.object({ units: z.enum(['in', 'cm']).default('in') });
 
 export function checkinRoutes(app: App, ctx: Context): void {
   app.get('/api/queue', { schema: { tags, response: { 200: z.array(queueEntrySchema) } } }, async () =>
@@ -62,8 +63,8 @@ export function checkinRoutes(app: App, ctx: Context): void {
   );
   app.get(
     '/api/checkins/:id/draft',
-    { schema: { tags, params, response: { 200: draftSchema } } },
-    async ({ params: p }) => draftFor(ctx, p.id),
+    { schema: { tags, params, querystring: inUnits, response: { 200: draftSchema } } },
+    async ({ params: p, query }) => draftFor(ctx, p.id, query.units),
   );
   app.post(
     '/api/checkins/:id/reply',

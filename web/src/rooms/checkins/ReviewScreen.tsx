@@ -7,6 +7,7 @@ import { isText, useDraft } from '../../platform/drafts.ts';
 import { useSteadyId } from '../../platform/ids.ts';
 import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
+import { useUnits } from '../../platform/units.ts';
 import { useNewSwing, useSwings, viewOf } from '../capture/index.ts';
 import { useHold, useLiftHold } from '../intake/index.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
@@ -134,7 +135,8 @@ function Answer({ student, checkin }: { readonly student: Student; readonly chec
 }
 
 function ReplyForm({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
-  const draft = useProposedReply(checkin.id);
+  const { lengths } = useUnits();
+  const draft = useProposedReply(checkin.id, lengths);
   const send = useSendReply(student.id);
   const id = useSteadyId();
   const [text, setText] = useDraft(`reply.${checkin.id}`, isText);

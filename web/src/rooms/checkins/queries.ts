@@ -1,6 +1,7 @@
 import type { Clip } from '@inchstep/contract/capture';
 import type { Checkin, QueueRow, StudentLink, StudentPage } from '@inchstep/contract/checkins';
 import type { SetLog } from '@inchstep/contract/practice';
+import type { Lengths } from '@inchstep/contract/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, upload } from '../../platform/http.ts';
 
@@ -19,11 +20,10 @@ export const useCheckins = (studentId: string) =>
     queryFn: () => get<Checkin[]>(`/api/students/${studentId}/checkins`),
     refetchInterval: LOOK_AGAIN_MS,
   });
-export const useProposedReply = (checkinId: string | undefined) =>
+export const useProposedReply = (checkinId: string, units: Lengths) =>
   useQuery({
-    queryKey: ['checkins', checkinId, 'draft'],
-    queryFn: () => get<{ text: string }>(`/api/checkins/${checkinId}/draft`),
-    enabled: checkinId !== undefined,
+    queryKey: ['checkins', checkinId, 'draft', units],
+    queryFn: () => get<{ text: string }>(`/api/checkins/${checkinId}/draft?units=${units}`),
     staleTime: 0,
   });
 export const useLinks = (studentId: string) =>

@@ -62,7 +62,7 @@ const server = (all: object[], more: object = {}) =>
     'GET /api/students/x/hold': null,
     'GET /api/students/x/gates': [],
     'GET /api/students/x/links': [],
-    'GET /api/checkins/c1/draft': { text: 'Gus, the shift has come down.' },
+    'GET /api/checkins/c1/draft?units=in': { text: 'Gus, the shift has come down.' },
     ...more,
   });
 const review = (url = '/checkins/c1') =>

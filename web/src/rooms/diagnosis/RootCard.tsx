@@ -2,6 +2,7 @@ import { chanceText, faultName, findingName, STRENGTH_WORDS, weighedText } from 
 import type { Root } from '@inchstep/core/diagnosis';
 import { faultById } from '@inchstep/core/diagnosis';
 import { scaleLinear } from 'd3';
+import { useUnits } from '../../platform/units.ts';
 
 /** One root: how likely, how strong, what it explains, and what speaks for and against it. */
 export function RootCard({
@@ -85,6 +86,7 @@ function Side({
   readonly most: number;
   readonly onSetAside: (finding: string) => void;
 }) {
+  const { lengths } = useUnits();
   const width = scaleLinear([0, most], [0, 100]);
   const more = entries.slice(SHOWN);
   return (
@@ -95,7 +97,7 @@ function Side({
         {entries.slice(0, SHOWN).map((entry) => (
           <li key={entry.finding} className="flex items-start gap-2 text-sm">
             <span className="flex-1">
-              <span className="block">{weighedText(entry)}</span>
+              <span className="block">{weighedText(entry, lengths)}</span>
               <span className="mt-0.5 flex items-center gap-2">
                 <span
                   className={`block h-2 ${title === 'For' ? 'bg-primary' : 'border-[1.5px] border-base-content'}`}

@@ -10,6 +10,7 @@ import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
+import { useUnits } from '../../platform/units.ts';
 import { useTrackCsv } from '../capture/index.ts';
 import { FloorMap } from './FloorMap.tsx';
 import { MeasureTapes } from './MeasureTapes.tsx';
@@ -177,6 +178,7 @@ function TrackFacts({
   readonly swing: Swing;
   readonly track: NonNullable<Reading['track']>;
 }) {
+  const { length } = useUnits();
   const file = swing.track;
   if (!file) return null;
   return (
@@ -184,7 +186,7 @@ function TrackFacts({
       <ul className="list-disc pl-5">
         <li>
           {file.fileName}: {file.frames} frames in {file.seconds.toFixed(2)} s, noise about{' '}
-          {track.noiseIn.toFixed(2)} in a coordinate. Tempo {track.tempo.toFixed(1)} to 1.
+          {length(track.noiseIn, 2)} in a coordinate. Tempo {track.tempo.toFixed(1)} to 1.
         </li>
         <li>
           {file.unitGuessed

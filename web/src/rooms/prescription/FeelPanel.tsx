@@ -5,6 +5,7 @@ import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { useSteadyId } from '../../platform/ids.ts';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
+import { useUnits } from '../../platform/units.ts';
 import { useFeels, useForgetFeel, useNoteFeel } from './queries.ts';
 
 const SHOWN = 5;
@@ -25,7 +26,12 @@ export function FeelPanel({
   const [measure, setMeasure] = useState(measures[0] ?? '');
   const [felt, setFelt] = useState('');
   const [measured, setMeasured] = useState('');
-  const number = (text: string) => Number(text.replace(',', '.'));
+  const { perInch, lengths, value } = useUnits();
+  const unitOf = (id: string) => BAND_ROWS.find((row) => row.id === id)?.unit;
+  const amount = (of: number, id: string) => value(of, unitOf(id) ?? 'ratio');
+  const known = unitOf(measure);
+  // Typed in the coach's units, kept in the measure's own.
+  const number = (text: string) => Number(text.replace(',', '.')) / (known === 'in' ? perInch : 1);
   const keep = (event: FormEvent) => {
     event.preventDefault();
     const feel = { id: id.current(), measure, felt: number(felt), measured: number(measured) };
@@ -38,8 +44,7 @@ export function FeelPanel({
       },
     });
   };
-  const known = BAND_ROWS.find((row) => row.id === measure)?.unit;
-  const unit = known ? `, ${UNIT_WORDS[known] ?? known}` : '';
+  const unit = known === 'in' ? `, ${lengths}` : known ? `, ${UNIT_WORDS[known] ?? known}` : '';
   const ready = measure !== '' && number(felt) > 0 && number(measured) > 0;
   return (
     <Panel title="Felt against measured">
@@ -50,7 +55,8 @@ export function FeelPanel({
             <ul className="mt-1 text-sm">
               {records.slice(0, SHOWN).map((r) => (
                 <li key={r.id}>
-                  {measureName(r.measure)}: felt {r.felt}, was {r.measured}
+                  {measureName(r.measure)}: felt {amount(r.felt, r.measure)}, was{' '}
+                  {amount(r.measured, r.measure)}
                 </li>
               ))}
             </ul>

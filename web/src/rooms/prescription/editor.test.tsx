@@ -170,4 +170,24 @@ describe('felt against measured', () => {
       measured: 2,
     });
   });
+  test('in centimetres what is typed is kept in the measure’s own inches', async () => {
+    localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
+    const asked = fakeServer({
+      'GET /api/students/x/feels': {
+        records: [{ id: 'f', measure: 'shift_top', felt: 2, measured: 1, at: '' }],
+        sizing: { factor: null, records: 1, lo95: 0.5, hi95: 4 },
+      },
+      'POST /api/students/x/feels': { records: [], sizing: { factor: null, records: 0, lo95: 0.5, hi95: 4 } },
+    });
+    draw(<FeelPanel studentId="x" measures={['shift_top']} />);
+    expect(await screen.findByText(/felt 5\.1 cm, was 2\.5 cm/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Felt, cm'), { target: { value: '10,16' } });
+    fireEvent.change(screen.getByLabelText('Measured, cm'), { target: { value: '5.08' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
+    await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
+    const sent = asked.find((a) => a.method === 'POST')?.body as { felt: number; measured: number };
+    expect(sent.felt).toBeCloseTo(4, 9);
+    expect(sent.measured).toBeCloseTo(2, 9);
+    localStorage.removeItem('inchstep.settings');
+  });
 });
