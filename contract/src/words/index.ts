@@ -36,6 +36,7 @@ export {
   nextLookText,
   partText,
   refusalText,
+  unitWord,
   valueIn,
   valueText,
   weighedText,

@@ -49,6 +49,10 @@ export const valueIn =
   (value: number, unit: string): string =>
     unit === 'in' && lengths === 'cm' ? `${inToCm(value).toFixed(1)} cm` : valueText(value, unit);
 
+/** The short word behind a number of this unit, in the coach's units of length; empty for plain ratios. */
+export const unitWord = (unit: string, lengths: Lengths): string =>
+  unit === 'in' ? lengths : (UNIT_WORDS[unit] ?? unit);
+
 export interface WeighedWords {
   readonly finding: string;
   readonly weight: number;

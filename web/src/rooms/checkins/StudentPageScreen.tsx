@@ -6,6 +6,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
+import { useSettings } from '../../platform/settings.tsx';
 import { itemText } from '../practice/index.ts';
 import { LibraryOf, SetupCard, useLibrary } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
@@ -62,12 +63,23 @@ function Page({
   readonly waiting: readonly WaitingSet[];
   readonly onLogged: () => void;
 }) {
+  const { lengths, change } = useSettings();
+  const other = lengths === 'in' ? 'cm' : 'in';
   const reply = page.checkins.find((c) => c.reply)?.reply;
   return (
     <div className="mx-auto flex max-w-md flex-col gap-4 pb-10">
-      <header className="tape-edge px-4 pt-4 pb-2">
-        <h1 className="text-2xl">{page.firstName}’s practice</h1>
-        <p className="text-sm">with {page.coach}</p>
+      <header className="tape-edge flex items-start gap-3 px-4 pt-4 pb-2">
+        <div className="flex-1">
+          <h1 className="text-2xl">{page.firstName}’s practice</h1>
+          <p className="text-sm">with {page.coach}</p>
+        </div>
+        <button
+          type="button"
+          className="min-h-11 rounded px-2 font-semibold underline"
+          onClick={() => change({ lengths: other })}
+        >
+          Show {other === 'in' ? 'inches' : 'centimetres'}
+        </button>
       </header>
       <main className="flex flex-col gap-4 px-4">
         {page.hold && (

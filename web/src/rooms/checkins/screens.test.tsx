@@ -162,6 +162,17 @@ describe('the student’s page', () => {
     await waitFor(() => expect(screen.queryByText(/One set waits/)).toBeNull());
     letGo();
   });
+  test('distances are shown in the student’s own units, and the choice is remembered', async () => {
+    fakeServer({ 'GET /api/page/tok-12345678': page() });
+    show();
+    await screen.findByText('Gus’s practice');
+    expect(screen.getAllByText('15.0 in').length).toBeGreaterThan(0);
+    press('Show centimetres');
+    expect(screen.getAllByText('38.1 cm').length).toBeGreaterThan(0);
+    cleanup();
+    show();
+    expect(await screen.findByRole('button', { name: 'Show inches' })).toBeTruthy();
+  });
   test('words to the coach survive a phone that puts the page to sleep', async () => {
     const log = fakeServer({
       'GET /api/page/tok-12345678': page(),

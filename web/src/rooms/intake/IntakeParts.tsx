@@ -4,6 +4,7 @@ import { Controller, type UseFormReturn } from 'react-hook-form';
 import { Choice, Field, LengthInput, Several } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
+import { useSettings } from '../../platform/settings.tsx';
 import {
   ARM_SWING_WORDS,
   CUE_KIND_WORDS,
@@ -13,10 +14,14 @@ import {
   PRESET_WORDS,
 } from './words.ts';
 
+/** As the check says it in inches. */
+const HEIGHT_CM = 'give the height in centimetres, 92 to 228';
+
 type Part = { readonly form: UseFormReturn<Profile> };
 
 export function PersonPart({ form: { register, control, formState } }: Part) {
   const { errors } = formState;
+  const { lengths } = useSettings();
   return (
     <Panel title="Person">
       <div className="flex flex-col gap-3">
@@ -30,7 +35,11 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
           <Field id="bornOn" label="Born on" error={errors.bornOn?.message}>
             <input id="bornOn" type="date" className="input w-full" {...register('bornOn')} />
           </Field>
-          <Field id="heightIn" label="Height" error={errors.heightIn?.message}>
+          <Field
+            id="heightIn"
+            label="Height"
+            error={errors.heightIn && (lengths === 'cm' ? HEIGHT_CM : errors.heightIn.message)}
+          >
             <Controller
               control={control}
               name="heightIn"

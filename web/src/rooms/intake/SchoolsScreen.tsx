@@ -1,9 +1,10 @@
 import type { SchoolBand, SchoolPage } from '@inchstep/contract/intake';
-import { measureName } from '@inchstep/contract/words';
+import { measureName, unitWord } from '@inchstep/contract/words';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { Tape } from '../../platform/tape.tsx';
+import { useUnits } from '../../platform/units.ts';
 import { useEditBand, useResetBand, useSchools } from './queries.ts';
 import { ORIGIN_WORDS, PRESET_WORDS, QUESTION_WORDS } from './words.ts';
 
@@ -12,6 +13,7 @@ export function SchoolsScreen() {
   const schools = useSchools();
   const [preset, setPreset] = useState<SchoolPage['preset']>('centre_and_turn');
   const [search, setSearch] = useState('');
+  const { length, lengths } = useUnits();
   return (
     <div className="mx-auto flex max-w-[80rem] flex-col gap-4 p-4">
       <h1 className="text-3xl">Schools and bands</h1>
@@ -60,13 +62,13 @@ export function SchoolsScreen() {
                 }
               >
                 <p className="mb-2 text-sm text-base-content/80">
-                  For a player of 70 in with a mid-iron; lengths grow with the player. Teaching conventions,
-                  not medicine: set your own where you teach otherwise.
+                  For a player of {length(70, 0)} with a mid-iron; lengths grow with the player. Teaching
+                  conventions, not medicine: set your own where you teach otherwise.
                 </p>
                 <ul className="divide-y-[1.5px] divide-base-300">
                   {shown.map((band) => (
                     <BandRow
-                      key={`${preset}${band.measure}${band.now.lo}${band.now.hi}`}
+                      key={`${preset}${band.measure}${band.now.lo}${band.now.hi}${lengths}`}
                       preset={preset}
                       band={band}
                     />
@@ -87,10 +89,18 @@ const read = (text: string): number | null => (text.trim() === '' ? null : Numbe
 function BandRow({ preset, band }: { readonly preset: SchoolPage['preset']; readonly band: SchoolBand }) {
   const edit = useEditBand();
   const reset = useResetBand();
-  const [lo, setLo] = useState(shown(band.now.lo));
-  const [hi, setHi] = useState(shown(band.now.hi));
+  const { perInch, lengths } = useUnits();
+  const perUnit = band.unit === 'in' ? perInch : 1;
+  const inUnits = (edge: number | null) => shown(edge === null ? null : edge * perUnit);
+  const [lo, setLo] = useState(inUnits(band.now.lo));
+  const [hi, setHi] = useState(inUnits(band.now.hi));
   const [reason, setReason] = useState(band.edit?.reason ?? '');
-  const changed = lo !== shown(band.now.lo) || hi !== shown(band.now.hi);
+  const changed = lo !== inUnits(band.now.lo) || hi !== inUnits(band.now.hi);
+  // An edge that was not touched stays what it is to the last digit.
+  const edgeOf = (text: string, was: number | null): number | null => {
+    const typed = read(text);
+    return text === inUnits(was) ? was : typed === null ? null : typed / perUnit;
+  };
   const name = measureName(band.measure);
   const save = (event: FormEvent) => {
     event.preventDefault();
@@ -99,7 +109,7 @@ function BandRow({ preset, band }: { readonly preset: SchoolPage['preset']; read
     const undo = () =>
       band.edit ? edit.mutate({ preset, measure, ...before }) : reset.mutate({ preset, measure });
     edit.mutate(
-      { preset, measure, lo: read(lo), hi: read(hi), reason },
+      { preset, measure, lo: edgeOf(lo, band.now.lo), hi: edgeOf(hi, band.now.hi), reason },
       { onSuccess: () => toast(`${name}: your own band.`, { action: { label: 'Undo', onClick: undo } }) },
     );
   };
@@ -118,6 +128,7 @@ function BandRow({ preset, band }: { readonly preset: SchoolPage['preset']; read
           <Edge label={`${name}, low edge`} value={lo} onChange={setLo} />
           to
           <Edge label={`${name}, high edge`} value={hi} onChange={setHi} />
+          <span className="min-w-8">{unitWord(band.unit, lengths)}</span>
           {(changed || band.edit) && (
             <input
               aria-label={`${name}, why`}

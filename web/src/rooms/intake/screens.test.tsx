@@ -187,6 +187,24 @@ describe('schools and bands', () => {
       expect(log.find((a) => a.method === 'PUT')?.body).toEqual({ lo: 32.5, hi: null, reason: 'supple' }),
     );
   });
+  test('in centimetres edges are typed in centimetres and kept in inches; the untouched one stays exact', async () => {
+    localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
+    const url = '/api/schools/centre_and_turn/bands/shift_top';
+    const log = fakeServer({ 'GET /api/me': ME, 'GET /api/schools': pages(), [`PUT ${url}`]: pages()[0] });
+    draw(<SchoolsScreen />);
+    await screen.findByText('Shift at the top', { selector: 'p' });
+    const row = within(rowOf('Shift at the top'));
+    const low = row.getByLabelText('Shift at the top, low edge') as HTMLInputElement;
+    expect(low.value).toBe('-1.78');
+    expect(row.getByText('cm')).toBeTruthy();
+    fireEvent.change(low, { target: { value: '-2,54' } });
+    fireEvent.click(row.getByRole('button', { name: 'Keep' }));
+    await waitFor(() => expect(log.some((a) => a.method === 'PUT')).toBe(true));
+    const sent = log.find((a) => a.method === 'PUT')?.body as { lo: number; hi: number };
+    expect(sent.lo).toBeCloseTo(-1, 9);
+    expect(sent.hi).toBe(0.8);
+    localStorage.removeItem('inchstep.settings');
+  });
   test('an edited band shows whose it is and the way back', async () => {
     const log = fakeServer({
       'GET /api/me': ME,
