@@ -55,20 +55,37 @@ export function projectWithSlopes(
   const duPoint = along(frame.right, x / z, 1);
   const dvPoint = along(frame.up, y / z, -1);
   const perDegree = toRad(1) * perInch;
-  const angles = [0, 1, 2] as const;
-  const duAngles = angles.map(
-    (i) => perDegree * (dot(d, frame.dRight[i]) - (x / z) * dot(d, frame.dForward[i])),
-  );
-  const dvAngles = angles.map(
-    (i) => -perDegree * (dot(d, frame.dUp[i]) - (y / z) * dot(d, frame.dForward[i])),
-  );
+  // Written out: this is the innermost work of every fit.
+  const [ahead0, ahead1, ahead2] = [
+    dot(d, frame.dForward[0]),
+    dot(d, frame.dForward[1]),
+    dot(d, frame.dForward[2]),
+  ];
+  const duAngle = (turned: Vec3, ahead: number) => perDegree * (dot(d, turned) - (x / z) * ahead);
+  const dvAngle = (turned: Vec3, ahead: number) => -perDegree * (dot(d, turned) - (y / z) * ahead);
   return {
     u: picture.widthPx / 2 + perInch * x,
     v: picture.heightPx / 2 - perInch * y,
     depthIn: z,
     duPoint,
     dvPoint,
-    duCamera: [-duPoint[0], -duPoint[1], -duPoint[2], ...duAngles, x / z],
-    dvCamera: [-dvPoint[0], -dvPoint[1], -dvPoint[2], ...dvAngles, -y / z],
+    duCamera: [
+      -duPoint[0],
+      -duPoint[1],
+      -duPoint[2],
+      duAngle(frame.dRight[0], ahead0),
+      duAngle(frame.dRight[1], ahead1),
+      duAngle(frame.dRight[2], ahead2),
+      x / z,
+    ],
+    dvCamera: [
+      -dvPoint[0],
+      -dvPoint[1],
+      -dvPoint[2],
+      dvAngle(frame.dUp[0], ahead0),
+      dvAngle(frame.dUp[1], ahead1),
+      dvAngle(frame.dUp[2], ahead2),
+      -y / z,
+    ],
   };
 }

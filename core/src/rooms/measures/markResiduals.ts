@@ -6,6 +6,7 @@ import {
   type Capture,
   cameraFrame,
   type Mark,
+  project,
   projectWithSlopes,
 } from '../capture/index.ts';
 import { type FitLayout, pointAt } from './fitLayout.ts';
@@ -40,6 +41,9 @@ interface PixelResidual {
 /** All marks and stick ends of a capture as residuals; marks named wrong are left out. */
 export class MarkResiduals {
   readonly leftOut = new Set<Mark>();
+  /** Slopes of the residual worked on, over its camera's unknowns and its own; used again for the next. */
+  private readonly slopesU = new Float64Array(CAMERA_SIZE + 3);
+  private readonly slopesV = new Float64Array(CAMERA_SIZE + 3);
   private readonly points: readonly Seen[];
   private readonly layout: FitLayout;
   private readonly capture: Capture;
@@ -92,8 +96,10 @@ export class MarkResiduals {
     const frames = this.frames(x);
     return this.points.flatMap((seen) => {
       if (!seen.mark || seen.at === null) return [];
-      const { du, dv } = this.residual(seen, x, frames);
-      return [{ mark: seen.mark, offBySds: Math.hypot(du, dv) }];
+      const view = this.capture.views[seen.viewIndex] as Capture['views'][number];
+      const frame = frames[seen.viewIndex] as CameraFrame;
+      const { u, v } = project(pointAt(x, seen.at), this.camera(seen.viewIndex, x), frame, view);
+      return [{ mark: seen.mark, offBySds: Math.hypot(u - seen.u, v - seen.v) / seen.sdPx }];
     });
   }
 
@@ -129,24 +135,24 @@ export class MarkResiduals {
 
   private residual(seen: Seen, x: Float64Array, frames: readonly CameraFrame[]): PixelResidual {
     const view = this.capture.views[seen.viewIndex] as Capture['views'][number];
-    const start = this.layout.cameraAt(seen.viewIndex);
-    const camera = x.subarray(start, start + CAMERA_SIZE) as unknown as number[];
     const point = seen.at === null ? seen.fixed : pointAt(x, seen.at);
-    const p = projectWithSlopes(point, camera, frames[seen.viewIndex] as CameraFrame, view);
-    const scaled = (cameraSlopes: readonly number[], pointSlopes: Vec3) => {
-      const slopes = new Float64Array(seen.indices.length);
-      for (let i = 0; i < CAMERA_SIZE; i++) slopes[i] = (cameraSlopes[i] as number) / seen.sdPx;
-      if (seen.at !== null)
-        for (let i = 0; i < 3; i++) slopes[CAMERA_SIZE + i] = (pointSlopes[i] as number) / seen.sdPx;
-      return slopes;
-    };
+    const frame = frames[seen.viewIndex] as CameraFrame;
+    const p = projectWithSlopes(point, this.camera(seen.viewIndex, x), frame, view);
+    const perSd = 1 / seen.sdPx;
+    fill(this.slopesU, p.duCamera, p.duPoint, perSd);
+    fill(this.slopesV, p.dvCamera, p.dvPoint, perSd);
     return {
       indices: seen.indices,
-      du: (p.u - seen.u) / seen.sdPx,
-      dv: (p.v - seen.v) / seen.sdPx,
-      slopesU: scaled(p.duCamera, p.duPoint),
-      slopesV: scaled(p.dvCamera, p.dvPoint),
+      du: (p.u - seen.u) * perSd,
+      dv: (p.v - seen.v) * perSd,
+      slopesU: this.slopesU,
+      slopesV: this.slopesV,
     };
+  }
+
+  private camera(viewIndex: number, x: Float64Array): number[] {
+    const at = this.layout.cameraAt(viewIndex);
+    return x.subarray(at, at + CAMERA_SIZE) as unknown as number[];
   }
 
   private frames(x: Float64Array): CameraFrame[] {
@@ -155,6 +161,11 @@ export class MarkResiduals {
       return cameraFrame(view.kind, [...x.subarray(at, at + CAMERA_SIZE)]);
     });
   }
+}
+
+function fill(slopes: Float64Array, camera: readonly number[], point: Vec3, perSd: number): void {
+  for (let i = 0; i < CAMERA_SIZE; i++) slopes[i] = (camera[i] as number) * perSd;
+  for (let i = 0; i < 3; i++) slopes[CAMERA_SIZE + i] = (point[i] as number) * perSd;
 }
 
 const pullWeight = (sds: number): number => (sds <= PULL_LIMIT_SDS ? 1 : PULL_LIMIT_SDS / sds);
