@@ -257,20 +257,30 @@ function quadraticForm(
   const top = g.slice(0, s);
   let sum = 0;
   blocks.forEach((block, k) => {
-    const part = g.slice(s + k * b, s + (k + 1) * b);
-    if (part.every((value) => value === 0)) return;
+    const from = s + k * b;
+    if (firstHeld(g, from, from + b) === from + b) return;
+    const part = g.slice(from, from + b);
     takeDown(block, part, top, b);
-    for (const value of part) sum += value * value;
+    for (let i = 0; i < b; i++) sum += (part[i] as number) ** 2;
   });
   forward(shared, s, top);
-  for (const value of top) sum += value * value;
+  for (let i = 0; i < s; i++) sum += (top[i] as number) ** 2;
   return sum;
 }
 
+/** Index of the first entry that is not zero, or `to`. */
+function firstHeld(x: Float64Array, from: number, to: number): number {
+  let i = from;
+  while (i < to && x[i] === 0) i++;
+  return i;
+}
+
 function forward(lower: Float64Array, size: number, x: Float64Array): void {
-  for (let i = 0; i < size; i++) {
+  // Zeros at the head stay zeros.
+  const first = firstHeld(x, 0, size);
+  for (let i = first; i < size; i++) {
     let sum = x[i] as number;
-    for (let k = 0; k < i; k++) sum -= (lower[i * size + k] as number) * (x[k] as number);
+    for (let k = first; k < i; k++) sum -= (lower[i * size + k] as number) * (x[k] as number);
     x[i] = sum / (lower[i * size + i] as number);
   }
 }
