@@ -14,6 +14,9 @@ export interface Speed {
   readonly goalMs: number | null;
 }
 
+/** As often as it takes until the engine has compiled what it will compile. */
+const WARM_UP = 40;
+
 /** Times a step over and over in a warm process; the clock is the caller's. */
 function time(
   what: string,
@@ -22,7 +25,7 @@ function time(
   clock: () => number,
   step: (i: number) => void,
 ): Speed {
-  for (let i = 0; i < Math.min(10, runs); i++) step(i);
+  for (let i = 0; i < Math.min(WARM_UP, runs); i++) step(i);
   const taken = Array.from({ length: runs }, (_, i) => {
     const from = clock();
     step(i);
