@@ -4,6 +4,8 @@ import type { NormalEquations } from './normalEquations.ts';
 const MAX_ITERATIONS = 40;
 /** A gain this small, relative to the cost, moves every unknown by a few hundredths of its sd. */
 const COST_TOLERANCE = 2e-5;
+/** The last step is taken on trust where it promises at most this much: what is left after it is far less. */
+const TRUSTED_TOLERANCE = 1e-3;
 /** Damping that no covariance would notice. */
 const UNDAMPED = 1e-5;
 
@@ -32,7 +34,7 @@ export function descend(start: Float64Array, gather: (x: Float64Array) => Normal
     const next = x.map((value, i) => value - (step[i] as number));
     const promised = step.reduce((sum, s, i) => sum + s * (equations.gradient[i] as number), 0);
     // The last step: it is taken on trust, and its factor serves for the covariance.
-    if (damping <= UNDAMPED && promised < COST_TOLERANCE * (1 + equations.cost))
+    if (damping <= UNDAMPED && promised < TRUSTED_TOLERANCE * (1 + equations.cost))
       return { x: next, equations, factor, iterations: iteration, stopped: 'converged' };
     const tried = gather(next);
     if (tried.cost < equations.cost) {

@@ -53,10 +53,12 @@ export class MarkResiduals {
     this.capture = capture;
     const viewIndex = new Map(capture.views.map((view, i) => [view.id, i]));
     const ball: Vec3 = [0, 0, BALL_CENTRE_HEIGHT_IN];
+    const cameras = capture.views.map((_, view) =>
+      Array.from({ length: CAMERA_SIZE }, (_, i) => layout.cameraAt(view) + i),
+    );
     const touched = (view: number, at: number | null): number[] => {
-      const start = layout.cameraAt(view);
-      const camera = Array.from({ length: CAMERA_SIZE }, (_, i) => start + i);
-      return at === null ? camera : [...camera, at, at + 1, at + 2];
+      const camera = cameras[view] as number[];
+      return at === null ? camera : camera.concat(at, at + 1, at + 2);
     };
     const marks = capture.marks.map((mark): Seen => {
       const view = viewIndex.get(mark.view) as number;

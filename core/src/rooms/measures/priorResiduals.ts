@@ -44,10 +44,13 @@ export class PriorResiduals {
 
   private readonly layout: FitLayout;
   private readonly capture: Capture;
+  /** Lengths of this golfer over the tables'. */
+  private readonly k: number;
 
   constructor(layout: FitLayout, capture: Capture, cameras: readonly CameraPrior[]) {
     this.layout = layout;
     this.capture = capture;
+    this.k = lengthScale(capture.golfer.heightIn);
     cameras.forEach((camera, i) => {
       for (let k = 0; k < CAMERA_SIZE; k++) {
         this.expect([layout.cameraAt(i) + k], [1], camera.mean[k] as number, camera.sd[k] as number);
@@ -214,10 +217,6 @@ export class PriorResiduals {
 
   private at(station: Station, landmark: FitLandmark): number {
     return this.layout.landmarkAt(station, landmark);
-  }
-
-  private get k(): number {
-    return lengthScale(this.capture.golfer.heightIn);
   }
 }
 
