@@ -87,8 +87,6 @@ export function Shown<T>({
   return <Loading what={what} />;
 }
 
-export { newId } from './ids.ts';
-
 /** "today", "yesterday", "5 days ago", else the date. */
 export function dayText(at: string, today: string): string {
   const day = at.slice(0, 10);

@@ -1,7 +1,7 @@
 import type { ColumnMatchForm, Pressure, RememberedMatch, ShotSet, Swing } from '@inchstep/contract/capture';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { del, get, post, put, upload } from '../../platform/http.ts';
-import { newId } from '../../platform/parts.tsx';
+import { idOfFile } from '../../platform/ids.ts';
 
 /** Sends a motion file, has it measured, and answers with its swing. */
 export function useBringTrack(studentId: string) {
@@ -13,7 +13,8 @@ export function useBringTrack(studentId: string) {
       readonly onProgress: (share: number) => void;
       readonly signal: AbortSignal;
     }) => {
-      const fields = { id: newId(), recordedOn: ask.recordedOn, club: 'mid_iron' };
+      const id = idOfFile(ask.file, `track ${studentId} ${ask.recordedOn}`);
+      const fields = { id, recordedOn: ask.recordedOn, club: 'mid_iron' };
       const url = `/api/students/${studentId}/tracks`;
       const swing = await upload<Swing>(url, fields, ask.file, ask.onProgress, ask.signal);
       await post(`/api/swings/${swing.id}/measure`);

@@ -1,7 +1,8 @@
 import type { StoredSet } from '@inchstep/contract/practice';
 import type { Stage } from '@inchstep/core/practice';
 import { useEffect, useState } from 'react';
-import { newId } from '../../platform/parts.tsx';
+import { newId } from '../../platform/ids.ts';
+
 import { RepPad } from '../practice/index.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { putWaiting, sendWaiting, waitingSets } from './outbox.ts';

@@ -4,7 +4,8 @@ import { CLUB_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import { Video } from 'lucide-react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { dayText, Empty, Failed, newId, Panel, Shown } from '../../platform/parts.tsx';
+import { newId } from '../../platform/ids.ts';
+import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import {
   AddClip,
