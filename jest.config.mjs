@@ -20,6 +20,7 @@ const shared = {
 export default {
   // Both cores: the end-to-end tests, which need quiet, run afterwards and alone.
   maxWorkers: '100%',
+  globalSetup: '<rootDir>/tools/beforeTests.mjs',
   projects: [
     {
       ...shared,

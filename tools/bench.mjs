@@ -1,5 +1,5 @@
 // Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
-// `bench frames`.
+// `bench frames`, `bench hostile N`, `bench durability N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -22,7 +22,43 @@ if (study === 'coverage') coverageTable();
 else if (study === 'calibration') calibrationTable();
 else if (study === 'marks') marksTable();
 else if (study === 'frames') framesTable();
+else if (study === 'hostile') hostileTable();
+else if (study === 'durability') durabilityTable();
 else await everyday();
+
+function siege() {
+  const words = ['node_modules/tsx/dist/cli.mjs', 'e2e/src/siegeStudy.ts', study, ...(size ? [size] : [])];
+  return lines(node(words, { stdio: ['ignore', 'pipe', 'inherit'] }).stdout);
+}
+
+function hostileTable() {
+  console.log('Spoilt clips sent to the running program, two at a time');
+  for (const s of siege()) {
+    if (s.command) {
+      const told = `${s.answered} answered, ${s.refused} refused`;
+      row(
+        `${s.command}: ${s.sent} spoilt documents`,
+        `${s.stumbled} stumbled`,
+        `${told}, slowest ${s.slowestMs.toFixed(0)} ms`,
+      );
+      continue;
+    }
+    row(`${s.container}: sent`, s.sent);
+    row('  taken as sound', s.taken);
+    for (const [code, n] of Object.entries(s.refused)) row(`  refused: ${code}`, n);
+    row('  answered with an error of the program', s.broken, 'goal 0');
+    row('  lists and pages not shown afterwards', s.unshown, 'goal 0');
+    row('  slowest answer', `${s.slowestMs.toFixed(0)} ms`);
+    row('  longest wait of somebody else', `${s.othersMs.toFixed(0)} ms`);
+  }
+}
+
+function durabilityTable() {
+  console.log('Four writers without a pause, the program killed (SIGKILL) at a moment of chance');
+  const [endured] = siege();
+  for (const [name, value] of Object.entries(endured))
+    row(name, value, ['lost', 'doubled', 'half'].includes(name) ? 'goal 0' : '');
+}
 
 async function everyday() {
   console.log('In a warm process (median of runs, worst in brackets)');

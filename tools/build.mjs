@@ -4,6 +4,8 @@ import { build } from 'esbuild';
 import { buildNetworks } from './networks.mjs';
 
 const only = process.argv[2];
+/** Our own code, and packages of hundreds of small files that would be opened one by one at each start. */
+const INSIDE = /^(@inchstep\/|date-fns$|drizzle-orm\/)/;
 const node = {
   bundle: true,
   platform: 'node',
@@ -24,14 +26,19 @@ if (!only || only === 'bench') {
 if (!only || only === 'server') {
   await build({
     ...node,
-    entryPoints: { server: 'server/src/main.ts', demo: 'standins/src/demo/main.ts' },
+    entryPoints: {
+      server: 'server/src/main.ts',
+      worker: 'server/src/worker.ts',
+      care: 'server/src/care.ts',
+      demo: 'standins/src/demo/main.ts',
+    },
     outdir: 'server/dist',
     plugins: [
       {
         name: 'own-code-inside',
         setup: (b) =>
           b.onResolve({ filter: /^[^./]/ }, ({ path }) =>
-            path.startsWith('@inchstep/') ? undefined : { path, external: true },
+            INSIDE.test(path) ? undefined : { path, external: true },
           ),
       },
     ],

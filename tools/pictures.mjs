@@ -7,9 +7,8 @@ import { openBrowser } from './browser.mjs';
 const base = `http://localhost:${process.env.PORT ?? 4310}`;
 const [folder = 'docs/screenshots', ...only] = process.argv.slice(2);
 
-/** Quick looks that leave two roots standing, and one that says too little. */
+/** Quick looks that leave two roots standing. */
 const TWO_ROOTS = ['lead_knee_in_top.high', 'seat_loss_impact.high', 'turn_impact.low', 'obs.flip'];
-const TOO_LITTLE = ['ball.slice'];
 
 /** name, whose page, path below the student, what to wait for or do before the picture. */
 const VIEWS = [
@@ -23,7 +22,7 @@ const VIEWS = [
   { name: 'reasons', of: 'Kofi', path: '/diagnosis' },
   { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
   { name: 'chain-two', of: 'Wren', path: '/diagnosis', seen: TWO_ROOTS, act: openChain },
-  { name: 'chain-thin', of: 'Wren', path: '/diagnosis', seen: TOO_LITTLE, act: openChain },
+  { name: 'data', path: '/data', act: openRecord },
   { name: 'drill', of: 'Gus', path: '/drills' },
   { name: 'library', path: '/library/kiss_the_post' },
   { name: 'drill-editor', path: '/library/kiss_the_post/edit' },
@@ -33,6 +32,15 @@ const VIEWS = [
   { name: 'progress', of: 'Hanne', path: '/progress' },
   { name: 'student-page', of: 'Gus', phone: true },
 ];
+
+async function openRecord(page) {
+  await page.waitForSelector('select option:nth-child(3)');
+  const kofi = await page.$$eval(
+    'select option',
+    (all) => all.find((o) => o.textContent.startsWith('Kofi'))?.value,
+  );
+  await page.select('select', kofi);
+}
 
 async function openBench(page) {
   await page.evaluate(() => {
@@ -75,7 +83,7 @@ const diagnose = (page, student, ids) =>
     (url, findings) =>
       fetch(url, {
         method: 'POST',
-        headers: { 'content-type': 'application/json' },
+        headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
         body: JSON.stringify({ id: crypto.randomUUID(), swingId: null, findings }),
       }),
     `/api/students/${student}/diagnoses`,
@@ -104,7 +112,7 @@ try {
   page.on('pageerror', (error) => console.error('page error:', error.message));
   page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
   await page.goto(base);
-  await page.evaluate(() => fetch('/api/demo-enter', { method: 'POST' }));
+  await page.evaluate(() => fetch('/api/demo-enter', { method: 'POST', headers: { 'x-inchstep': '1' } }));
   const students = await page.evaluate(() => fetch('/api/students').then((r) => r.json()));
   for (const view of VIEWS) {
     if (only.length > 0 && !only.includes(view.name)) continue;
@@ -116,7 +124,7 @@ try {
         (id) =>
           fetch(`/api/students/${id}/links`, {
             method: 'POST',
-            headers: { 'content-type': 'application/json' },
+            headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
             body: '{"days":30}',
           }).then((r) => r.json()),
         student.id,

@@ -24,7 +24,7 @@ try {
   const page = await browser.newPage();
   page.on('pageerror', (error) => console.error('page error:', error.message));
   await page.goto(base);
-  await page.evaluate(() => fetch('/api/demo-enter', { method: 'POST' }));
+  await page.evaluate(() => fetch('/api/demo-enter', { method: 'POST', headers: { 'x-inchstep': '1' } }));
   const students = await page.evaluate(() => fetch('/api/students').then((r) => r.json()));
   for (const key of keys) {
     const truth = JSON.parse(readFileSync(new URL(`${key}.truth.json`, clips), 'utf8'));
@@ -73,7 +73,11 @@ async function newSwing(page, student, key, truth) {
   const body = { id, recordedOn: '2026-01-05', club: 'mid_iron', speed: 'full', views, marks: [] };
   await page.evaluate(
     (url, json) =>
-      fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: json }),
+      fetch(url, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
+        body: json,
+      }),
     `/api/students/${student}/swings`,
     JSON.stringify(body),
   );

@@ -74,7 +74,7 @@ const gate: Command = (json) => {
   if (!read.ok) return read;
   const reps = readReps(read.value.reps);
   if (!reps) return bad([problem('bad_reps', 'reps')]);
-  const { decision, repsUsed, tape } = repGate(reps, read.value.stage);
+  const { decision, repsUsed, tape } = repGate(reps);
   return good({ decision, repsUsed, tape: roundTo(tape, 4) });
 };
 
@@ -122,12 +122,32 @@ const simulateGolfer: Command = (json) => {
   });
 };
 
+/**
+ * No document may end in a stack trace or in figures that are none: where the sums lead nowhere for all that
+ * was checked, that is said. Exported for its own test.
+ */
+export const guarded =
+  (command: Command): Command =>
+  (json) => {
+    try {
+      const result = command(json);
+      return result.ok && !allFinite(result.value) ? bad([problem('out_of_range', '')]) : result;
+    } catch {
+      return bad([problem('out_of_range', '')]);
+    }
+  };
+
+const allFinite = (value: unknown): boolean =>
+  typeof value === 'number'
+    ? Number.isFinite(value)
+    : typeof value !== 'object' || value === null || Object.values(value).every(allFinite);
+
 export const COMMANDS: Readonly<Record<string, Command>> = {
-  measure,
-  diagnose: diagnoseCase,
-  prescribe: prescribeCase,
-  plan: planCase,
-  gate,
-  change,
-  simulate: simulateGolfer,
+  measure: guarded(measure),
+  diagnose: guarded(diagnoseCase),
+  prescribe: guarded(prescribeCase),
+  plan: guarded(planCase),
+  gate: guarded(gate),
+  change: guarded(change),
+  simulate: guarded(simulateGolfer),
 };

@@ -1,4 +1,4 @@
-import { createReadStream, readFileSync } from 'node:fs';
+import { closeSync, createReadStream, openSync, readFileSync, statSync } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { problemText } from '@inchstep/contract/words';
 import type { Problem, Result } from '@inchstep/core/foundation';
@@ -25,7 +25,7 @@ function parse(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch (error) {
-    throw new BadInput(`not JSON: ${(error as Error).message}`);
+    throw new BadInput(`not JSON: ${(error as Error).message.split('\n')[0]?.slice(0, 200)}`);
   }
 }
 
@@ -60,12 +60,26 @@ function readInput(file: string): string {
   try {
     return readFileSync(file === '-' ? 0 : file, 'utf8');
   } catch {
-    throw new BadInput(`can't read ${file}: give a file's path, or - for standard input`);
+    throw unreadable(file);
   }
 }
 
+/** A stream that fails to open ends in an event that nobody awaits; so it is tried first. */
+function checkReadable(file: string): void {
+  try {
+    closeSync(openSync(file, 'r'));
+    if (statSync(file).isDirectory()) throw new Error('a folder');
+  } catch {
+    throw unreadable(file);
+  }
+}
+
+const unreadable = (file: string): BadInput =>
+  new BadInput(`can't read ${file}: give a file's path, or - for standard input`);
+
 /** One answer line per line in; a bad line answers with its error and the stream goes on. */
 async function runLines(answerLine: Answer, file: string): Promise<void> {
+  if (file !== '-') checkReadable(file);
   const input = file === '-' ? process.stdin : createReadStream(file);
   let line = 0;
   for await (const text of createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY })) {
@@ -102,6 +116,9 @@ async function main([name, ...rest]: readonly string[]): Promise<void> {
   if (rest.includes('--lines')) await runLines(answer, file);
   else runOnce(answer, file);
 }
+
+// A reader that has seen enough (`| head`) is no mistake.
+process.stdout.on('error', (error: { code?: string }) => process.exit(error.code === 'EPIPE' ? 0 : 1));
 
 try {
   await main(process.argv.slice(2));

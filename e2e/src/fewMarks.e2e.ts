@@ -54,7 +54,7 @@ describe('few marks', () => {
         const id = crypto.randomUUID();
         const made = await fetch(`${url}/swings`, {
           method: 'POST',
-          headers: { 'content-type': 'application/json' },
+          headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
           body: JSON.stringify({
             id,
             recordedOn: '2026-01-05',

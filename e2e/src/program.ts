@@ -25,9 +25,20 @@ export interface ProgramOptions {
   readonly env?: Readonly<Record<string, string>>;
 }
 
-export async function startProgram(options: ProgramOptions = {}): Promise<Program> {
-  const folder = mkdtempSync(join(tmpdir(), 'inchstep-e2e-'));
-  const dataDir = join(folder, 'data');
+export interface RunningServer {
+  readonly url: string;
+  readonly port: number;
+  readonly dataDir: string;
+  readonly process: ChildProcess;
+  /** Ends it as an operating system would, and waits until it is gone. */
+  end(signal?: 'SIGTERM' | 'SIGKILL'): Promise<void>;
+}
+
+/** The built server alone, in a folder that stays. */
+export async function startServer(
+  dataDir: string,
+  more: Readonly<Record<string, string>> = {},
+): Promise<RunningServer> {
   const port = await freePort();
   const env = {
     ...process.env,
@@ -35,21 +46,39 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
     DATA_DIR: dataDir,
     PORT: String(port),
     LOG_LEVEL: 'warn',
-    ...(options.demo ? { INCHSTEP_DEMO: '1' } : {}),
-    ...options.env,
+    ...more,
   };
-  if (options.demo)
-    await finished(spawn('node', ['server/dist/demo.js'], { cwd: ROOT, env, stdio: 'ignore' }));
   const server = spawn('node', ['server/dist/server.js'], {
     cwd: ROOT,
     env,
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await ready(server);
+  return {
+    url: `http://localhost:${port}`,
+    port,
+    dataDir,
+    process: server,
+    end: async (signal = 'SIGTERM') => {
+      server.kill(signal);
+      await finished(server);
+    },
+  };
+}
+
+export async function startProgram(options: ProgramOptions = {}): Promise<Program> {
+  const folder = mkdtempSync(join(tmpdir(), 'inchstep-e2e-'));
+  const dataDir = join(folder, 'data');
+  const more = { ...(options.demo ? { INCHSTEP_DEMO: '1' } : {}), ...options.env };
+  if (options.demo) {
+    const env = { ...process.env, NODE_OPTIONS: '', DATA_DIR: dataDir, ...more };
+    await finished(spawn('node', ['server/dist/demo.js'], { cwd: ROOT, env, stdio: 'ignore' }));
+  }
+  const server = await startServer(dataDir, more);
   const { browser, close } = await openBrowser();
   const complaints: string[] = [];
   return {
-    url: `http://localhost:${port}`,
+    url: server.url,
     dataDir,
     complaints,
     page: async (width = 1280, height = 800) => {
@@ -62,14 +91,13 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
     },
     stop: async () => {
       await close();
-      server.kill('SIGTERM');
-      await finished(server);
+      await server.end();
       rmSync(folder, { recursive: true, force: true });
     },
   };
 }
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((done) => {
     const probe = createServer();
     probe.listen(0, '127.0.0.1', () => {

@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { enterDemo } from './demo.ts';
@@ -6,16 +9,20 @@ import { type Program, startProgram } from './program.ts';
 
 /** Each screen with the demo data behind it, as axe and as a keyboard see it. */
 describe('screens of the demo', () => {
+  const backups = mkdtempSync(join(tmpdir(), 'inchstep-backups-'));
   let program: Program;
   let page: Page;
   let idOf: (name: string) => string;
 
   beforeAll(async () => {
-    program = await startProgram({ demo: true });
+    program = await startProgram({ demo: true, env: { BACKUP_DIR: backups } });
     page = await program.page();
     idOf = await enterDemo(page, program.url);
   });
-  afterAll(() => program.stop());
+  afterAll(async () => {
+    await program.stop();
+    rmSync(backups, { recursive: true, force: true });
+  });
 
   const SCREENS: readonly [name: string, of: string | null, path: string, shows: string][] = [
     ['today', null, '/', 'Pain reported'],
@@ -34,6 +41,7 @@ describe('screens of the demo', () => {
     ['the drill editor', null, '/library/kiss_the_post/edit', 'Nothing speaks against it'],
     ['a new drill', null, '/library/new/edit', 'Before it can be kept'],
     ['schools and bands', null, '/schools', 'What it teaches'],
+    ['data and devices', null, '/data', 'Back up now'],
     ['a place that is not', null, '/nowhere', 'Inch Step'],
   ];
 
@@ -63,7 +71,7 @@ describe('screens of the demo', () => {
       (id) =>
         fetch(`/api/students/${id}/links`, {
           method: 'POST',
-          headers: { 'content-type': 'application/json' },
+          headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
           body: '{"days":3}',
         }).then((r) => r.json()),
       idOf('Gus'),

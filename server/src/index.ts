@@ -1,3 +1,4 @@
 export { buildApp } from './app.ts';
 export type { Context } from './platform/context.ts';
-export { makeContext, type ServerSettings, settingsFromEnv } from './start.ts';
+export { readSettings, type ServerSettings } from './platform/settings.ts';
+export { makeContext, type OpenContext } from './start.ts';

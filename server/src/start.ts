@@ -1,47 +1,98 @@
-import { resolve } from 'node:path';
+import type { Server } from 'node:http';
 import { buildApp } from './app.ts';
+import { filesInUse, keepHouse, Runs } from './platform/care/index.ts';
 import type { Context } from './platform/context.ts';
 import { openDb } from './platform/db.ts';
 import { FileStore } from './platform/files.ts';
+import { claimFolder } from './platform/folder.ts';
+import { type JobLimits, Jobs } from './platform/jobs.ts';
 import { Outbox } from './platform/outbox.ts';
+import { readSettings, type ServerSettings } from './platform/settings.ts';
+import { StartRefusal, startSentence } from './platform/startRefusal.ts';
+import { knownLetters, makeMails } from './rooms/checkins/index.ts';
 
-export interface ServerSettings {
-  readonly dataDir: string;
-  readonly demo: boolean;
-  readonly clipLimitMb: number;
-  readonly now?: () => Date;
+export interface OpenContext extends Context {
+  /** Lets the database, the threads and the folder go. */
+  close(): Promise<void>;
 }
 
-export function makeContext(settings: ServerSettings): Context {
-  return {
-    db: openDb(settings.dataDir),
-    files: new FileStore(settings.dataDir),
-    outbox: new Outbox(settings.dataDir),
-    now: settings.now ?? (() => new Date()),
-    demo: settings.demo,
-    clipLimitMb: settings.clipLimitMb,
-  };
+/** Takes a data folder into use; one plain sentence where that can't be. */
+export function makeContext(settings: ServerSettings, limits: Partial<JobLimits> = {}): OpenContext {
+  const { dataDir } = settings;
+  const claim = claimFolder(dataDir);
+  try {
+    const db = openDb(dataDir);
+    const jobs = new Jobs(limits);
+    const ctx = {
+      ...settings,
+      db,
+      files: new FileStore(dataDir),
+      outbox: new Outbox(dataDir),
+      jobs,
+      now: settings.now ?? (() => new Date()),
+      close: async () => {
+        await jobs.close();
+        db.$client.close();
+        claim.release();
+      },
+    };
+    ctx.files.sweep(new Set(filesInUse(db.$client)));
+    ctx.outbox.sweep(knownLetters(ctx));
+    return ctx;
+  } catch (error) {
+    claim.release();
+    throw error;
+  }
 }
 
-export const settingsFromEnv = (): ServerSettings => ({
-  dataDir: resolve(process.env.DATA_DIR ?? 'data'),
-  demo: process.env.INCHSTEP_DEMO === '1',
-  clipLimitMb: Number(process.env.MAX_CLIP_MB ?? 300),
-});
+/** However many requests hang, the program ends by then. */
+const END_WITHIN_MS = 8000;
 
-/** Listens until told to stop; open requests are finished first. */
+/** Listens until told to stop; open requests are finished first, but not for ever. */
 export async function serve(): Promise<void> {
-  const settings = settingsFromEnv();
+  process.umask(0o077);
+  try {
+    await listen(readSettings(process.env));
+  } catch (error) {
+    if (!(error instanceof StartRefusal)) throw error;
+    process.stderr.write(`inchstep: ${error.message}\n`);
+    process.exit(2);
+  }
+}
+
+async function listen(settings: ServerSettings): Promise<void> {
   const ctx = makeContext(settings);
   const app = await buildApp(ctx);
-  const port = Number(process.env.PORT ?? 4310);
+  const { port, host } = settings;
+  try {
+    await app.listen({ port, host });
+  } catch (error) {
+    await ctx.close();
+    const what = (error as { code?: string }).code === 'EADDRNOTAVAIL' ? host : String(port);
+    throw startSentence(error, what) ?? error;
+  }
+  const rest = keepHouse(
+    ctx,
+    new Runs(ctx),
+    () => makeMails(ctx),
+    (error) => {
+      app.log.error({ code: (error as { code?: string }).code ?? 'unknown' }, 'housekeeping');
+    },
+  );
   const stop = async (signal: string) => {
     app.log.info({ signal }, 'stopping');
+    rest();
+    endInTime(app.server);
     await app.close();
-    ctx.db.$client.close();
+    await ctx.close();
     process.exit(0);
   };
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void stop(signal));
-  await app.listen({ port, host: process.env.HOST ?? '127.0.0.1' });
-  process.stdout.write(`\nInch Step is ready: http://localhost:${port}/\n\n`);
+  process.stdout.write(`\nInch Step is ready: ${settings.publicUrl ?? `http://localhost:${port}`}/\n\n`);
+}
+
+/** Half-sent uploads and idle connections are cut when their time is over. */
+function endInTime(server: Server): void {
+  setTimeout(() => server.closeAllConnections(), END_WITHIN_MS - 2000).unref();
+  setTimeout(() => process.exit(0), END_WITHIN_MS).unref();
 }

@@ -6,27 +6,44 @@ import type { SwingMark, SwingView } from '@inchstep/contract/capture';
 import type { Profile } from '@inchstep/contract/intake';
 import { NO_TROUBLE } from '@inchstep/core/intake';
 import { buildApp } from './app.ts';
+import { WRITE_HEADER } from './platform/address.ts';
 import { projectRoot } from './platform/db.ts';
+import type { JobLimits } from './platform/jobs.ts';
+import { type ServerSettings, TEST_SETTINGS } from './platform/settings.ts';
 import { makeContext } from './start.ts';
 
 export interface Answer<T = unknown> {
   readonly status: number;
   readonly body: T;
 }
+/** What the program's own pages send with every change. */
+export const OWN_PAGE = { [WRITE_HEADER]: '1' };
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
 /** A whole server in a folder of its own, asked by injection, with a clock the test holds. */
-export async function testServer(settings: { clipLimitMb?: number; signedIn?: boolean } = {}) {
-  const dataDir = mkdtempSync(join(tmpdir(), 'inchstep-server-'));
+export async function testServer(
+  settings: Partial<ServerSettings> & {
+    signedIn?: boolean;
+    rateLimits?: boolean;
+    jobs?: Partial<JobLimits>;
+  } = {},
+) {
+  const { signedIn, rateLimits = false, jobs, ...more } = settings;
+  const dataDir = more.dataDir ?? mkdtempSync(join(tmpdir(), 'inchstep-server-'));
   let now = new Date('2027-03-01T09:00:00');
-  const ctx = makeContext({ dataDir, demo: false, clipLimitMb: settings.clipLimitMb ?? 300, now: () => now });
-  const app = await buildApp(ctx, { log: false, rateLimits: false });
+  const ctx = makeContext({ ...TEST_SETTINGS, now: () => now, ...more, dataDir }, jobs);
+  const app = await buildApp(ctx, { log: false, rateLimits });
   let cookie = '';
-  const ask = async <T = never>(method: Method, url: string, body?: unknown): Promise<Answer<T>> => {
+  const ask = async <T = never>(
+    method: Method,
+    url: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<T>> => {
     const response = await app.inject({
       method,
       url,
-      headers: { cookie },
+      headers: { cookie, ...OWN_PAGE, ...headers },
       ...(body === undefined ? {} : { payload: body as object }),
     });
     const set = response.headers['set-cookie'];
@@ -47,12 +64,12 @@ export async function testServer(settings: { clipLimitMb?: number; signedIn?: bo
     const response = await app.inject({
       method: 'POST',
       url,
-      headers: { cookie, 'content-type': request.headers.get('content-type') ?? '' },
+      headers: { cookie, ...OWN_PAGE, 'content-type': request.headers.get('content-type') ?? '' },
       payload: Buffer.from(await request.arrayBuffer()),
     });
     return { status: response.statusCode, body: response.json() };
   };
-  if (settings.signedIn !== false)
+  if (signedIn !== false)
     await ask('POST', '/api/setup', { name: 'Ilse Varga', passphrase: 'a passphrase for tests' });
   return {
     app,
@@ -63,12 +80,18 @@ export async function testServer(settings: { clipLimitMb?: number; signedIn?: bo
     at: (moment: string) => {
       now = new Date(moment);
     },
+    cookie: () => cookie,
     asNobody: () => {
       cookie = '';
     },
+    /** Ends the server and leaves its folder. */
+    end: async () => {
+      await app.close();
+      await ctx.close();
+    },
     stop: async () => {
       await app.close();
-      ctx.db.$client.close();
+      await ctx.close();
       rmSync(dataDir, { recursive: true, force: true });
     },
   };

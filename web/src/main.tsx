@@ -6,6 +6,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
+import { DataScreen } from './platform/care/index.ts';
 import { HttpError } from './platform/httpError.ts';
 import { NotHere } from './platform/notHere.tsx';
 import { SettingsProvider } from './platform/settings.tsx';
@@ -80,6 +81,7 @@ const router = createBrowserRouter([
           { path: '/library/:drillId/edit', element: <DrillEditorScreen /> },
           { path: '/library/:drillId', element: <LibraryScreen /> },
           { path: '/schools', element: <SchoolsScreen /> },
+          { path: '/data', element: <DataScreen /> },
           { path: '*', element: <NotHere /> },
         ],
       },

@@ -18,9 +18,10 @@ const presets = Object.keys(SCHOOL_PRESETS) as [SchoolPreset, ...SchoolPreset[]]
 const option = <const T extends readonly [string, ...string[]]>(options: T) => z.enum(options).optional();
 
 const measureIds = BAND_ROWS.map((row) => row.id) as [string, ...string[]];
+const edge = z.number().min(-10_000).max(10_000).nullable();
 /** Edges for a player of 70 in; one side may be open, and low stays below high. */
 export const bandEditSchema = z
-  .strictObject({ lo: z.number().nullable(), hi: z.number().nullable() })
+  .strictObject({ lo: edge, hi: edge })
   .refine(({ lo, hi }) => lo !== null || hi !== null, { error: 'give at least one edge' })
   .refine(({ lo, hi }) => lo === null || hi === null || lo < hi, {
     error: 'the low edge must lie below the high one',
@@ -42,26 +43,30 @@ export const schoolSchema = z.strictObject({
 export type SchoolInput = z.infer<typeof schoolSchema>;
 
 const positive = z.number().positive();
+/** Bounds far outside anything filmed, inside which the sums stay sums. */
+const sd = z.number().min(1e-4).max(1000);
+const place = z.number().min(-2400).max(2400);
+const pixel = z.number().min(-100_000).max(100_000);
 
 export const cameraSchema = z.strictObject({
-  distanceIn: positive.max(1200).optional(),
-  distanceSdIn: positive.optional(),
+  distanceIn: z.number().min(12).max(1200).optional(),
+  distanceSdIn: sd.optional(),
   heightIn: z.number().min(0).max(240).optional(),
-  heightSdIn: positive.optional(),
-  focalPx: positive.optional(),
-  focalSdPx: positive.optional(),
-  yawSdDeg: positive.optional(),
-  pitchSdDeg: positive.optional(),
-  rollSdDeg: positive.optional(),
-  aimIn: z.strictObject({ x: z.number(), y: z.number(), z: z.number(), sdIn: positive }).optional(),
+  heightSdIn: sd.optional(),
+  focalPx: z.number().min(10).max(100_000).optional(),
+  focalSdPx: z.number().min(1e-3).max(100_000).optional(),
+  yawSdDeg: sd.optional(),
+  pitchSdDeg: sd.optional(),
+  rollSdDeg: sd.optional(),
+  aimIn: z.strictObject({ x: place, y: place, z: place, sdIn: sd }).optional(),
 });
 
 export const groundMarkSchema = z.strictObject({
-  xIn: z.number(),
-  yIn: z.number(),
-  u: z.number(),
-  v: z.number(),
-  sdPx: positive,
+  xIn: place,
+  yIn: place,
+  u: pixel,
+  v: pixel,
+  sdPx: sd,
 });
 
 export const viewSchema = z.strictObject({
@@ -77,16 +82,16 @@ export const markSchema = z.strictObject({
   view: z.string(),
   station: z.enum(STATIONS),
   landmark: z.enum(LANDMARKS),
-  u: z.number(),
-  v: z.number(),
-  sdPx: positive,
+  u: pixel,
+  v: pixel,
+  sdPx: sd,
 });
 
 export const golferSchema = z.strictObject({
   handedness: z.enum(HANDS),
-  heightIn: positive,
-  outerHipWidthIn: positive.nullable().default(null),
-  hipJointsApartIn: positive.nullable().default(null),
+  heightIn: positive.max(1000),
+  outerHipWidthIn: positive.max(60).nullable().default(null),
+  hipJointsApartIn: positive.max(40).nullable().default(null),
   flexibility: z.enum(FLEXIBILITIES).default('usual'),
   armSwing: z.enum(ARM_SWINGS).default('usual'),
 });

@@ -20,7 +20,7 @@ import { plain, schoolSchema } from './captureFormat.ts';
 
 export const studentFactsSchema = z.strictObject({
   handedness: z.enum(HANDS).default('right'),
-  heightIn: z.number().positive(),
+  heightIn: z.number().positive().max(1000),
   ageYears: z.number().min(3).max(110).default(40),
   flexibility: z.enum(FLEXIBILITIES).default('usual'),
   armSwing: z.enum(ARM_SWINGS).default('usual'),
@@ -36,7 +36,10 @@ export const studentFactsSchema = z.strictObject({
   ballsPerVisit: z.number().min(0).max(1000).default(60),
 });
 
-const measureSchema = z.strictObject({ id: z.string(), value: z.number(), sd: z.number().min(0) });
+/** Values far outside any body or swing, inside which the sums stay sums. */
+const value = z.number().min(-100_000).max(100_000);
+const spread = z.number().min(0).max(100_000);
+const measureSchema = z.strictObject({ id: z.string(), value, sd: spread });
 export const findingSchema = z.strictObject({ id: z.string(), seen: z.enum(['present', 'absent']) });
 const historySchema = z.strictObject({
   drill: z.string(),
@@ -48,8 +51,8 @@ export const caseSchema = z.strictObject({
   student: studentFactsSchema,
   school: schoolSchema.default({}),
   club: z.enum(CLUBS).default('mid_iron'),
-  measures: z.array(measureSchema).default([]),
-  findings: z.array(findingSchema).default([]),
+  measures: z.array(measureSchema).max(500).default([]),
+  findings: z.array(findingSchema).max(500).default([]),
   active: z.array(z.string()).default([]),
   history: z.array(historySchema).default([]),
   workOn: z.array(z.string()).optional(),
@@ -80,8 +83,8 @@ export const planningSchema = z.strictObject({
         date: daySchema,
         drill: z.string(),
         stage: z.enum(STAGES),
-        reps: z.int().min(0),
-        passes: z.int().min(0),
+        reps: z.int().min(0).max(100_000),
+        passes: z.int().min(0).max(100_000),
       }),
     )
     .default([]),
@@ -101,7 +104,9 @@ export const toPlanRequest = (document: PlanDocument): PlanRequest => ({
 export const gateSchema = z.strictObject({ reps: z.string().max(5000), stage: z.enum(STAGES) });
 export const changeSchema = z.strictObject({
   measure: z.string(),
-  sessions: z.array(z.strictObject({ date: daySchema, values: z.array(z.number()), sd: z.number().min(0) })),
+  sessions: z
+    .array(z.strictObject({ date: daySchema, values: z.array(value).max(1000), sd: spread }))
+    .max(5000),
   family: z.int().min(1).max(200).default(1),
 });
 
@@ -116,18 +121,23 @@ export const simulateSchema = z.strictObject({
     })
     .default({ handedness: 'right', heightIn: 70 }),
   faults: z.record(z.string(), z.number().min(0).max(5)).default({}),
-  seed: z.int().default(1),
+  seed: z
+    .int()
+    .min(-(2 ** 31))
+    .max(2 ** 32)
+    .default(1),
   views: z
     .array(
       z.strictObject({
         kind: z.enum(VIEW_KINDS),
-        errors: z.number().min(0).optional(),
+        errors: z.number().min(0).max(20).optional(),
         sticks: z.boolean().optional(),
-        distanceIn: z.number().positive().optional(),
-        focalPx: z.number().positive().optional(),
+        distanceIn: z.number().min(60).max(1200).optional(),
+        focalPx: z.number().min(200).max(20_000).optional(),
       }),
     )
     .min(1)
+    .max(4)
     .optional(),
   swings: z.int().min(1).max(500).default(1),
   /** What comes beside each capture; the command line's --track, --shots and --pressure set them. */

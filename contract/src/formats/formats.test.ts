@@ -1,5 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import { captureSchema, caseSchema, gateSchema, planCaseSchema, readDocument, toCase } from './index.ts';
+import {
+  captureSchema,
+  caseSchema,
+  gateSchema,
+  planCaseSchema,
+  readCsv,
+  readDocument,
+  toCase,
+} from './index.ts';
 
 const capture = {
   format: 'inchstep.capture/1',
@@ -81,5 +89,21 @@ describe('unknown fields are refused by name', () => {
     ['in a school', caseSchema, { ...file, school: { stance: 'wide' } }, 'stance'],
   ] as const)('%s', (_, schema, json, name) => {
     expect(problemsOf(schema, json).some(([, message]) => message.includes(name))).toBe(true);
+  });
+});
+
+describe('a table of more rows than are wanted', () => {
+  test('is cut, also in the middle of a quote; a smaller one is whole', () => {
+    const many = readCsv(`a,b\n${'1,2\n'.repeat(1000)}`, 10);
+    expect(many.ok && many.value).toHaveLength(10);
+    const quoted = readCsv(`a\n${'"x\ny"\n'.repeat(1000)}`, 11);
+    expect(quoted.ok && quoted.value).toHaveLength(11);
+    const few = readCsv('a,b\n1,"2\n3"\n\n4,5\n', 10);
+    expect(few.ok && few.value).toEqual([
+      ['a', 'b'],
+      ['1', '2\n3'],
+      ['4', '5'],
+    ]);
+    expect(readCsv('a\n"1\n2', 10)).toMatchObject({ ok: false });
   });
 });

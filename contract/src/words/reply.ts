@@ -44,7 +44,9 @@ function practisedText({ practised }: ReplyFacts): string {
     practised.passRate === null
       ? ''
       : ` and ${Math.round(practised.passRate * 100)} % of those you judged counted`;
-  return `You logged ${practised.repsDone} of ${practised.repsPlanned} repetitions${rate}.`;
+  // A plan laid anew today has asked for nothing yet.
+  const asked = practised.repsPlanned > 0 ? ` of ${practised.repsPlanned}` : '';
+  return `You logged ${practised.repsDone}${asked} repetitions${rate}.`;
 }
 
 const GATE_TEXT: Record<NonNullable<ReplyFacts['gate']>, string> = {

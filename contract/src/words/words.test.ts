@@ -106,6 +106,10 @@ describe('the drafted reply', () => {
     expect(places).not.toContain(-1);
     expect([...places].sort((a, b) => a - b)).toEqual(places);
   });
+  test('a plan laid anew has asked for nothing yet, and is not held against the student', () => {
+    const practised = { repsDone: 4, repsPlanned: 0, passRate: null };
+    expect(words.draftReply({ ...facts, practised }, 'Priya')).toContain('You logged 4 repetitions.');
+  });
   test('in the coach’s units: inches become centimetres, degrees stay', () => {
     const inches = { ...facts.better[0], id: 'shift_top', unit: 'in', before: -2, after: -1 };
     const text = words.draftReply(

@@ -5,6 +5,7 @@ export {
   emptyArrow,
   factorArrow,
 } from './arrowSystem.ts';
+export { backupsToDrop, DAILY_KEPT, type DatedBackup, WEEKLY_KEPT } from './backupRota.ts';
 export {
   daysBetween,
   type IsoDay,

@@ -1,6 +1,7 @@
 import { type Me, meSchema, setupSchema, signInSchema } from '@inchstep/contract/intake';
 import { okSchema } from '@inchstep/contract/shared';
 import type { FastifyReply, FastifyRequest } from 'fastify';
+import { clientKey } from './address.ts';
 import {
   closeSession,
   coachOf,
@@ -11,21 +12,28 @@ import {
   signIn,
 } from './auth.ts';
 import { type Context, today } from './context.ts';
+import { deviceOf } from './device.ts';
 import { Refusal } from './errors.ts';
-import type { App } from './http.ts';
+import type { App } from './fastifyApp.ts';
+import { forgettings } from './programFacts.ts';
+import { SlowDoor } from './slowDoor.ts';
 
-const OPEN = { open: true } as const;
-/** Guessing a passphrase is slow by scrypt and slower by this. */
-const FEW = { rateLimit: { max: 10, timeWindow: '1 minute' } } as const;
+const OPEN = { door: 'anyone' } as const;
+const SESSION_SECONDS = 30 * 24 * 3600;
 
 export function authRoutes(app: App, ctx: Context): void {
-  const cookie = (reply: FastifyReply, token: string) =>
+  const door = new SlowDoor();
+  const secure = (request: FastifyRequest) =>
+    request.protocol === 'https' || (ctx.publicUrl?.startsWith('https:') ?? false);
+  const cookie = (request: FastifyRequest, reply: FastifyReply, token: string) =>
     reply.setCookie(SESSION_COOKIE, token, {
       path: '/',
       httpOnly: true,
       sameSite: 'strict',
-      maxAge: 30 * 24 * 3600,
+      secure: secure(request),
+      maxAge: SESSION_SECONDS,
     });
+  const device = (request: FastifyRequest) => deviceOf(request.headers['user-agent']);
   const state = (request: FastifyRequest): Me => {
     const coach = coachOf(ctx, request.cookies[SESSION_COOKIE]);
     const any = firstCoach(ctx);
@@ -34,6 +42,7 @@ export function authRoutes(app: App, ctx: Context): void {
       coach: coach?.name ?? null,
       demo: ctx.demo,
       today: today(ctx),
+      erased: forgettings(ctx.db),
     };
   };
   app.get(
@@ -43,33 +52,31 @@ export function authRoutes(app: App, ctx: Context): void {
   );
   app.post(
     '/api/setup',
-    {
-      config: { ...OPEN, ...FEW },
-      schema: { body: setupSchema, response: { 200: okSchema }, tags: ['coach'] },
-    },
+    { config: OPEN, schema: { body: setupSchema, response: { 200: okSchema }, tags: ['coach'] } },
     async (request, reply) => {
-      cookie(reply, await setUpCoach(ctx, request.body.name, request.body.passphrase));
+      const { name, passphrase } = request.body;
+      if (firstCoach(ctx)) throw new Refusal('already_set_up');
+      cookie(request, reply, await setUpCoach(ctx, name, passphrase, device(request)));
       return { ok: true as const };
     },
   );
   app.post(
     '/api/sign-in',
-    {
-      config: { ...OPEN, ...FEW },
-      schema: { body: signInSchema, response: { 200: okSchema }, tags: ['coach'] },
-    },
+    { config: OPEN, schema: { body: signInSchema, response: { 200: okSchema }, tags: ['coach'] } },
     async (request, reply) => {
-      cookie(reply, await signIn(ctx, request.body.passphrase));
+      const { passphrase } = request.body;
+      const token = await door.attempt(clientKey(request.ip), () => signIn(ctx, passphrase, device(request)));
+      cookie(request, reply, token);
       return { ok: true as const };
     },
   );
   app.post(
     '/api/demo-enter',
     { config: OPEN, schema: { response: { 200: okSchema }, tags: ['coach'] } },
-    async (_request, reply) => {
+    async (request, reply) => {
       const coach = firstCoach(ctx);
       if (!ctx.demo || !coach) throw new Refusal('not_found');
-      cookie(reply, openSession(ctx, coach.id));
+      cookie(request, reply, openSession(ctx, coach.id, device(request)));
       return { ok: true as const };
     },
   );
@@ -78,7 +85,12 @@ export function authRoutes(app: App, ctx: Context): void {
     { config: OPEN, schema: { response: { 200: okSchema }, tags: ['coach'] } },
     async (request, reply) => {
       closeSession(ctx, request.cookies[SESSION_COOKIE]);
-      reply.clearCookie(SESSION_COOKIE, { path: '/' });
+      reply.clearCookie(SESSION_COOKIE, {
+        path: '/',
+        httpOnly: true,
+        sameSite: 'strict',
+        secure: secure(request),
+      });
       return { ok: true as const };
     },
   );

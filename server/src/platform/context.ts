@@ -1,7 +1,8 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { format } from 'date-fns';
+import { format, parseISO } from 'date-fns';
 import type { Db } from './db.ts';
 import type { FileStore } from './files.ts';
+import type { Jobs } from './jobs.ts';
 import type { Outbox } from './outbox.ts';
 
 /** What every service gets: the database, the files, and the only source of time and chance. */
@@ -9,9 +10,15 @@ export interface Context {
   readonly db: Db;
   readonly files: FileStore;
   readonly outbox: Outbox;
+  /** Worker threads for whatever reads what came from outside. */
+  readonly jobs: Jobs;
   readonly now: () => Date;
   readonly demo: boolean;
   readonly clipLimitMb: number;
+  readonly publicUrl: string | null;
+  readonly trustProxy: false | number | string;
+  readonly dataDir: string;
+  readonly backupDir: string | null;
 }
 
 export const newId = (): string => randomUUID();
@@ -20,3 +27,5 @@ export const newToken = (): string => randomBytes(32).toString('base64url');
 export const stamp = (ctx: Context): string => ctx.now().toISOString();
 /** The coach's calendar day. */
 export const today = (ctx: Context): string => format(ctx.now(), 'yyyy-MM-dd');
+/** The coach's calendar day of a moment; the first ten letters of a stamp are Greenwich's. */
+export const dayOf = (at: string): string => format(parseISO(at), 'yyyy-MM-dd');

@@ -25,6 +25,20 @@ export function orRefuse<T>(result: Result<T>): T {
   throw Refusal.of(result.problems);
 }
 
+/** What the disk or the database itself refuses, as a problem of the one table; null for a bug. */
+export function machineProblem(error: unknown): ProblemCode | null {
+  const code = String((error as { code?: unknown } | null)?.code ?? '');
+  if (code === 'ENOSPC' || code === 'EDQUOT' || code.startsWith('SQLITE_FULL')) return 'disk_full';
+  // A full disk also shows as a failing write of the log or of the page cache.
+  if (/^SQLITE_IOERR_(WRITE|FSYNC|SHMSIZE|TRUNCATE)/.test(code)) return 'disk_full';
+  // A row whose file is gone from the disk.
+  if (code === 'ENOENT') return 'record_damaged';
+  if (code === 'EROFS' || code.startsWith('SQLITE_READONLY')) return 'read_only';
+  if (code.startsWith('SQLITE_CORRUPT') || code === 'SQLITE_NOTADB') return 'record_damaged';
+  if (code.startsWith('SQLITE_BUSY')) return 'busy';
+  return null;
+}
+
 export function failureOf(problems: readonly Problem[]): { status: number; body: Failure } {
   const first = problems[0] ?? { code: 'broken', path: '', detail: {} };
   const words = PROBLEM_WORDS[first.code as ProblemCode] ?? PROBLEM_WORDS.bad_input;

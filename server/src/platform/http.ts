@@ -9,14 +9,7 @@ import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
 import { pathText } from '@inchstep/contract/formats';
-import Fastify, {
-  type FastifyBaseLogger,
-  type FastifyInstance,
-  LogController,
-  type RawReplyDefaultExpression,
-  type RawRequestDefaultExpression,
-  type RawServerDefault,
-} from 'fastify';
+import Fastify, { type FastifyInstance, LogController } from 'fastify';
 import {
   hasZodFastifySchemaValidationErrors,
   jsonSchemaTransform,
@@ -24,46 +17,55 @@ import {
   validatorCompiler,
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod';
-import { coachOf, SESSION_COOKIE } from './auth.ts';
+import { plainPath } from './address.ts';
 import type { Context } from './context.ts';
 import { projectRoot } from './db.ts';
-import { failureOf, Refusal } from './errors.ts';
+import { failureOf, machineProblem, Refusal } from './errors.ts';
+import type { App } from './fastifyApp.ts';
+import { guard, type OpenLink } from './guard.ts';
 
-declare module 'fastify' {
-  interface FastifyContextConfig {
-    /** Reached without signing in. */
-    open?: boolean;
-  }
-}
-
-export type App = FastifyInstance<
-  RawServerDefault,
-  RawRequestDefaultExpression,
-  RawReplyDefaultExpression,
-  FastifyBaseLogger,
-  ZodTypeProvider
->;
+export type { App } from './fastifyApp.ts';
 
 const MEGABYTE = 1024 * 1024;
 
+export interface HttpOptions {
+  readonly log?: boolean;
+  readonly rateLimits?: boolean;
+}
+
+/** A whole clip over a slow line; one that stalls is let go much sooner. */
+const REQUEST_MS = 30 * 60_000;
+const SILENT_MS = 60_000;
+
 /** Fastify with its plugins, the guard and the error handler, and no route yet. */
-export async function makeHttp(
-  ctx: Context,
-  options: { log?: boolean; rateLimits?: boolean } = {},
-): Promise<App> {
+export async function makeHttp(ctx: Context, openLink: OpenLink, options: HttpOptions = {}): Promise<App> {
   const app = Fastify({
     logger: options.log === false ? false : { level: process.env.LOG_LEVEL ?? 'info' },
     // Addresses hold link tokens, so the default request lines stay off; see onResponse below.
     logController: new LogController({ disableRequestLogging: true }),
     bodyLimit: 4 * MEGABYTE,
-    trustProxy: false,
+    trustProxy: trusted(ctx.trustProxy),
+    requestTimeout: REQUEST_MS,
+    connectionTimeout: SILENT_MS,
+    return503OnClosing: true,
   }).withTypeProvider<ZodTypeProvider>() as unknown as App;
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);
+  // Cookies are read before the guard looks at them; every other plugin's routes come after the guard.
+  await app.register(cookie);
+  guard(app, ctx, openLink);
   await addPlugins(app, ctx, options.rateLimits !== false);
-  guard(app, ctx);
+  logAnswers(app);
+  keepNothing(app);
   return app;
+}
+
+/** So many proxies counted from here, or those at the named addresses. */
+function trusted(
+  setting: Context['trustProxy'],
+): boolean | string | ((address: string, hop: number) => boolean) {
+  return typeof setting === 'number' ? (_, hop) => hop < setting : setting;
 }
 
 async function addPlugins(app: App, ctx: Context, limits: boolean): Promise<void> {
@@ -73,7 +75,7 @@ async function addPlugins(app: App, ctx: Context, limits: boolean): Promise<void
     },
     transform: jsonSchemaTransform,
   });
-  await app.register(swaggerUi, { routePrefix: '/api/docs' });
+  await opened(app, () => app.register(swaggerUi, { routePrefix: '/api/docs' }));
   await app.register(helmet, {
     contentSecurityPolicy: {
       useDefaults: false,
@@ -91,20 +93,38 @@ async function addPlugins(app: App, ctx: Context, limits: boolean): Promise<void
     },
     referrerPolicy: { policy: 'no-referrer' },
   });
-  await app.register(cookie);
   if (limits) await app.register(rateLimit, { global: false });
   // The networks are packed already; squeezing 19 MB of them would hold up the first press for half a minute.
-  await app.register(compress, { encodings: ['gzip', 'br'], customTypes: /^text\/|json|javascript|svg/ });
+  await app.register(compress, {
+    encodings: ['gzip', 'br'],
+    customTypes: /^text\/|json|javascript|svg/,
+    globalDecompression: false,
+  });
   await app.register(multipart, { limits: { fileSize: ctx.clipLimitMb * MEGABYTE, files: 1, fields: 8 } });
 }
 
-/** Everything under /api needs a signed-in coach unless its route says otherwise. */
-function guard(app: App, ctx: Context): void {
-  app.addHook('onRequest', async (request) => {
-    const route = request.routeOptions;
-    if (!request.url.startsWith('/api/') || route.config.open || route.url?.startsWith('/api/docs')) return;
-    if (!coachOf(ctx, request.cookies[SESSION_COOKIE])) throw new Refusal('signed_out');
+/** Routes of a plugin that knows nothing of doors, opened to anyone: pages and pictures of the program itself. */
+async function opened(
+  scope: Pick<FastifyInstance, 'addHook'>,
+  register: () => PromiseLike<unknown>,
+): Promise<void> {
+  let open = true;
+  scope.addHook('onRoute', (route) => {
+    if (open) route.config = { ...route.config, door: 'anyone' };
   });
+  await register();
+  open = false;
+}
+
+/** Answers of the record are kept nowhere on the way, unless a route says otherwise. */
+function keepNothing(app: App): void {
+  app.addHook('onSend', async (request, reply) => {
+    if (request.routeOptions.url?.startsWith('/api/') && !reply.hasHeader('cache-control'))
+      reply.header('cache-control', 'no-store');
+  });
+}
+
+function logAnswers(app: App): void {
   app.addHook('onResponse', async (request, reply) => {
     request.log.info(
       {
@@ -140,6 +160,15 @@ function handleErrors(app: App): void {
       const named = problems.map((p) => `${p.path}: ${p.detail.message}`).join('; ');
       return reply.status(400).send({ ...body, message: named });
     }
+    const machine = machineProblem(error);
+    if (machine) {
+      request.log.error(
+        { code: (error as { code?: string }).code, route: request.routeOptions.url },
+        machine,
+      );
+      const { status, body } = failureOf([{ code: machine, path: '', detail: {} }]);
+      return reply.status(status).send(body);
+    }
     const known = error as { statusCode?: number; code?: string };
     if (known.statusCode === 429)
       return reply.status(429).send(failureOf([{ code: 'too_many_requests', path: '', detail: {} }]).body);
@@ -156,22 +185,25 @@ function handleErrors(app: App): void {
 export async function serveWeb(app: App): Promise<void> {
   const root = join(projectRoot(), 'web', 'dist');
   if (existsSync(root)) {
-    await app.register(fastifyStatic, {
-      root,
-      wildcard: false,
-      cacheControl: false,
-      setHeaders: (response, path) => {
-        response.header(
-          'cache-control',
-          path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-        );
-      },
-    });
+    await opened(app, () =>
+      app.register(fastifyStatic, {
+        root,
+        wildcard: false,
+        cacheControl: false,
+        setHeaders: (response, path) => {
+          response.header(
+            'cache-control',
+            path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+          );
+        },
+      }),
+    );
   }
   app.setNotFoundHandler((request, reply) => {
-    if (request.url.startsWith('/api/') || !existsSync(root)) {
+    const page =
+      ['GET', 'HEAD'].includes(request.method) && !/^\/api(\/|$)/.test(plainPath(request.raw.url ?? ''));
+    if (!page || !existsSync(root))
       return reply.status(404).send(failureOf([{ code: 'not_found', path: '', detail: {} }]).body);
-    }
     return reply.header('cache-control', 'no-cache').sendFile('index.html');
   });
 }

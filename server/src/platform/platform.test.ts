@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { PROBLEM_WORDS, type ProblemCode } from '@inchstep/contract/words';
 import { afterAll, describe, expect, test } from '@jest/globals';
-import { testServer } from '../testServer.ts';
+import { OWN_PAGE, testServer } from '../testServer.ts';
 import { openDb } from './db.ts';
 import { failureOf, Refusal } from './errors.ts';
 import { FileStore } from './files.ts';
@@ -42,7 +42,26 @@ describe('the file store', () => {
         throw new Error('the phone went away');
       })(),
     );
-    await expect(store.receive(broken)).rejects.toThrow('went away');
+    await expect(store.receive(broken)).rejects.toThrow('upload_broken');
+    expect(readdirSync(store.clipFolder)).toEqual([]);
+  });
+  test.each([
+    ['stands still', { stallMs: 60, slowestBytesPerS: 0, graceMs: 10_000 }, 10_000],
+    ['trickles', { stallMs: 10_000, slowestBytesPerS: 1e9, graceMs: 60 }, 5],
+  ])('a sender that %s is let go, and leaves nothing', async (_, pace, everyMs) => {
+    const store = new FileStore(folder, pace);
+    let timer: NodeJS.Timeout | undefined;
+    const slow = new Readable({
+      read() {
+        clearTimeout(timer);
+        timer = setTimeout(() => this.push('x'), everyMs);
+      },
+      destroy(error, done) {
+        clearTimeout(timer);
+        done(error);
+      },
+    });
+    await expect(store.receive(slow)).rejects.toThrow('upload_stalled');
     expect(readdirSync(store.clipFolder)).toEqual([]);
   });
   test('the same content is kept once, under its hash', async () => {
@@ -75,7 +94,7 @@ describe('refusals', () => {
     const broken = await server.app.inject({
       method: 'POST',
       url: '/api/sign-in',
-      headers: { 'content-type': 'application/json' },
+      headers: { ...OWN_PAGE, 'content-type': 'application/json' },
       payload: '{"passphrase":',
     });
     expect(broken.statusCode).toBe(400);

@@ -7,6 +7,8 @@ export const coaches = sqliteTable('coaches', {
   salt: text('salt').notNull(),
   digest: text('digest').notNull(),
   createdAt: text('created_at').notNull(),
+  /** Telephone or mail that a student is shown where the program can no longer take a message. */
+  contact: text('contact').notNull().default(''),
 });
 
 export const sessions = sqliteTable('sessions', {
@@ -16,4 +18,27 @@ export const sessions = sqliteTable('sessions', {
     .notNull()
     .references(() => coaches.id, { onDelete: 'cascade' }),
   expiresAt: text('expires_at').notNull(),
+  /** Names the session on the screen; opens nothing. */
+  id: text('id').notNull().default(''),
+  createdAt: text('created_at').notNull().default(''),
+  lastUsedAt: text('last_used_at').notNull().default(''),
+  device: text('device').notNull().default(''),
+});
+
+/** What is to be erased, and the receipt of what was. Holds no name. */
+export const erasures = sqliteTable('erasures', {
+  id: text('id').primaryKey(),
+  what: text('what').$type<'student' | 'clip'>().notNull(),
+  subjectId: text('subject_id').notNull(),
+  askedAt: text('asked_at').notNull(),
+  dueAt: text('due_at').notNull(),
+  takenBackAt: text('taken_back_at'),
+  doneAt: text('done_at'),
+  receipt: text('receipt', { mode: 'json' }).$type<Readonly<Record<string, number>>>(),
+});
+
+/** Facts of the program itself, such as the last backup that was checked. */
+export const programFacts = sqliteTable('program_facts', {
+  key: text('key').primaryKey(),
+  value: text('value', { mode: 'json' }).$type<unknown>().notNull(),
 });

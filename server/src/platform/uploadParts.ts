@@ -8,7 +8,7 @@ export async function uploadParts<S extends z.ZodObject>(
   request: FastifyRequest,
   schema: S,
 ): Promise<{ part: MultipartFile; fields: z.infer<S> }> {
-  const part = request.isMultipart() ? await request.file() : undefined;
+  const part = await firstFile(request);
   if (!part) throw new Refusal('no_file');
   const field = (name: string) => {
     const value = part.fields[name];
@@ -26,4 +26,15 @@ export async function uploadParts<S extends z.ZodObject>(
       detail: { message: issue.message },
     })),
   );
+}
+
+/** A body that is no multipart, or breaks off before its file, is the sender's mistake. */
+async function firstFile(request: FastifyRequest): Promise<MultipartFile | undefined> {
+  if (!request.isMultipart()) return undefined;
+  try {
+    return await request.file();
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    throw new Refusal('upload_broken');
+  }
 }

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { buildApp, makeContext, settingsFromEnv } from '@inchstep/server';
+import { buildApp, makeContext, readSettings } from '@inchstep/server';
 import { format, parseISO } from 'date-fns';
 import type { Call, Send } from './requests.ts';
 import { Seeder } from './seeder.ts';
@@ -11,10 +11,12 @@ import { tellStory } from './story.ts';
  * Fills an empty data folder with the made-up practice ground, by the same requests the screens
  * send. The work is done in a folder beside it and moved at the end, so that a stop leaves nothing.
  */
+/** What the program's own pages send with every change. */
+const OWN_PAGE = { 'x-inchstep': '1' };
 const PASSPHRASE = 'quarry-lane-demo';
 
 async function makeDemo(): Promise<void> {
-  const settings = { ...settingsFromEnv(), demo: true };
+  const settings = { ...readSettings(process.env), demo: true };
   if (existsSync(join(settings.dataDir, 'inchstep.sqlite'))) return;
   const started = Date.now();
   const draft = `${settings.dataDir}.making`;
@@ -36,7 +38,7 @@ async function makeDemo(): Promise<void> {
       await app.inject({
         method,
         url,
-        headers: { cookie },
+        headers: { cookie, ...OWN_PAGE },
         ...(body === undefined ? {} : { payload: body as object }),
       }),
     ) as never;
@@ -46,12 +48,13 @@ async function makeDemo(): Promise<void> {
     form.set('file', new Blob([new Uint8Array(file)]), name);
     const request = new Request('http://demo/', { method: 'POST', body: form });
     const payload = Buffer.from(await request.arrayBuffer());
-    const headers = { cookie, 'content-type': request.headers.get('content-type') ?? '' };
+    const headers = { cookie, ...OWN_PAGE, 'content-type': request.headers.get('content-type') ?? '' };
     return check(url, await app.inject({ method: 'POST', url, headers, payload })) as never;
   };
   const setup = await app.inject({
     method: 'POST',
     url: '/api/setup',
+    headers: OWN_PAGE,
     payload: { name: 'Ilse Varga', passphrase: PASSPHRASE },
   });
   cookie = String(setup.headers['set-cookie']).split(';')[0] ?? '';
@@ -63,8 +66,10 @@ async function makeDemo(): Promise<void> {
     },
   };
   await tellStory(new Seeder(call, send, clock, format(real, 'yyyy-MM-dd')), (line) => console.log(line));
+  await call('POST', '/api/care/contact', { contact: '0700 555 0134' });
+  await call('POST', '/api/sign-out');
   await app.close();
-  ctx.db.$client.close();
+  await ctx.close();
   await rename(draft, settings.dataDir);
   console.log(`Demo data ready in ${((Date.now() - started) / 1000).toFixed(1)} s.`);
 }

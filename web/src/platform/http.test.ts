@@ -22,6 +22,12 @@ const failed = async (asked: Promise<unknown>): Promise<HttpError> => {
   return error;
 };
 
+/** Every change says that it comes from our own page, and what this device's clock says. */
+const own = {
+  'x-inchstep': '1',
+  'x-inchstep-sent-at': expect.stringMatching(/^\d{4}-\d\d-\d\dT.*Z$/),
+};
+
 describe('asking the server', () => {
   test('an answer is what it said; a body goes as JSON, none goes without a type', async () => {
     const fetched = answers(200, async () => ({ id: 'a' }));
@@ -32,10 +38,10 @@ describe('asking the server', () => {
     await del('/api/x');
     expect(fetched.mock.calls.map(([, init]) => init)).toEqual([
       { method: 'GET' },
-      { method: 'POST', body: '{"note":"ä"}', headers: { 'content-type': 'application/json' } },
-      { method: 'PUT', body: '{"n":1}', headers: { 'content-type': 'application/json' } },
-      { method: 'POST' },
-      { method: 'DELETE' },
+      { method: 'POST', body: '{"note":"ä"}', headers: { ...own, 'content-type': 'application/json' } },
+      { method: 'PUT', body: '{"n":1}', headers: { ...own, 'content-type': 'application/json' } },
+      { method: 'POST', headers: own },
+      { method: 'DELETE', headers: own },
     ]);
   });
   test('a refusal carries the server’s code, words and places', async () => {
@@ -68,6 +74,7 @@ describe('sending a file', () => {
       Held.last = this;
     }
     open() {}
+    setRequestHeader() {}
     send(form: FormData) {
       this.form = form;
     }

@@ -19,14 +19,24 @@ async function answer<T>(request: Promise<Response>): Promise<T> {
   throw new HttpError(response.status, failure);
 }
 
+/**
+ * What goes with every change: a word that pages of other sites can't send, and this device's clock, by which
+ * the program knows how long ago something was done whatever the clock says.
+ */
+const ownPage = (): Record<string, string> => ({
+  'x-inchstep': '1',
+  'x-inchstep-sent-at': new Date().toISOString(),
+});
+
 const send = <T>(method: string, url: string, body?: unknown, keepalive = false): Promise<T> =>
   answer<T>(
     fetch(url, {
       method,
+      ...(method === 'GET' ? {} : { headers: ownPage() }),
       ...(keepalive ? { keepalive } : {}),
       ...(body === undefined
         ? {}
-        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+        : { body: JSON.stringify(body), headers: { ...ownPage(), 'content-type': 'application/json' } }),
     }),
   );
 
@@ -51,6 +61,7 @@ export function upload<T>(
     for (const [name, value] of Object.entries(fields)) form.set(name, value);
     form.set('file', file, file.name);
     request.open('POST', url);
+    for (const [name, value] of Object.entries(ownPage())) request.setRequestHeader(name, value);
     request.upload.onprogress = (event) =>
       onProgress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onload = () => {

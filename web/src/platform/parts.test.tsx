@@ -12,7 +12,8 @@ afterEach(() => {
 describe('dayText', () => {
   test.each([
     ['2027-03-10', 'today'],
-    ['2027-03-09T23:30:00.000Z', 'yesterday'],
+    [new Date('2027-03-09T23:30:00').toISOString(), 'yesterday'],
+    [new Date('2027-03-10T00:30:00').toISOString(), 'today'],
     ['2027-03-11', 'tomorrow'],
     ['2027-03-05', '5 days ago'],
     ['2027-03-20', 'in 10 days'],

@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import { CircleAlert, LoaderCircle } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { FormDraft } from './drafts.ts';
@@ -87,9 +88,12 @@ export function Shown<T>({
   return <Loading what={what} />;
 }
 
+/** The calendar day here of a moment; a day stays itself. The first ten letters of a moment are Greenwich's. */
+export const dayOf = (at: string): string => (at.length === 10 ? at : format(new Date(at), 'yyyy-MM-dd'));
+
 /** "today", "yesterday", "5 days ago", else the date. */
 export function dayText(at: string, today: string): string {
-  const day = at.slice(0, 10);
+  const day = dayOf(at);
   const days = Math.round((Date.parse(today) - Date.parse(day)) / 86_400_000);
   if (days === 0) return 'today';
   if (days === 1) return 'yesterday';

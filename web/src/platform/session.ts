@@ -4,8 +4,19 @@ import { forgetCopies } from '../workers/copyStore.ts';
 import { forgetDrafts } from './drafts.ts';
 import { get, post } from './http.ts';
 
-export const useMe = () =>
-  useQuery({ queryKey: ['me'], queryFn: () => get<Me>('/api/me'), staleTime: 60_000 });
+export const useMe = () => useQuery({ queryKey: ['me'], queryFn: fetchMe, staleTime: 60_000 });
+
+const ERASED = 'inchstep.erased';
+
+/** Where something was erased since this browser last looked, its working copies of clips go, too. */
+async function fetchMe(): Promise<Me> {
+  const me = await get<Me>('/api/me');
+  if (localStorage.getItem(ERASED) !== String(me.erased)) {
+    await forgetCopies();
+    localStorage.setItem(ERASED, String(me.erased));
+  }
+  return me;
+}
 
 function useEnter<T>(url: string) {
   const client = useQueryClient();
@@ -26,9 +37,10 @@ export function useSignOut() {
     mutationFn: () => post('/api/sign-out'),
     onSuccess: async () => {
       forgetDrafts();
-      void forgetCopies();
       await client.invalidateQueries({ queryKey: ['me'] });
       client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'me' });
+      // The screens and their workers are gone by now: nobody keeps another copy after this.
+      await forgetCopies();
     },
   });
 }

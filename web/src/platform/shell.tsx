@@ -14,6 +14,7 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['g then t', 'today'],
   ['g then r', 'roster'],
   ['g then n', 'new student'],
+  ['g then d', 'data and devices'],
   ['← →', 'bench: step one frame (with Shift: ten)'],
   ['a t d i f', 'bench: name address, top, delivery, impact, finish at this frame'],
   [
@@ -51,6 +52,7 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
   useHotkeys('g>t', () => void navigate('/'));
   useHotkeys('g>r', () => void navigate('/students'));
   useHotkeys('g>n', () => void navigate('/students/new'));
+  useHotkeys('g>d', () => void navigate('/data'));
   const link = ({ isActive }: { isActive: boolean }) =>
     `flex min-h-11 items-center px-3 font-semibold ${isActive ? 'bg-[var(--tape-ink)] text-[var(--tape)]' : 'hover:underline'}`;
   return (
@@ -61,14 +63,14 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
       >
         Skip to the page
       </a>
-      <header className="tape-edge no-print flex items-end gap-2 px-4 pt-2">
+      <header className="tape-edge no-print flex flex-wrap items-end gap-x-2 px-4 pt-2">
         <NavLink
           to="/"
           className="mr-4 flex min-h-11 items-center font-[family-name:var(--font-display)] text-xl font-bold"
         >
           Inch Step
         </NavLink>
-        <nav aria-label="Main" className="flex">
+        <nav aria-label="Main" className="flex flex-wrap">
           <NavLink to="/" end className={link}>
             Today
           </NavLink>
@@ -80,6 +82,9 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
           </NavLink>
           <NavLink to="/schools" className={link}>
             Schools
+          </NavLink>
+          <NavLink to="/data" className={link}>
+            Data
           </NavLink>
         </nav>
         <div className="ml-auto flex items-center gap-1">

@@ -11,7 +11,7 @@ import { type CopyFacts, keepCopy, readCopy } from './copyStore.ts';
 
 export type OpenedClip = CopyFacts;
 
-export type ClipTrouble = 'not_video' | 'no_frames' | 'codec' | 'fetch';
+export type ClipTrouble = 'not_video' | 'no_frames' | 'codec' | 'consent' | 'fetch';
 
 /** Frames decoded around the one asked for, so that stepping on or back is at hand. */
 const CHUNK_BEFORE = 10;
@@ -52,7 +52,7 @@ class ClipReader {
       return kept.facts;
     }
     const response = await fetch(url);
-    if (!response.ok) return { trouble: 'fetch', codec: '' };
+    if (!response.ok) return { trouble: response.status === 403 ? 'consent' : 'fetch', codec: '' };
     const input = new Input({ source: new BlobSource(await response.blob()), formats: ALL_FORMATS });
     const track = await input.getPrimaryVideoTrack().catch(() => null);
     if (!track) return { trouble: 'not_video', codec: '' };

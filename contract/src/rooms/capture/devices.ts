@@ -30,6 +30,10 @@ export const shotSetSchema = z.object({
 });
 export type ShotSet = z.infer<typeof shotSetSchema>;
 
+/** A set as lists show it: how many shots, not which. */
+export const shotSetLineSchema = shotSetSchema.omit({ shots: true }).extend({ count: z.int() });
+export type ShotSetLine = z.infer<typeof shotSetLineSchema>;
+
 export const newShotSetSchema = z.strictObject({
   id: idSchema,
   recordedOn: daySchema,

@@ -20,6 +20,8 @@ export const clipSchema = z.object({
   from: z.enum(['coach', 'student']),
   recordedOn: daySchema,
   createdAt: z.string(),
+  /** What is noted of this clip makes no sense: it is shown as such and can be erased. */
+  trouble: z.enum(['unreadable']).nullable().default(null),
 });
 export type Clip = z.infer<typeof clipSchema>;
 
@@ -32,7 +34,7 @@ export const swingViewSchema = z.strictObject({
   camera: cameraSchema,
   groundMarks: z.array(groundMarkSchema).max(24),
   /** Seconds from the clip's start. */
-  stationTimes: z.partialRecord(z.enum(STATIONS), z.number().min(0)),
+  stationTimes: z.partialRecord(z.enum(STATIONS), z.number().min(0).max(7200)),
 });
 export type SwingView = z.infer<typeof swingViewSchema>;
 
@@ -42,9 +44,9 @@ export const swingMarkSchema = z.strictObject({
   view: z.enum(VIEW_KINDS),
   station: z.enum(STATIONS),
   landmark: z.enum(LANDMARKS),
-  u: z.number(),
-  v: z.number(),
-  sdPx: z.number().positive(),
+  u: z.number().min(-100_000).max(100_000),
+  v: z.number().min(-100_000).max(100_000),
+  sdPx: z.number().min(1e-4).max(1000),
   /** Proposed by the body network and not yet touched by the coach. */
   by: z.literal('network').optional(),
 });
@@ -100,5 +102,8 @@ export {
   type RememberedMatch,
   rememberedMatchSchema,
   type ShotSet,
+  type ShotSetLine,
+  shotSchema,
+  shotSetLineSchema,
   shotSetSchema,
 } from './devices.ts';

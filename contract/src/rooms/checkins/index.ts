@@ -28,6 +28,8 @@ export const checkinSendSchema = z.strictObject({
   note: z.string().max(2000),
   felt: z.int().min(0).max(10).nullable(),
   clipIds: z.array(idSchema).max(4),
+  /** The moment by the sender's own clock; a report of pain counts from then. */
+  writtenAt: z.iso.datetime({ offset: true }).nullable().default(null),
 });
 export type CheckinSend = z.infer<typeof checkinSendSchema>;
 

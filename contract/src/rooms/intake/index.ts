@@ -145,6 +145,8 @@ export const meSchema = z.object({
   coach: z.string().nullable(),
   demo: z.boolean(),
   today: daySchema,
+  /** How many times films were erased or closed; a browser that knows fewer lets its working copies go. */
+  erased: z.int(),
 });
 export type Me = z.infer<typeof meSchema>;
 

@@ -37,6 +37,8 @@ export const setLogSchema = z.strictObject({
     .max(400)
     .regex(/^[PF?]+$/, { error: 'write each repetition as P, F or ?' }),
   felt: z.int().min(0).max(10).nullable(),
+  /** The moment by the sender's own clock, with its zone; without it only the day is known. */
+  doneAt: z.iso.datetime({ offset: true }).nullable().default(null),
 });
 export type SetLog = z.infer<typeof setLogSchema>;
 export const storedSetSchema = setLogSchema.extend({ from: z.enum(['coach', 'student']), at: z.string() });

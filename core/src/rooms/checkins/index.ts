@@ -1,3 +1,4 @@
+export type { CheckinEntry, CheckinRecord } from './checkinRecord.ts';
 export {
   QUEUE_REASONS,
   type QueueEntry,
@@ -9,3 +10,5 @@ export {
   type Waiting,
 } from './queue.ts';
 export { betterFirst, type MovedMeasure, type ReplyFacts } from './reply.ts';
+export { type ReplyGate, replyGate } from './replyGate.ts';
+export { type WaitingEntry, type WaitingFile, whyWaiting } from './waiting.ts';

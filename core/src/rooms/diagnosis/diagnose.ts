@@ -1,3 +1,4 @@
+import { isChild } from '../intake/index.ts';
 import { type Strength, strengthOf } from '../measures/index.ts';
 import { bandContextOf, type CaseFile } from './caseFile.ts';
 import { downstreamOf } from './causeTable.ts';
@@ -159,8 +160,8 @@ function chooseWork(
   roots: readonly Root[],
   posteriors: ReadonlyMap<string, number>,
 ): string[] {
-  const { beginner, ageYears, minutesPerWeek } = file.student;
-  const most = beginner || ageYears < 18 || minutesPerWeek < 60 ? 1 : 2;
+  const { beginner, minutesPerWeek } = file.student;
+  const most = beginner || isChild(file.student) || minutesPerWeek < 60 ? 1 : 2;
   return roots
     .filter((root) => (posteriors.get(root.fault) ?? 0) > BELIEVED)
     .slice(0, most)

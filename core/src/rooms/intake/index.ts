@@ -10,6 +10,8 @@ export {
   SHARE_OF_HEIGHT,
   SIZE_SD_SHARE,
 } from './bodySizes.ts';
+export { type ConsentFacts, mayBeFilmed } from './consent.ts';
+export { type HoldSpan, onOurClock, type Received, stoppedBy, type ToldTime } from './painStop.ts';
 export {
   BODY_AREAS,
   type BodyArea,

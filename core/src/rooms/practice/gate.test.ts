@@ -4,7 +4,7 @@ import { GATE_CAP, heldBy, measureGate, type Rep, readReps, repGate } from './ga
 import { STAGES } from './stages.ts';
 
 const reps = (text: string) => readReps(text) as Rep[];
-const gate = (text: string) => repGate(reps(text), 'half');
+const gate = (text: string) => repGate(reps(text));
 
 describe('rep gate by hand', () => {
   // Wald: each pass adds ln(0.8/0.5) = 0.470, each miss ln(0.2/0.5) = -0.916;
@@ -44,7 +44,7 @@ describe('rep gate against its theory', () => {
     const letters: Rep[] = [];
     for (;;) {
       letters.push(random() < rate ? 'P' : 'F');
-      const answer = repGate(letters, 'half');
+      const answer = repGate(letters);
       if (answer.decision !== 'continue') return answer;
     }
   };

@@ -1,6 +1,5 @@
 import { clamp, mean, normalCdf, squaredDeviations } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
-import type { Stage } from './stages.ts';
 
 /** P passed, F failed, ? the student could not tell. */
 export type Rep = 'P' | 'F' | '?';
@@ -27,10 +26,10 @@ const ADVANCE_AT = Math.log((1 - WRONG_HOLD) / WRONG_ADVANCE);
 const HOLD_AT = Math.log(WRONG_HOLD / (1 - WRONG_ADVANCE));
 
 /**
- * Rep gate of one stage. Course play is counted by holes with the same test. Unsure repetitions
+ * Rep gate, the same on every stage. Course play is counted by holes with the same test. Unsure repetitions
  * count as used and as no evidence. Later repetitions don't undo a decision.
  */
-export function repGate(reps: readonly Rep[], _stage: Stage): GateDecision {
+export function repGate(reps: readonly Rep[]): GateDecision {
   let evidence = 0;
   let judged = 0;
   for (const [i, rep] of reps.entries()) {

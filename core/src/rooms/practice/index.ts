@@ -12,9 +12,12 @@ export {
   readReps,
   repGate,
 } from './gate.ts';
+export { type GateFile, type GateStanding, gateStates, waitsForCoach } from './gateStates.ts';
 export { buildPlan } from './plan.ts';
 export type { Give, Plan, PlanDay, PlanItem, PlanStage } from './planModel.ts';
 export { checkPlan, type DoneSet, type PlanProblem, type PlanRequest } from './planRequest.ts';
+export type { GateWord, InUse, LoggedSet, PracticeRecord } from './practiceRecord.ts';
+export { rungOf } from './rung.ts';
 export {
   REHEARSALS_PER_BALL,
   SECONDS,
@@ -25,3 +28,4 @@ export {
   stageBefore,
   stageRow,
 } from './stages.ts';
+export { todayCard } from './todayCard.ts';

@@ -3,7 +3,14 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Clip, Swing } from '@inchstep/contract/capture';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { addStudent, clipBytes, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+import {
+  addStudent,
+  clipBytes,
+  markedSwing,
+  OWN_PAGE,
+  type TestServer,
+  testServer,
+} from '../../testServer.ts';
 
 let server: TestServer;
 let student: string;
@@ -125,6 +132,7 @@ async function signedIn(): Promise<{ cookie: string }> {
   const response = await server.app.inject({
     method: 'POST',
     url: '/api/sign-in',
+    headers: OWN_PAGE,
     payload: { passphrase: 'a passphrase for tests' },
   });
   return { cookie: String(response.headers['set-cookie']).split(';')[0] ?? '' };
@@ -186,7 +194,7 @@ describe('swings', () => {
       good,
       fields({ id: theirs.id }),
     );
-    expect(status).toBe(404);
+    expect(status).toBe(409);
     expect(body.fileName).toBeUndefined();
     expect(kept()).toHaveLength(before);
   });

@@ -1,16 +1,25 @@
-import type { Pressure, RememberedMatch, ShotSet } from '@inchstep/contract/capture';
-import { and, desc, eq, isNull } from 'drizzle-orm';
+import type { Pressure, RememberedMatch, ShotSet, ShotSetLine } from '@inchstep/contract/capture';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { columnMatches, pressures, shotSets } from './tables.ts';
 
-/** True when the set is new; sending the same one twice keeps the first. */
-export const insertShots = (db: Db, set: ShotSet): boolean =>
-  db.insert(shotSets).values(set).onConflictDoNothing().run().changes > 0;
+export const insertShots = (db: Db, set: ShotSet): void => {
+  db.insert(shotSets).values(set).run();
+};
 export const shotsById = (db: Db, id: string): ShotSet | null =>
   db.select().from(shotSets).where(eq(shotSets.id, id)).get() ?? null;
-export const shotsOf = (db: Db, studentId: string): ShotSet[] =>
+export const shotLinesOf = (db: Db, studentId: string): ShotSetLine[] =>
   db
-    .select()
+    .select({
+      id: shotSets.id,
+      studentId: shotSets.studentId,
+      swingId: shotSets.swingId,
+      recordedOn: shotSets.recordedOn,
+      fileName: shotSets.fileName,
+      count: sql<number>`json_array_length(${shotSets.shots})`,
+      discardedAt: shotSets.discardedAt,
+      createdAt: shotSets.createdAt,
+    })
     .from(shotSets)
     .where(and(eq(shotSets.studentId, studentId), isNull(shotSets.discardedAt)))
     .orderBy(desc(shotSets.recordedOn), desc(shotSets.createdAt))

@@ -4,6 +4,7 @@ import {
   newShotSetSchema,
   pressureSchema,
   rememberedMatchSchema,
+  shotSetLineSchema,
   shotSetSchema,
   swingSchema,
 } from '@inchstep/contract/capture';
@@ -12,12 +13,14 @@ import { CLUBS } from '@inchstep/core/intake';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
+import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { uploadParts } from '../../platform/uploadParts.ts';
 import {
   addShots,
   discardShots,
   getPressure,
+  getShots,
   listMatches,
   listShots,
   pressureFile,
@@ -55,14 +58,19 @@ export function deviceRoutes(app: App, ctx: Context): void {
   );
   app.get(
     '/api/students/:id/shots',
-    { schema: { tags, params, response: { 200: z.array(shotSetSchema) } } },
+    { schema: { tags, params, response: { 200: z.array(shotSetLineSchema) } } },
     async ({ params: p }) => listShots(ctx, p.id),
+  );
+  app.get(
+    '/api/shots/:id',
+    { schema: { tags, params, response: { 200: shotSetSchema } } },
+    async ({ params: p }) => getShots(ctx, p.id),
   );
   const one = { 200: shotSetSchema };
   app.post(
     '/api/students/:id/shots',
     { schema: { tags, params, body: newShotSetSchema, response: one } },
-    async ({ params: p, body }) => addShots(ctx, p.id, body),
+    async (request) => addShots(ctx, request.params.id, request.body, authorOf(request)),
   );
   app.put(
     '/api/shots/:id',
@@ -110,5 +118,11 @@ const trackFields = z.object({ id: idSchema, recordedOn: daySchema, club: z.enum
 
 async function readTrackUpload(request: FastifyRequest): Promise<TrackUpload> {
   const { part, fields } = await uploadParts(request, trackFields);
-  return { ...fields, fileName: part.filename, stream: part.file, truncated: () => part.file.truncated };
+  return {
+    ...fields,
+    author: authorOf(request),
+    fileName: part.filename,
+    stream: part.file,
+    truncated: () => part.file.truncated,
+  };
 }

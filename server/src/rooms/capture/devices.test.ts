@@ -57,6 +57,19 @@ describe('motion', () => {
     const out = await server.ask<string>('GET', `/api/swings/${body.id}/track.csv`);
     expect(String(out.body).split('\n').slice(0, 3)).toEqual(motion.split('\n').slice(0, 3));
   });
+  test('dated to come it is refused, and its file is not kept', async () => {
+    const before = kept();
+    const later = { ...fields(), recordedOn: '2027-03-09' };
+    const other = motion.replace('\n', '\n\n');
+    const { body } = await server.upload<{ code: string }>(
+      `/api/students/${student}/tracks`,
+      Buffer.from(other),
+      later,
+      'swing.csv',
+    );
+    expect(body.code).toBe('date_in_future');
+    expect(kept()).toEqual(before);
+  });
   test('a table whose second letter is that of another kind of file is read as it is named', async () => {
     const [head, ...rows] = motion.trim().split('\n');
     const text = [`aP,${head}`, ...rows.map((row) => `1,${row}`)].join('\n');

@@ -1,22 +1,43 @@
-import type { Clip, Swing } from '@inchstep/contract/capture';
+import { type Clip, clipSchema, type Swing } from '@inchstep/contract/capture';
+import { isIsoDay } from '@inchstep/core/foundation';
 import { and, desc, eq } from 'drizzle-orm';
+import { dayOf } from '../../platform/context.ts';
 import type { Db } from '../../platform/db.ts';
 import { clips, swings } from './tables.ts';
 
 type ClipRow = typeof clips.$inferSelect;
 type SwingRow = typeof swings.$inferSelect;
 
-const toClip = (row: ClipRow): Clip => ({
-  id: row.id,
-  studentId: row.studentId,
-  createdAt: row.createdAt,
-  ...row.facts,
-});
+/** A row of an older program may hold what makes no sense: it is shown as such, and breaks no list. */
+function toClip({ id, studentId, createdAt, file, facts }: ClipRow): Clip {
+  const read = clipSchema.safeParse({ ...facts, id, studentId, createdAt });
+  if (read.success) return read.data;
+  const told = (facts ?? {}) as Partial<Clip>;
+  const ending = file.split('.').at(-1);
+  return {
+    id,
+    studentId,
+    createdAt,
+    kind: told.kind === 'down_the_line' ? 'down_the_line' : 'face_on',
+    fileName: typeof told.fileName === 'string' ? told.fileName : file,
+    bytes: 0,
+    container: ending === 'mov' || ending === 'webm' ? ending : 'mp4',
+    codec: 'unknown',
+    widthPx: 0,
+    heightPx: 0,
+    durationS: 0,
+    frames: 0,
+    framesPerSecond: 0,
+    from: told.from === 'student' ? 'student' : 'coach',
+    recordedOn: isIsoDay(String(told.recordedOn)) ? String(told.recordedOn) : dayOf(createdAt),
+    trouble: 'unreadable',
+  };
+}
 const toSwing = ({ body, ...row }: SwingRow): Swing => ({ ...row, track: null, ...body });
 
 export const insertClip = (db: Db, clip: Clip, file: string): void => {
-  const { id, studentId, createdAt, ...facts } = clip;
-  db.insert(clips).values({ id, studentId, file, facts, createdAt }).onConflictDoNothing().run();
+  const { id, studentId, createdAt, trouble: _, ...facts } = clip;
+  db.insert(clips).values({ id, studentId, file, facts, createdAt }).run();
 };
 export const clipById = (db: Db, id: string): { clip: Clip; file: string } | null => {
   const row = db.select().from(clips).where(eq(clips.id, id)).get();
@@ -32,7 +53,7 @@ export const clipsOf = (db: Db, studentId: string): Clip[] =>
     .map(toClip);
 
 export const insertSwing = (db: Db, swing: Swing): void => {
-  db.insert(swings).values(toRow(swing)).onConflictDoNothing().run();
+  db.insert(swings).values(toRow(swing)).run();
 };
 export const swingById = (db: Db, id: string): Swing | null => {
   const row = db.select().from(swings).where(eq(swings.id, id)).get();

@@ -5,19 +5,20 @@ import { VIEW_KINDS } from '@inchstep/core/intake';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
+import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { uploadParts } from '../../platform/uploadParts.ts';
 import { deviceRoutes } from './deviceRoutes.ts';
 import {
   addClip,
   captureOf,
-  clipFile,
   createSwing,
   discardSwing,
   editSwing,
   getSwing,
   listClips,
   listSwings,
+  shownClip,
   type Upload,
 } from './service.ts';
 
@@ -55,7 +56,10 @@ export function captureRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/swings',
     { schema: { tags, params, body: newSwingSchema, response: one } },
-    async ({ params: p, body: { id, ...input } }) => createSwing(ctx, p.id, id, input),
+    async (request) => {
+      const { id, ...input } = request.body;
+      return createSwing(ctx, request.params.id, id, input, { author: authorOf(request) });
+    },
   );
   app.get('/api/swings/:id', { schema: { tags, params, response: one } }, async ({ params: p }) =>
     getSwing(ctx, p.id),
@@ -86,6 +90,7 @@ export async function readUpload(request: FastifyRequest, from: Upload['from']):
     ...fields,
     fileName: part.filename,
     from,
+    author: authorOf(request),
     stream: part.file,
     truncated: () => part.file.truncated,
   };
@@ -100,12 +105,13 @@ export async function sendClip(
   request: FastifyRequest,
   reply: FastifyReply,
 ): Promise<FastifyReply> {
-  const { clip, file } = clipFile(ctx, id);
+  const { clip, file } = shownClip(ctx, id);
   const size = await ctx.files.sizeOf(file);
   reply
     .type(TYPES[clip.container])
     .header('accept-ranges', 'bytes')
-    .header('cache-control', 'private, max-age=86400');
+    // Kept nowhere on the way: when a link is closed or a consent withdrawn, the clip is gone at once.
+    .header('cache-control', 'no-store');
   const [, from, to] = /^bytes=(\d*)-(\d*)$/.exec(request.headers.range ?? '') ?? [];
   if (from === undefined || (from === '' && to === ''))
     return reply.header('content-length', size).send(ctx.files.read(file));

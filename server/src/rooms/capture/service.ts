@@ -1,10 +1,12 @@
 import type { Readable } from 'node:stream';
 import type { Clip, Swing } from '@inchstep/contract/capture';
 import { type Capture, checkCapture, stationsOutOfOrder } from '@inchstep/core/capture';
+import { plusDays } from '@inchstep/core/foundation';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
-import { consentMissing, getStudent, record, schoolOf } from '../intake/index.ts';
-import { inspectClip } from './inspectClip.ts';
+import type { Received } from '../../platform/files.ts';
+import { getStudent, isKnown, once, record, refuseWithoutConsent, schoolOf } from '../intake/index.ts';
+import type { ClipFacts } from './inspectClip.ts';
 import {
   clipById,
   clipsOf,
@@ -22,48 +24,71 @@ export interface Upload {
   readonly recordedOn: string;
   readonly fileName: string;
   readonly from: Clip['from'];
+  readonly author: string;
   readonly stream: Readable;
   /** True when the stream stopped at the size limit. */
   readonly truncated: () => boolean;
 }
 
+/** What a slow disk reads, at worst. */
+const READ_BYTES_PER_MS = 20_000;
+
 /** Takes a clip in whole or not at all; it is kept as it came. */
 export async function addClip(ctx: Context, studentId: string, upload: Upload): Promise<Clip> {
-  const student = getStudent(ctx, studentId);
-  if (consentMissing(student)) {
+  const write = { id: upload.id, what: 'clip', studentId, author: upload.author };
+  try {
+    refuseWithoutConsent(ctx, getStudent(ctx, studentId));
+    if (upload.recordedOn > plusDays(today(ctx), 1))
+      throw new Refusal('date_in_future', { value: upload.recordedOn }, 'recordedOn');
+    if (isKnown(ctx, write)) {
+      upload.stream.resume();
+      return clipFile(ctx, upload.id).clip;
+    }
+  } catch (error) {
+    // The rest of the body is let by, so that the answer is heard.
     upload.stream.resume();
-    throw new Refusal('consent_missing');
-  }
-  const known = clipById(ctx.db, upload.id);
-  if (known && known.clip.studentId !== studentId) {
-    upload.stream.resume();
-    throw new Refusal('not_found');
+    throw error;
   }
   const received = await ctx.files.receive(upload.stream);
   try {
-    if (known) return known.clip;
     if (upload.truncated()) throw new Refusal('clip_too_large', { limitMb: ctx.clipLimitMb });
-    const facts = await inspectClip(received.path, received.bytes);
-    const file = await ctx.files.keep(received, facts.container);
-    const clip: Clip = {
-      id: upload.id,
-      studentId,
-      kind: upload.kind,
-      fileName: upload.fileName.slice(0, 200),
-      bytes: received.bytes,
-      ...facts,
-      from: upload.from,
-      recordedOn: upload.recordedOn,
-      createdAt: stamp(ctx),
-    };
-    ctx.db.transaction(() => {
-      insertClip(ctx.db, clip, file);
-      record(ctx, studentId, 'clip', { view: clip.kind, from: clip.from });
-    });
-    return clip;
+    const { path, bytes } = received;
+    const facts = await ctx.jobs.run<ClipFacts>('inspectClip', { path, bytes }, bytes / READ_BYTES_PER_MS);
+    // Consent may have been withdrawn, or the student erased, while the clip was read.
+    refuseWithoutConsent(ctx, getStudent(ctx, studentId));
+    return once(
+      ctx,
+      write,
+      () => keepClip(ctx, studentId, upload, received, facts),
+      () => clipFile(ctx, upload.id).clip,
+    );
   } finally {
     await ctx.files.drop(received);
   }
+}
+
+function keepClip(
+  ctx: Context,
+  studentId: string,
+  upload: Upload,
+  received: Received,
+  facts: ClipFacts,
+): void {
+  const file = ctx.files.keep(received, facts.container);
+  const clip: Clip = {
+    id: upload.id,
+    studentId,
+    kind: upload.kind,
+    fileName: upload.fileName.slice(0, 200),
+    bytes: received.bytes,
+    ...facts,
+    from: upload.from,
+    recordedOn: upload.recordedOn,
+    createdAt: stamp(ctx),
+    trouble: null,
+  };
+  insertClip(ctx.db, clip, file);
+  record(ctx, studentId, 'clip', { view: clip.kind, from: clip.from });
 }
 
 export const listClips = (ctx: Context, studentId: string): Clip[] => {
@@ -74,6 +99,13 @@ export const listClips = (ctx: Context, studentId: string): Clip[] => {
 export function clipFile(ctx: Context, id: string): { clip: Clip; file: string } {
   const found = clipById(ctx.db, id);
   if (!found) throw new Refusal('not_found');
+  return found;
+}
+
+/** A clip to be shown: a child's only while a guardian agrees. */
+export function shownClip(ctx: Context, id: string): { clip: Clip; file: string } {
+  const found = clipFile(ctx, id);
+  refuseWithoutConsent(ctx, getStudent(ctx, found.clip.studentId));
   return found;
 }
 
@@ -90,29 +122,39 @@ export function getSwing(ctx: Context, id: string): Swing {
 
 export type SwingInput = Pick<Swing, 'recordedOn' | 'club' | 'speed' | 'views' | 'marks'>;
 
+export interface SwingMaker {
+  readonly author: string;
+  readonly from?: Swing['from'];
+  readonly track?: Swing['track'];
+  /** Puts the track's file in its place, once nothing speaks against the swing. */
+  readonly keepFile?: () => void;
+}
+
 export function createSwing(
   ctx: Context,
   studentId: string,
   id: string,
   input: SwingInput,
-  from: Swing['from'] = 'coach',
-  track: Swing['track'] = null,
+  { author, from = 'coach', track = null, keepFile }: SwingMaker,
 ): Swing {
-  const known = swingById(ctx.db, id);
-  if (known) return known;
-  const swing: Swing = {
-    id,
-    studentId,
-    version: 1,
-    ...input,
-    track,
-    from,
-    discardedAt: null,
-    createdAt: stamp(ctx),
+  getStudent(ctx, studentId);
+  const make = () => {
+    const swing: Swing = {
+      id,
+      studentId,
+      version: 1,
+      ...input,
+      track,
+      from,
+      discardedAt: null,
+      createdAt: stamp(ctx),
+    };
+    checkSwing(ctx, swing);
+    keepFile?.();
+    insertSwing(ctx.db, swing);
+    if (track) record(ctx, studentId, 'track', { swing: id, frames: track.frames });
   };
-  checkSwing(ctx, swing);
-  insertSwing(ctx.db, swing);
-  return swing;
+  return once(ctx, { id, what: 'swing', studentId, author }, make, () => getSwing(ctx, id));
 }
 
 export function editSwing(ctx: Context, id: string, version: number, input: SwingInput): Swing {
@@ -125,6 +167,7 @@ export function editSwing(ctx: Context, id: string, version: number, input: Swin
 function checkSwing(ctx: Context, swing: Swing): void {
   if (swing.recordedOn > today(ctx))
     throw new Refusal('date_in_future', { value: swing.recordedOn }, 'recordedOn');
+  refuseWithoutConsent(ctx, getStudent(ctx, swing.studentId));
   swing.views.forEach((view, i) => {
     const wrong = stationsOutOfOrder(view.stationTimes);
     if (wrong) throw new Refusal('stations_out_of_order', { ...wrong }, `views[${i}].stationTimes`);

@@ -1,9 +1,15 @@
-import type { ColumnMatchForm, Pressure, RememberedMatch, ShotSet } from '@inchstep/contract/capture';
-import { pressureCsv, readCsv, shotsCsv } from '@inchstep/contract/formats';
-import { guessOffset, readPressure, readShots } from '@inchstep/core/capture';
+import type {
+  ColumnMatchForm,
+  Pressure,
+  RememberedMatch,
+  ShotSet,
+  ShotSetLine,
+} from '@inchstep/contract/capture';
+import { pressureCsv, shotsCsv } from '@inchstep/contract/formats';
+import { guessOffset, type PressureTrace } from '@inchstep/core/capture';
 import { type Context, stamp, today } from '../../platform/context.ts';
-import { orRefuse, Refusal } from '../../platform/errors.ts';
-import { getStudent, record } from '../intake/index.ts';
+import { Refusal } from '../../platform/errors.ts';
+import { getStudent, isKnown, once, record } from '../intake/index.ts';
 import {
   allMatches,
   deletePressure,
@@ -11,10 +17,11 @@ import {
   pressureRow,
   putMatch,
   putPressureRow,
+  shotLinesOf,
   shotsById,
-  shotsOf,
   updateShots,
 } from './deviceRepo.ts';
+import type { ShotsTask, shotsOfFile } from './readFiles.ts';
 import { getSwing } from './service.ts';
 
 export interface NewShotSet {
@@ -27,29 +34,36 @@ export interface NewShotSet {
 }
 
 /** Reads shots by the coach's match, keeps them, and remembers the match for files with these headings. */
-export function addShots(ctx: Context, studentId: string, ask: NewShotSet): ShotSet {
-  const student = getStudent(ctx, studentId);
+export async function addShots(
+  ctx: Context,
+  studentId: string,
+  ask: NewShotSet,
+  author: string,
+): Promise<ShotSet> {
+  const { profile } = getStudent(ctx, studentId);
+  const write = { id: ask.id, what: 'shots', studentId, author };
+  if (isKnown(ctx, write)) return getShots(ctx, ask.id);
   if (ask.recordedOn > today(ctx))
     throw new Refusal('date_in_future', { value: ask.recordedOn }, 'recordedOn');
   checkTie(ctx, studentId, ask.swingId);
-  const rows = orRefuse(readCsv(ask.csv));
-  const shots = orRefuse(readShots(rows, ask.matches, student.profile.handedness));
+  const task: ShotsTask = { csv: ask.csv, matches: ask.matches, hand: profile.handedness };
+  const { shots, headings } = await ctx.jobs.run<ReturnType<typeof shotsOfFile>>('shots', task);
   const set: ShotSet = {
     id: ask.id,
     studentId,
     recordedOn: ask.recordedOn,
     swingId: ask.swingId,
     fileName: ask.fileName,
-    shots,
+    shots: [...shots],
     discardedAt: null,
     createdAt: stamp(ctx),
   };
-  ctx.db.transaction(() => {
-    const isNew = insertShots(ctx.db, set);
-    putMatch(ctx.db, { headings: rows[0] ?? [], matches: [...ask.matches] });
-    if (isNew) record(ctx, studentId, 'shots', { set: set.id, count: shots.length });
-  });
-  return getShots(ctx, ask.id);
+  const keep = () => {
+    insertShots(ctx.db, set);
+    putMatch(ctx.db, { headings, matches: [...ask.matches] });
+    record(ctx, studentId, 'shots', { set: set.id, count: shots.length });
+  };
+  return once(ctx, write, keep, () => getShots(ctx, ask.id));
 }
 
 function checkTie(ctx: Context, studentId: string, swingId: string | null): void {
@@ -62,9 +76,10 @@ export function getShots(ctx: Context, id: string): ShotSet {
   return found;
 }
 
-export function listShots(ctx: Context, studentId: string): ShotSet[] {
+/** Sets without their rows: a list never carries those. */
+export function listShots(ctx: Context, studentId: string): ShotSetLine[] {
   getStudent(ctx, studentId);
-  return shotsOf(ctx.db, studentId);
+  return shotLinesOf(ctx.db, studentId);
 }
 
 export function tieShots(ctx: Context, id: string, swingId: string | null): ShotSet {
@@ -87,27 +102,28 @@ export function shotsFile(ctx: Context, id: string): string {
 export const listMatches = (ctx: Context): RememberedMatch[] => allMatches(ctx.db);
 
 /** A mat's file, or a moved offset, for one swing; the first offset is guessed where none is given. */
-export function putPressure(
+export async function putPressure(
   ctx: Context,
   swingId: string,
   ask: { fileName?: string; csv?: string; offsetSeconds: number | null },
-): Pressure {
+): Promise<Pressure> {
   const swing = getSwing(ctx, swingId);
-  const kept = pressureRow(ctx.db, swingId);
-  let body: Pressure;
-  if (ask.csv !== undefined) {
-    const trace = orRefuse(readPressure(orRefuse(readCsv(ask.csv))));
-    const times = swing.views[0]?.stationTimes ?? {};
-    body = {
-      fileName: ask.fileName ?? 'pressure.csv',
-      offsetSeconds: ask.offsetSeconds ?? guessOffset(trace, times),
-      times: [...trace.times],
-      leadPct: [...trace.leadPct],
-    };
-  } else {
+  if (ask.csv === undefined) {
+    const kept = pressureRow(ctx.db, swingId);
     if (!kept) throw new Refusal('not_found');
-    body = { ...kept, offsetSeconds: ask.offsetSeconds ?? 0 };
+    const moved: Pressure = { ...kept, offsetSeconds: ask.offsetSeconds ?? 0 };
+    putPressureRow(ctx.db, swingId, moved);
+    return moved;
   }
+  const trace = await ctx.jobs.run<PressureTrace>('pressure', { csv: ask.csv });
+  const times = swing.views[0]?.stationTimes ?? {};
+  const body: Pressure = {
+    fileName: ask.fileName ?? 'pressure.csv',
+    offsetSeconds: ask.offsetSeconds ?? guessOffset(trace, times),
+    times: [...trace.times],
+    leadPct: [...trace.leadPct],
+  };
+  getSwing(ctx, swingId);
   putPressureRow(ctx.db, swingId, body);
   return body;
 }

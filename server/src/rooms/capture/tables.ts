@@ -14,7 +14,9 @@ export const clips = sqliteTable(
     studentId: studentId(),
     /** File name in the clip folder: content hash and ending. */
     file: text('file').notNull(),
-    facts: text('facts', { mode: 'json' }).$type<Omit<Clip, 'id' | 'studentId' | 'createdAt'>>().notNull(),
+    facts: text('facts', { mode: 'json' })
+      .$type<Omit<Clip, 'id' | 'studentId' | 'createdAt' | 'trouble'>>()
+      .notNull(),
     createdAt: text('created_at').notNull(),
   },
   (t) => [index('clips_by_student').on(t.studentId)],

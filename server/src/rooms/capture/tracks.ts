@@ -1,24 +1,17 @@
-import { readFile } from 'node:fs/promises';
+import { open } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
-import type { Swing, SwingTrack, TRACK_KINDS } from '@inchstep/contract/capture';
-import { motionCsv, readCsv } from '@inchstep/contract/formats';
-import {
-  type MotionReading,
-  type RawMotion,
-  readC3d,
-  readMotionTable,
-  readTrc,
-  toGround,
-} from '@inchstep/core/capture';
-import type { Result } from '@inchstep/core/foundation';
-import { findStations, smoothTrack } from '@inchstep/core/measures';
+import type { Swing, SwingTrack } from '@inchstep/contract/capture';
+import { motionCsv } from '@inchstep/contract/formats';
+import type { MotionReading } from '@inchstep/core/capture';
 import type { Context } from '../../platform/context.ts';
-import { orRefuse, Refusal } from '../../platform/errors.ts';
-import { getStudent, record } from '../intake/index.ts';
+import { Refusal } from '../../platform/errors.ts';
+import { getStudent, isKnown, refuseWithoutConsent } from '../intake/index.ts';
+import type { MotionTask, TrackKind } from './readFiles.ts';
 import { createSwing, getSwing, type SwingInput } from './service.ts';
 
 export interface TrackUpload {
   readonly id: string;
+  readonly author: string;
   readonly recordedOn: string;
   readonly club: SwingInput['club'];
   readonly fileName: string;
@@ -26,23 +19,33 @@ export interface TrackUpload {
   readonly truncated: () => boolean;
 }
 
-type TrackKind = (typeof TRACK_KINDS)[number];
-
 /** A motion file becomes a swing of its own, once it is known to hold one; else nothing is kept. */
 export async function addTrack(ctx: Context, studentId: string, upload: TrackUpload): Promise<Swing> {
-  const student = getStudent(ctx, studentId);
+  const write = { id: upload.id, what: 'swing', studentId, author: upload.author };
+  let leftHanded: boolean;
+  try {
+    const student = getStudent(ctx, studentId);
+    refuseWithoutConsent(ctx, student);
+    leftHanded = student.profile.handedness === 'left';
+    if (isKnown(ctx, write)) {
+      upload.stream.resume();
+      return getSwing(ctx, upload.id);
+    }
+  } catch (error) {
+    upload.stream.resume();
+    throw error;
+  }
   const received = await ctx.files.receive(upload.stream);
   try {
     if (upload.truncated()) throw new Refusal('clip_too_large', { limitMb: ctx.clipLimitMb });
-    const bytes = await readFile(received.path);
-    const kind = kindOf(upload.fileName, bytes);
-    const reading = readMotion(kind, bytes, student.profile.handedness === 'left');
-    orRefuse(findStations(smoothTrack(reading.motion)));
+    const kind = await kindOf(upload.fileName, received.path);
+    const task: MotionTask = { path: received.path, bytes: received.bytes, kind, leftHanded };
+    const reading = await ctx.jobs.run<MotionReading>('motion', task);
     const { times } = reading.motion;
     const track: SwingTrack = {
       fileName: upload.fileName.slice(0, 200),
       kind,
-      file: await ctx.files.keep(received, kind),
+      file: `${received.hash}.${kind}`,
       frames: times.length,
       seconds: (times.at(-1) as number) - (times[0] as number),
       unit: reading.unit,
@@ -57,9 +60,11 @@ export async function addTrack(ctx: Context, studentId: string, upload: TrackUpl
       views: [],
       marks: [],
     };
-    const swing = createSwing(ctx, studentId, upload.id, input, 'coach', track);
-    record(ctx, studentId, 'track', { swing: swing.id, frames: track.frames });
-    return swing;
+    return createSwing(ctx, studentId, upload.id, input, {
+      author: upload.author,
+      track,
+      keepFile: () => ctx.files.keep(received, kind),
+    });
   } finally {
     await ctx.files.drop(received);
   }
@@ -68,30 +73,35 @@ export async function addTrack(ctx: Context, studentId: string, upload: TrackUpl
 const NAMED = /\.(c3d|trc|csv)$/i;
 
 /** As it is named; else a C3D tells by its second byte, a TRC by its first word, the rest is a table. */
-function kindOf(fileName: string, bytes: Buffer): TrackKind {
+async function kindOf(fileName: string, path: string): Promise<TrackKind> {
   const named = NAMED.exec(fileName)?.[1]?.toLowerCase();
   if (named) return named as TrackKind;
-  if (bytes[1] === 0x50) return 'c3d';
-  return bytes.subarray(0, 12).toString('latin1') === 'PathFileType' ? 'trc' : 'csv';
-}
-
-function readMotion(kind: TrackKind, bytes: Buffer, leftHanded: boolean): MotionReading {
-  const raw: Result<RawMotion> =
-    kind === 'c3d'
-      ? readC3d(bytes)
-      : kind === 'trc'
-        ? readTrc(bytes.toString('utf8'))
-        : readMotionTable(orRefuse(readCsv(bytes.toString('utf8'))));
-  return orRefuse(toGround(orRefuse(raw), leftHanded));
+  const file = await open(path);
+  try {
+    const head = Buffer.alloc(12);
+    await file.read(head, 0, 12, 0);
+    if (head[1] === 0x50) return 'c3d';
+    return head.toString('latin1') === 'PathFileType' ? 'trc' : 'csv';
+  } finally {
+    await file.close();
+  }
 }
 
 /** Motion of a swing in the ground frame. */
 export async function motionOf(ctx: Context, swing: Swing): Promise<MotionReading['motion']> {
   if (!swing.track) throw new Refusal('not_found');
-  const bytes = await readFile(ctx.files.pathOf(swing.track.file));
-  const left = getStudent(ctx, swing.studentId).profile.handedness === 'left';
-  return readMotion(swing.track.kind, bytes, left).motion;
+  const { profile } = getStudent(ctx, swing.studentId);
+  const task: MotionTask = {
+    path: ctx.files.pathOf(swing.track.file),
+    bytes: await ctx.files.sizeOf(swing.track.file),
+    kind: swing.track.kind,
+    leftHanded: profile.handedness === 'left',
+  };
+  return (await ctx.jobs.run<MotionReading>('motion', task)).motion;
 }
 
-export const trackCsv = async (ctx: Context, swingId: string): Promise<string> =>
-  motionCsv(await motionOf(ctx, getSwing(ctx, swingId)));
+export async function trackCsv(ctx: Context, swingId: string): Promise<string> {
+  const swing = getSwing(ctx, swingId);
+  refuseWithoutConsent(ctx, getStudent(ctx, swing.studentId));
+  return motionCsv(await motionOf(ctx, swing));
+}

@@ -1,12 +1,12 @@
-import type { GateState } from '@inchstep/contract/practice';
+import type { Checkin } from '@inchstep/contract/checkins';
 import { draftReply, type Lengths } from '@inchstep/contract/words';
-import { betterFirst, type ReplyFacts } from '@inchstep/core/checkins';
+import { betterFirst, type ReplyFacts, replyGate } from '@inchstep/core/checkins';
 import { plusDays } from '@inchstep/core/foundation';
-import { stageAfter, stageRow } from '@inchstep/core/practice';
+import { stageRow } from '@inchstep/core/practice';
 import { type Context, today } from '../../platform/context.ts';
 import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent } from '../intake/index.ts';
-import { currentPlan, gateStates, listSets } from '../practice/index.ts';
+import { currentPlan, gateStates, listGates, listSets } from '../practice/index.ts';
 import { libraryWords } from '../prescription/index.ts';
 import { movedMeasures } from './moved.ts';
 import { getCheckin } from './service.ts';
@@ -15,11 +15,11 @@ import { getCheckin } from './service.ts';
 export function draftFor(ctx: Context, checkinId: string, lengths: Lengths): { text: string } {
   const checkin = getCheckin(ctx, checkinId);
   const { profile } = getStudent(ctx, checkin.studentId);
-  const facts = factsFor(ctx, checkin.studentId, checkin.pain);
+  const facts = factsFor(ctx, checkin);
   return { text: draftReply(facts, profile.firstName, libraryWords(ctx), lengths) };
 }
 
-function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
+function factsFor(ctx: Context, { studentId, pain, at }: Checkin): ReplyFacts {
   const plan = currentPlan(ctx, studentId);
   const sets = listSets(ctx, studentId).filter((set) => !plan || set.at >= plan.at);
   const letters = sets.map((set) => set.reps).join('');
@@ -27,9 +27,7 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
   const planned = plan?.plan.days.filter((day) => day.date <= today(ctx)).flatMap((day) => day.items) ?? [];
   const state = gateStates(ctx, studentId)[0];
   const latest = listDiagnoses(ctx, studentId)[0];
-  const gate = state ? gateWord(state) : null;
-  // A rung that is owned is left: the piece to practise now is the next one.
-  const stage = state ? ((gate === 'advance' ? stageAfter(state.stage) : null) ?? state.stage) : 'still';
+  const said = state ? replyGate(state, listGates(ctx, studentId), at) : null;
   const { films } = getStudent(ctx, studentId).profile;
   return {
     pain,
@@ -39,8 +37,11 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
       repsPlanned: planned.reduce((sum, item) => sum + item.rehearsals + item.balls, 0),
       passRate: judged.length === 0 ? null : judged.filter((letter) => letter === 'P').length / judged.length,
     },
-    key: state ? { drill: state.drill, stage, speedPct: stageRow(stage).speedPct } : null,
-    gate,
+    key:
+      state && said
+        ? { drill: state.drill, stage: said.stage, speedPct: stageRow(said.stage).speedPct }
+        : null,
+    gate: said?.gate ?? null,
     leave:
       latest?.result.leaveAlone
         .filter((l) => l.why.code === 'follows')
@@ -48,9 +49,4 @@ function factsFor(ctx: Context, studentId: string, pain: boolean): ReplyFacts {
         .slice(0, 3) ?? [],
     sendNext: { view: films[0] ?? 'face_on', swings: 3, by: plusDays(today(ctx), 7) },
   };
-}
-
-function gateWord(state: GateState): NonNullable<ReplyFacts['gate']> {
-  if (state.held.length === 0) return 'advance';
-  return state.gate.decision === 'hold' ? 'hold' : 'continue';
 }

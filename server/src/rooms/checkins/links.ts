@@ -1,7 +1,7 @@
 import type { StudentLink } from '@inchstep/contract/checkins';
 import { addDays } from 'date-fns';
-import { hashToken } from '../../platform/auth.ts';
-import { type Context, newId, newToken, stamp } from '../../platform/context.ts';
+import { bestEffort, firstCoach, hashToken, isStale } from '../../platform/auth.ts';
+import { type Context, dayOf, newId, newToken, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { getStudent, record } from '../intake/index.ts';
 import { insertLink, linkByHash, linksOf, revokeLinks, touchLink } from './repo.ts';
@@ -20,7 +20,7 @@ export function makeLink(ctx: Context, studentId: string, days: number): Student
   ctx.db.transaction(() => {
     revokeLinks(ctx.db, studentId, stamp(ctx));
     insertLink(ctx.db, { ...link, studentId, tokenHash: hashToken(token) });
-    record(ctx, studentId, 'link', { until: link.expiresAt.slice(0, 10) });
+    record(ctx, studentId, 'link', { until: dayOf(link.expiresAt) });
   });
   return { ...link, token };
 }
@@ -34,11 +34,19 @@ export function closeLinks(ctx: Context, studentId: string): void {
 }
 
 /** Whose link this is; every doubt is refused, with a reason the student can act on. */
-export function openLink(ctx: Context, token: string): string {
+export function openLink(ctx: Context, token: string): { studentId: string; linkId: string } {
   const link = linkByHash(ctx.db, hashToken(token));
   if (!link) throw new Refusal('link_unknown');
   if (link.revokedAt !== null) throw new Refusal('link_revoked');
   if (link.expiresAt <= stamp(ctx)) throw new Refusal('link_expired');
-  touchLink(ctx.db, link.id, stamp(ctx));
-  return link.studentId;
+  const student = getStudent(ctx, link.studentId);
+  if (student.archivedAt !== null) throw new Refusal('link_closed', { contact: contactOf(ctx) });
+  if (isStale(ctx, link.lastUsedAt)) bestEffort(() => touchLink(ctx.db, link.id, stamp(ctx)));
+  return { studentId: link.studentId, linkId: link.id };
+}
+
+/** Where a student reaches the coach when the program can no longer take a message. */
+function contactOf(ctx: Context): string {
+  const coach = firstCoach(ctx);
+  return [coach?.name, coach?.contact].filter(Boolean).join(', ');
 }

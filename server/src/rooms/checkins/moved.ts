@@ -2,7 +2,7 @@ import type { MovedMeasure } from '@inchstep/core/checkins';
 import { mean } from '@inchstep/core/foundation';
 import { tellingMeasures } from '@inchstep/core/prescription';
 import { judgeChange, movedToward } from '@inchstep/core/progress';
-import type { Context } from '../../platform/context.ts';
+import { type Context, dayOf } from '../../platform/context.ts';
 import { baselineAndLast, latestBand, listReadings, sessionsOf } from '../measures/index.ts';
 import { drillsInUse, libraryOf } from '../prescription/index.ts';
 
@@ -19,7 +19,7 @@ export function movedMeasures(ctx: Context, studentId: string): MovedMeasure[] {
     const band = latestBand(readings, id);
     const last = sessions.at(-1);
     if (!last || !band || sessions.length < 2) return [];
-    const compared = baselineAndLast(sessions, choice.at.slice(0, 10));
+    const compared = baselineAndLast(sessions, dayOf(choice.at));
     const { verdict, delta } = judgeChange(id, compared, ids.length);
     const after = mean(last.values);
     const before = after - delta;

@@ -4,7 +4,7 @@ import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { caseOf } from '../diagnosis/index.ts';
 import { consentMissing, getStudent, holdOf } from '../intake/index.ts';
-import { currentPlan, listSets, stageOf } from '../practice/index.ts';
+import { currentPlan, dayOfCard, listSets, stageOf } from '../practice/index.ts';
 import { feelPage, libraryOf, ownAmong } from '../prescription/index.ts';
 import { listCheckins } from './service.ts';
 
@@ -14,7 +14,7 @@ const RECENT_SETS = 60;
 export function pageOf(ctx: Context, studentId: string): StudentPage {
   const student = getStudent(ctx, studentId);
   const plan = currentPlan(ctx, studentId);
-  const day = plan?.plan.days.find((d) => d.date === today(ctx)) ?? null;
+  const day = dayOfCard(ctx, studentId);
   const next = plan?.plan.days.find((d) => d.date > today(ctx)) ?? null;
   const library = libraryOf(ctx);
   const file = caseOf(ctx, studentId);
@@ -24,7 +24,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     today: today(ctx),
     handedness: student.profile.handedness,
     heightIn: student.profile.heightIn,
-    needsConsent: consentMissing(student),
+    needsConsent: consentMissing(ctx, student),
     hold: holdOf(ctx, studentId),
     day: day && { date: day.date, place: day.place, minutes: day.minutes, items: [...day.items] },
     nextDay: next?.date ?? null,

@@ -1,17 +1,9 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
-import {
-  type QueueEntry,
-  type QueueReason,
-  REPLY_DUE_HOURS,
-  rankQueue,
-  SILENT_AFTER_DAYS,
-  type Waiting,
-} from '@inchstep/core/checkins';
-import { differenceInHours, parseISO } from 'date-fns';
-import type { Context } from '../../platform/context.ts';
+import { type QueueEntry, rankQueue, type WaitingEntry, whyWaiting } from '@inchstep/core/checkins';
+import { type Context, stamp } from '../../platform/context.ts';
 import { holdOf, listStudents } from '../intake/index.ts';
 import { listReadings } from '../measures/index.ts';
-import { currentPlan, gateStates, listSets, waitsForCoach } from '../practice/index.ts';
+import { currentPlan, gateStates, listSets } from '../practice/index.ts';
 import { movedMeasures } from './moved.ts';
 import { listCheckins } from './service.ts';
 
@@ -41,50 +33,26 @@ export function queueOf(ctx: Context): QueueRow[] {
   });
 }
 
-/** One line per student: an unanswered check-in if there is one, with all reasons that apply. */
-function entryFor(
-  ctx: Context,
-  studentId: string,
-): (QueueEntry & { checkinId: string | null; note: string }) | null {
-  const waiting: Waiting[] = [];
-  const because = (reason: QueueReason, since: string) =>
-    waiting.push({ reason, waitingHours: hoursSince(ctx, since) });
-  const hold = holdOf(ctx, studentId);
-  if (hold) because('pain', hold.at);
-  becauseOfPractice(ctx, studentId, because);
-  const open = listCheckins(ctx, studentId)
-    .filter((checkin) => checkin.reply === null)
-    .at(-1);
-  if (open) because(hoursSince(ctx, open.at) >= REPLY_DUE_HOURS ? 'overdue_reply' : 'routine', open.at);
-  if (waiting.length === 0) return null;
-  return {
-    id: open?.id ?? studentId,
-    student: studentId,
-    waiting,
-    checkinId: open?.id ?? null,
-    note: open?.note ?? '',
-  };
+/** One line per student, from the student's records. */
+function entryFor(ctx: Context, studentId: string): WaitingEntry | null {
+  const checkins = [...listCheckins(ctx, studentId)].reverse();
+  return whyWaiting(
+    {
+      studentId,
+      heldSince: holdOf(ctx, studentId)?.at ?? null,
+      checkins: checkins.map(({ id, at, pain, note, reply }) => ({
+        id,
+        at,
+        pain,
+        note,
+        answered: reply !== null,
+      })),
+      sets: listSets(ctx, studentId),
+      plannedAt: currentPlan(ctx, studentId)?.at ?? null,
+      gates: gateStates(ctx, studentId),
+      filmedAt: listReadings(ctx, studentId).at(-1)?.at ?? null,
+      wrongWay: movedMeasures(ctx, studentId).some((m) => m.verdict === 'real' && m.direction === 'worse'),
+    },
+    stamp(ctx),
+  );
 }
-
-/** What the sets, gates and measures say without the student saying a word. */
-function becauseOfPractice(
-  ctx: Context,
-  studentId: string,
-  because: (reason: QueueReason, since: string) => void,
-): void {
-  const gates = gateStates(ctx, studentId);
-  const sets = listSets(ctx, studentId);
-  const plan = currentPlan(ctx, studentId);
-  const lastSign = sets.at(-1)?.at ?? plan?.at;
-  if (gates.some(waitsForCoach) && lastSign) because('gate_waiting', lastSign);
-  const lastFilmed = listReadings(ctx, studentId).at(-1)?.at;
-  if (lastFilmed) {
-    const worse = movedMeasures(ctx, studentId).some((m) => m.verdict === 'real' && m.direction === 'worse');
-    if (worse) because('wrong_way', lastFilmed);
-    if (gates.some((g) => g.held.some((h) => h.code === 'watch'))) because('watch_over', lastFilmed);
-  }
-  if (plan && lastSign && hoursSince(ctx, lastSign) >= SILENT_AFTER_DAYS * 24) because('silent', lastSign);
-}
-
-const hoursSince = (ctx: Context, at: string): number =>
-  Math.max(0, differenceInHours(ctx.now(), parseISO(at)));

@@ -1,7 +1,7 @@
 import type { StudentLink } from '@inchstep/contract/checkins';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
-import { checkins, links, replies } from './tables.ts';
+import { checkins, links, mails, replies } from './tables.ts';
 
 export type CheckinRow = typeof checkins.$inferSelect;
 export type ReplyRow = typeof replies.$inferSelect;
@@ -36,7 +36,7 @@ export const revokeLinks = (db: Db, studentId: string, revokedAt: string): numbe
     .run().changes;
 
 export const insertCheckin = (db: Db, row: CheckinRow): void => {
-  db.insert(checkins).values(row).onConflictDoNothing().run();
+  db.insert(checkins).values(row).run();
 };
 export const checkinById = (db: Db, id: string): CheckinRow | null =>
   db.select().from(checkins).where(eq(checkins.id, id)).get() ?? null;
@@ -45,5 +45,21 @@ export const checkinsOf = (db: Db, studentId: string): CheckinRow[] =>
 export const replyTo = (db: Db, checkinId: string): ReplyRow | null =>
   db.select().from(replies).where(eq(replies.checkinId, checkinId)).get() ?? null;
 export const insertReply = (db: Db, row: ReplyRow): void => {
-  db.insert(replies).values(row).onConflictDoNothing().run();
+  db.insert(replies).values(row).run();
 };
+
+type MailRow = typeof mails.$inferSelect;
+export const insertMail = (db: Db, row: MailRow): void => {
+  db.insert(mails).values(row).run();
+};
+export const mailsToMake = (db: Db): MailRow[] =>
+  db.select().from(mails).where(isNull(mails.madeAt)).orderBy(mails.at).all();
+/** False when the row is gone. */
+export const markMailMade = (db: Db, id: string, madeAt: string): boolean =>
+  db.update(mails).set({ madeAt }).where(eq(mails.id, id)).run().changes === 1;
+/** Ids of all letters: replies of before letters had rows keep their files. */
+export const letterIds = (db: Db): string[] =>
+  [
+    ...db.select({ id: mails.id }).from(mails).all(),
+    ...db.select({ id: replies.id }).from(replies).all(),
+  ].map(({ id }) => id);

@@ -12,15 +12,17 @@ import {
 } from '@inchstep/contract/checkins';
 import { setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
+import type { FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { authorOf, sentAtOf, studentOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { addClip, clipFile, readUpload, sendClip } from '../capture/index.ts';
 import { logSet } from '../practice/index.ts';
 import { cardQuery, setupCard } from '../prescription/index.ts';
 import { draftFor } from './draft.ts';
-import { closeLinks, listLinks, makeLink, openLink } from './links.ts';
+import { closeLinks, listLinks, makeLink } from './links.ts';
 import { pageOf } from './page.ts';
 import { queueOf } from './queue.ts';
 import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.ts';
@@ -69,7 +71,7 @@ export function checkinRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/checkins/:id/reply',
     { schema: { tags, params, body: sendReplySchema, response: { 200: checkinSchema } } },
-    async ({ params: p, body }) => sendReply(ctx, p.id, body.id, body.text),
+    async (request) => sendReply(ctx, request.params.id, request.body, authorOf(request)),
   );
   studentPageRoutes(app, ctx);
 }
@@ -77,48 +79,54 @@ export function checkinRoutes(app: App, ctx: Context): void {
 /** What a private link opens. The token stands for one student; no other id is ever taken from outside. */
 function studentPageRoutes(app: App, ctx: Context): void {
   const byToken = z.object({ token: z.string().min(1).max(100) });
-  const open = { open: true, rateLimit: { max: 240, timeWindow: '1 minute' } } as const;
+  const perLink = (request: FastifyRequest) =>
+    request.actor.kind === 'student' ? request.actor.linkId : request.ip;
+  const config = {
+    door: 'link',
+    // Counted by link: a busy student stops nobody else.
+    rateLimit: { max: 240, timeWindow: '1 minute', keyGenerator: perLink },
+  } as const;
   app.get(
     '/api/page/:token',
-    { config: open, schema: { tags, params: byToken, response: { 200: pageSchema } } },
-    async ({ params: p }) => pageOf(ctx, openLink(ctx, p.token)),
+    { config, schema: { tags, params: byToken, response: { 200: pageSchema } } },
+    async (request) => pageOf(ctx, studentOf(request)),
   );
   app.post(
     '/api/page/:token/sets',
-    {
-      config: open,
-      schema: { tags, params: byToken, body: setLogSchema, response: { 200: storedSetSchema } },
-    },
-    async ({ params: p, body }) => logSet(ctx, openLink(ctx, p.token), body, 'student'),
+    { config, schema: { tags, params: byToken, body: setLogSchema, response: { 200: storedSetSchema } } },
+    async (request) =>
+      logSet(ctx, studentOf(request), request.body, {
+        from: 'student',
+        author: authorOf(request),
+        sentAt: sentAtOf(request),
+      }),
   );
   app.post(
     '/api/page/:token/checkins',
-    {
-      config: open,
-      schema: { tags, params: byToken, body: checkinSendSchema, response: { 200: checkinSchema } },
-    },
-    async ({ params: p, body }) => receiveCheckin(ctx, openLink(ctx, p.token), body),
+    { config, schema: { tags, params: byToken, body: checkinSendSchema, response: { 200: checkinSchema } } },
+    async (request) =>
+      receiveCheckin(ctx, studentOf(request), request.body, {
+        author: authorOf(request),
+        sentAt: sentAtOf(request),
+      }),
   );
   app.post(
     '/api/page/:token/clips',
-    { config: open, schema: { tags, params: byToken, response: { 200: clipSchema } } },
-    async (request) => {
-      const studentId = openLink(ctx, request.params.token);
-      return addClip(ctx, studentId, await readUpload(request, 'student'));
-    },
+    { config, schema: { tags, params: byToken, response: { 200: clipSchema } } },
+    async (request) => addClip(ctx, studentOf(request), await readUpload(request, 'student')),
   );
   app.get(
     '/api/page/:token/card.pdf',
-    { config: open, schema: { tags, params: byToken, querystring: cardQuery } },
-    async ({ params: p, query }, reply) =>
-      reply.type('application/pdf').send(await setupCard(ctx, openLink(ctx, p.token), query)),
+    { config, schema: { tags, params: byToken, querystring: cardQuery } },
+    async (request, reply) =>
+      reply.type('application/pdf').send(await setupCard(ctx, studentOf(request), request.query)),
   );
   app.get(
     '/api/page/:token/clips/:id/file',
-    { config: open, schema: { tags, params: byToken.extend({ id: idSchema }) } },
+    { config, schema: { tags, params: byToken.extend({ id: idSchema }) } },
     async (request, reply) => {
-      const studentId = openLink(ctx, request.params.token);
-      if (clipFile(ctx, request.params.id).clip.studentId !== studentId) throw new Refusal('not_found');
+      if (clipFile(ctx, request.params.id).clip.studentId !== studentOf(request))
+        throw new Refusal('not_found');
       return sendClip(ctx, request.params.id, request, reply);
     },
   );

@@ -1,9 +1,20 @@
 import type { Checkin, CheckinSend } from '@inchstep/contract/checkins';
-import { type Context, newId, stamp } from '../../platform/context.ts';
+import { type Context, dayOf, newId, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { clipFile } from '../capture/index.ts';
-import { getStudent, record, reportPain } from '../intake/index.ts';
-import { type CheckinRow, checkinById, checkinsOf, insertCheckin, insertReply, replyTo } from './repo.ts';
+import { getStudent, once, onThisClock, record, reportPain } from '../intake/index.ts';
+import {
+  type CheckinRow,
+  checkinById,
+  checkinsOf,
+  insertCheckin,
+  insertMail,
+  insertReply,
+  letterIds,
+  mailsToMake,
+  markMailMade,
+  replyTo,
+} from './repo.ts';
 
 function present(ctx: Context, { clipIds, ...row }: CheckinRow): Checkin {
   const reply = replyTo(ctx.db, row.id);
@@ -14,21 +25,30 @@ function present(ctx: Context, { clipIds, ...row }: CheckinRow): Checkin {
   };
 }
 
-/** Takes a check-in once, however often an offline phone sends it. Pain holds the drills at once. */
-export function receiveCheckin(ctx: Context, studentId: string, sent: CheckinSend): Checkin {
+export interface CheckinSender {
+  readonly author: string;
+  /** What the sender's clock said when it sent. */
+  readonly sentAt: string | null;
+}
+
+/** Takes a check-in once, however often an offline phone sends it. Pain holds the drills from when it was written. */
+export function receiveCheckin(
+  ctx: Context,
+  studentId: string,
+  { writtenAt, ...sent }: CheckinSend,
+  { author, sentAt }: CheckinSender,
+): Checkin {
   for (const id of sent.clipIds)
     if (clipFile(ctx, id).clip.studentId !== studentId) throw new Refusal('not_found');
-  const known = checkinById(ctx.db, sent.id);
-  if (known) {
-    if (known.studentId !== studentId) throw new Refusal('not_found');
-    return present(ctx, known);
-  }
-  ctx.db.transaction(() => {
+  const receive = () => {
     insertCheckin(ctx.db, { ...sent, studentId, at: stamp(ctx) });
     record(ctx, studentId, 'checkin', { pain: sent.pain ? 1 : 0, clips: sent.clipIds.length });
-    if (sent.pain) reportPain(ctx, studentId, newId(), sent.painWhere);
-  });
-  return getCheckin(ctx, sent.id);
+    const since = onThisClock(ctx, studentId, writtenAt, sentAt) ?? stamp(ctx);
+    if (sent.pain) reportPain(ctx, studentId, newId(), sent.painWhere, since);
+  };
+  return once(ctx, { id: sent.id, what: 'checkin', studentId, author }, receive, () =>
+    getCheckin(ctx, sent.id),
+  );
 }
 
 export function getCheckin(ctx: Context, id: string): Checkin {
@@ -42,24 +62,49 @@ export const listCheckins = (ctx: Context, studentId: string): Checkin[] =>
 export const lastCheckin = (ctx: Context, studentId: string): Checkin | null =>
   listCheckins(ctx, studentId)[0] ?? null;
 export const checkinDays = (ctx: Context, studentId: string): string[] =>
-  [...new Set(checkinsOf(ctx.db, studentId).map((row) => row.at.slice(0, 10)))].sort();
+  [...new Set(checkinsOf(ctx.db, studentId).map((row) => dayOf(row.at)))].sort();
 
-/** Sends the coach's answer once: to the student's page, and as a mail file to the outbox. */
-export async function sendReply(ctx: Context, checkinId: string, id: string, text: string): Promise<Checkin> {
-  const checkin = getCheckin(ctx, checkinId);
-  if (checkin.reply?.id === id) return checkin;
-  if (checkin.reply) throw new Refusal('changed_meanwhile');
-  const { profile } = getStudent(ctx, checkin.studentId);
-  await ctx.outbox.put({
-    id,
-    toName: `${profile.firstName} ${profile.familyName}`,
-    subject: 'About your check-in',
-    text,
-    at: ctx.now(),
-  });
-  ctx.db.transaction(() => {
+/** Sends the coach's answer once: to the student's page, and as mail, whose file is made from its row. */
+export async function sendReply(
+  ctx: Context,
+  checkinId: string,
+  { id, text }: { readonly id: string; readonly text: string },
+  author: string,
+): Promise<Checkin> {
+  const { studentId } = getCheckin(ctx, checkinId);
+  const send = () => {
+    if (replyTo(ctx.db, checkinId)) throw new Refusal('changed_meanwhile');
+    const { profile } = getStudent(ctx, studentId);
     insertReply(ctx.db, { id, checkinId, text, at: stamp(ctx) });
-    record(ctx, checkin.studentId, 'reply', { checkin: checkinId });
-  });
+    insertMail(ctx.db, {
+      id,
+      studentId,
+      toName: `${profile.firstName} ${profile.familyName}`,
+      subject: 'About your check-in',
+      text,
+      at: stamp(ctx),
+      madeAt: null,
+    });
+    record(ctx, studentId, 'reply', { checkin: checkinId });
+  };
+  const known = replyTo(ctx.db, checkinId);
+  if (known && known.id !== id) throw new Refusal('changed_meanwhile');
+  once(ctx, { id, what: 'reply', studentId, author }, send, () => undefined);
+  await makeMails(ctx);
   return getCheckin(ctx, checkinId);
 }
+
+/** Makes the files of letters that have none yet. One that can't be written now is written at the next call. */
+export async function makeMails(ctx: Context): Promise<void> {
+  for (const row of mailsToMake(ctx.db)) {
+    try {
+      await ctx.outbox.put({ ...row, at: new Date(row.at) });
+      // Erased while it was written: the file goes, too.
+      if (!markMailMade(ctx.db, row.id, stamp(ctx))) ctx.outbox.remove(row.id);
+    } catch {
+      return;
+    }
+  }
+}
+
+export const knownLetters = (ctx: Context): Set<string> => new Set(letterIds(ctx.db));

@@ -41,3 +41,18 @@ export const replies = sqliteTable('replies', {
   text: text('text').notNull(),
   at: text('at').notNull(),
 });
+
+/** Mail to be written: the file is made from the row, afterwards, and can be made again. */
+export const mails = sqliteTable(
+  'mails',
+  {
+    id: text('id').primaryKey(),
+    studentId: studentId(),
+    toName: text('to_name').notNull(),
+    subject: text('subject').notNull(),
+    text: text('text').notNull(),
+    at: text('at').notNull(),
+    madeAt: text('made_at'),
+  },
+  (t) => [index('mails_by_student').on(t.studentId)],
+);

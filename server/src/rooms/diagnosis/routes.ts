@@ -7,6 +7,7 @@ import {
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
+import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { chooseWork, diagnosisNow, listDiagnoses, makeDiagnosis, unchooseWork } from './service.ts';
 
@@ -23,7 +24,7 @@ export function diagnosisRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/diagnoses',
     { schema: { tags, params, body: newDiagnosisSchema, response: one } },
-    async ({ params: p, body }) => makeDiagnosis(ctx, p.id, body),
+    async (request) => makeDiagnosis(ctx, request.params.id, request.body, authorOf(request)),
   );
   app.get(
     '/api/diagnoses/:id/now',

@@ -12,7 +12,7 @@ import type { z } from 'zod';
 import { type Context, stamp } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getSwing } from '../capture/index.ts';
-import { factsOf, getStudent, record, schoolOf } from '../intake/index.ts';
+import { factsOf, getStudent, once, record, schoolOf } from '../intake/index.ts';
 import { getReading, listReadings } from '../measures/index.ts';
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
@@ -67,28 +67,27 @@ export function makeDiagnosis(
   ctx: Context,
   studentId: string,
   { id, swingId, wholeDay, findings, setAside }: NewDiagnosis,
+  author: string,
 ): DiagnosisRecord {
-  const known = diagnosisById(ctx.db, id);
-  if (known) return known;
-  const result = diagnose(caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside }));
-  const before = alone(diagnosesOf(ctx.db, studentId)[0]?.chosen ?? null);
-  const chosen = before ? { ...before, carried: true } : null;
-  const entry: DiagnosisRecord = {
-    id,
-    studentId,
-    swingId,
-    wholeDay,
-    at: stamp(ctx),
-    findings,
-    setAside,
-    result,
-    chosen,
-  };
-  ctx.db.transaction(() => {
-    insertDiagnosis(ctx.db, entry);
+  getStudent(ctx, studentId);
+  const make = () => {
+    const result = diagnose(caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside }));
+    const before = alone(diagnosesOf(ctx.db, studentId)[0]?.chosen ?? null);
+    const chosen = before ? { ...before, carried: true } : null;
+    insertDiagnosis(ctx.db, {
+      id,
+      studentId,
+      swingId,
+      wholeDay,
+      at: stamp(ctx),
+      findings,
+      setAside,
+      result,
+      chosen,
+    });
     record(ctx, studentId, 'diagnosed', { roots: result.roots.map((root) => root.fault), diagnosis: id });
-  });
-  return entry;
+  };
+  return once(ctx, { id, what: 'diagnosis', studentId, author }, make, () => getDiagnosis(ctx, id));
 }
 
 export const listDiagnoses = (ctx: Context, studentId: string): DiagnosisRecord[] => {
@@ -107,12 +106,20 @@ export function chooseWork(ctx: Context, id: string, workOn: string[], note: str
   const entry = getDiagnosis(ctx, id);
   const unknown = workOn.find((fault) => !faultById(fault));
   if (unknown) throw new Refusal('unknown_fault', { id: unknown }, 'workOn');
+  if (entry.chosen && isSame(entry.chosen, workOn, note)) return entry;
   ctx.db.transaction(() => {
     setChosen(ctx.db, id, { workOn, note, at: stamp(ctx), carried: false, before: alone(entry.chosen) });
     record(ctx, entry.studentId, 'work_chosen', { workOn, note, diagnosis: id });
   });
   return getDiagnosis(ctx, id);
 }
+
+/** The same word sent again is one word. */
+const isSame = (
+  chosen: NonNullable<DiagnosisRecord['chosen']>,
+  workOn: readonly string[],
+  note: string,
+): boolean => !chosen.carried && chosen.note === note && chosen.workOn.join() === workOn.join();
 
 /** A choice without what stood before it. */
 function alone(chosen: DiagnosisRecord['chosen']) {

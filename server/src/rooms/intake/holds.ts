@@ -1,14 +1,21 @@
 import type { Hold } from '@inchstep/contract/intake';
-import { type Context, stamp } from '../../platform/context.ts';
+import { type HoldSpan, onOurClock, stoppedBy } from '@inchstep/core/intake';
+import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { insertHold, liftHolds, openHold } from './repo.ts';
+import { holdsOf, insertHold, liftHolds, openHold } from './repo.ts';
 import { getStudent, record } from './service.ts';
 
 export const holdOf = (ctx: Context, studentId: string): Hold | null => openHold(ctx.db, studentId);
 
-/** Pain stops the drills at once. Sent twice, it is one hold. */
-export function reportPain(ctx: Context, studentId: string, id: string, where: string): void {
-  insertHold(ctx.db, studentId, { id, where, at: stamp(ctx), liftedAt: null, liftNote: '' });
+/** Pain stops the drills at once, from the moment it was reported by the student's own clock. */
+export function reportPain(
+  ctx: Context,
+  studentId: string,
+  id: string,
+  where: string,
+  at = stamp(ctx),
+): void {
+  insertHold(ctx.db, studentId, { id, where, at, liftedAt: null, liftNote: '' });
   record(ctx, studentId, 'hold', { where });
 }
 
@@ -19,4 +26,32 @@ export function liftHold(ctx: Context, studentId: string, note: string): void {
     if (liftHolds(ctx.db, studentId, stamp(ctx), note) === 0) throw new Refusal('not_found');
     record(ctx, studentId, 'hold_lifted', { note });
   });
+}
+
+const spansOf = (ctx: Context, studentId: string): HoldSpan[] =>
+  holdsOf(ctx.db, studentId).map(({ at, liftedAt }) => ({
+    at,
+    liftedAt,
+    day: dayOf(at),
+    liftedDay: liftedAt === null ? null : dayOf(liftedAt),
+  }));
+
+/** A moment of the sender's on our clock; null stays null. */
+export function onThisClock(
+  ctx: Context,
+  studentId: string,
+  doneAt: string | null,
+  sentAt: string | null,
+): string | null {
+  return doneAt === null ? null : onOurClock({ doneAt, sentAt }, stamp(ctx), spansOf(ctx, studentId));
+}
+
+/** Refuses what was done while a pain report stood, whenever it arrives. */
+export function refuseInPain(
+  ctx: Context,
+  studentId: string,
+  done: { doneAt: string | null; date: string },
+): void {
+  const received = { at: stamp(ctx), day: today(ctx) };
+  if (stoppedBy(done, spansOf(ctx, studentId), received)) throw new Refusal('pain_hold');
 }

@@ -1,4 +1,5 @@
-export { holdOf, reportPain } from './holds.ts';
+export { holdOf, onThisClock, refuseInPain, reportPain } from './holds.ts';
+export { isKnown, once } from './once.ts';
 export { intakeRoutes } from './routes.ts';
 export {
   consentMissing,
@@ -6,6 +7,7 @@ export {
   getStudent,
   listStudents,
   record,
+  refuseWithoutConsent,
   schoolOf,
   weekMinutes,
 } from './service.ts';

@@ -1,7 +1,7 @@
 import type { Hold, Profile, ThreadEvent } from '@inchstep/contract/intake';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
-import { bandEdits, events, holds, students } from './tables.ts';
+import { bandEdits, events, holds, students, writes } from './tables.ts';
 
 export type StudentRow = typeof students.$inferSelect;
 
@@ -51,6 +51,8 @@ export const openHold = (db: Db, studentId: string): Hold | null =>
     .where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt)))
     .orderBy(desc(holds.at))
     .get() ?? null;
+export const holdsOf = (db: Db, studentId: string): Hold[] =>
+  db.select().from(holds).where(eq(holds.studentId, studentId)).orderBy(holds.at).all();
 export const liftHolds = (db: Db, studentId: string, liftedAt: string, liftNote: string): number =>
   db
     .update(holds)
@@ -71,4 +73,11 @@ export const dropBandEdit = (db: Db, preset: string, measure: string): void => {
   db.delete(bandEdits)
     .where(and(eq(bandEdits.preset, preset), eq(bandEdits.measure, measure)))
     .run();
+};
+
+type WriteRow = typeof writes.$inferSelect;
+export const writeById = (db: Db, id: string): WriteRow | undefined =>
+  db.select().from(writes).where(eq(writes.id, id)).get();
+export const insertWrite = (db: Db, row: WriteRow): void => {
+  db.insert(writes).values(row).run();
 };

@@ -12,6 +12,7 @@ import {
 import { idSchema, okSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
+import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { holdOf, liftHold } from './holds.ts';
 import { editBand, listSchools, resetBand } from './schools.ts';
@@ -25,8 +26,8 @@ export function intakeRoutes(app: App, ctx: Context): void {
   app.get('/api/students', { schema: { tags, response: { 200: z.array(studentSchema) } } }, async () =>
     listStudents(ctx),
   );
-  app.post('/api/students', { schema: { tags, body: newStudentSchema, response: one } }, async ({ body }) =>
-    createStudent(ctx, body.id, body.profile),
+  app.post('/api/students', { schema: { tags, body: newStudentSchema, response: one } }, async (request) =>
+    createStudent(ctx, request.body.id, request.body.profile, authorOf(request)),
   );
   app.get('/api/students/:id', { schema: { tags, params, response: one } }, async ({ params: p }) =>
     getStudent(ctx, p.id),

@@ -1,8 +1,10 @@
 import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
-import { limitSet, limitsFrom, type School, type StudentFacts } from '@inchstep/core/intake';
+import { limitSet, limitsFrom, mayBeFilmed, type School, type StudentFacts } from '@inchstep/core/intake';
 import { differenceInYears, parseISO } from 'date-fns';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { countForgetting } from '../../platform/programFacts.ts';
+import { once } from './once.ts';
 import {
   allStudents,
   eventsOf,
@@ -45,15 +47,17 @@ export function getStudent(ctx: Context, id: string): Student {
 }
 
 /** Writing the same new student twice is one student: the caller's id decides. */
-export function createStudent(ctx: Context, id: string, profile: Profile): Student {
-  const known = studentRow(ctx.db, id);
-  if (known) return present(ctx, known);
-  checkDates(ctx, profile, null);
-  ctx.db.transaction(() => {
-    insertStudent(ctx.db, { id, version: 1, profile, archivedAt: null, createdAt: stamp(ctx) });
-    record(ctx, id, 'created', {});
-  });
-  return getStudent(ctx, id);
+export function createStudent(ctx: Context, id: string, profile: Profile, author: string): Student {
+  return once(
+    ctx,
+    { id, what: 'student', studentId: id, author },
+    () => {
+      checkDates(ctx, profile, null);
+      insertStudent(ctx.db, { id, version: 1, profile, archivedAt: null, createdAt: stamp(ctx) });
+      record(ctx, id, 'created', {});
+    },
+    () => getStudent(ctx, id),
+  );
 }
 
 export function editStudent(ctx: Context, id: string, version: number, profile: Profile): Student {
@@ -62,6 +66,8 @@ export function editStudent(ctx: Context, id: string, version: number, profile: 
   ctx.db.transaction(() => {
     if (!updateProfile(ctx.db, id, version, profile)) throw new Refusal('changed_meanwhile');
     record(ctx, id, 'edited', {});
+    // Browsers that hold working copies of this child's films let them go.
+    if (!consentMissing(ctx, before) && consentMissing(ctx, getStudent(ctx, id))) countForgetting(ctx.db);
   });
   return getStudent(ctx, id);
 }
@@ -74,10 +80,14 @@ function checkDates(ctx: Context, profile: Profile, before: Profile | null): voi
   if (nextLesson !== null && nextLesson !== before?.nextLesson && nextLesson < day) {
     throw new Refusal('date_in_past', { value: nextLesson }, 'profile.nextLesson');
   }
+  const agreedOn = profile.guardianConsent?.on;
+  if (agreedOn !== undefined && agreedOn !== before?.guardianConsent?.on && agreedOn > day)
+    throw new Refusal('date_in_future', { value: agreedOn }, 'profile.guardianConsent.on');
 }
 
 export function archiveStudent(ctx: Context, id: string, archived: boolean): Student {
-  getStudent(ctx, id);
+  const before = getStudent(ctx, id);
+  if ((before.archivedAt !== null) === archived) return before;
   ctx.db.transaction(() => {
     setArchived(ctx.db, id, archived ? stamp(ctx) : null);
     record(ctx, id, archived ? 'archived' : 'restored', {});
@@ -128,6 +138,11 @@ export function factsOf(ctx: Context, student: Student): StudentFacts {
   };
 }
 
-/** A child's clips wait until a guardian has agreed. */
-export const consentMissing = (student: Student): boolean =>
-  student.ageYears < 18 && student.profile.guardianConsent === null;
+/** A child's clips wait until a guardian has agreed, and are closed again when the agreement is withdrawn. */
+export const consentMissing = (ctx: Context, { ageYears, profile }: Student): boolean =>
+  !mayBeFilmed({ ageYears, guardianConsent: profile.guardianConsent }, today(ctx));
+
+/** Every way to a child's pictures and marks asks this first. */
+export function refuseWithoutConsent(ctx: Context, student: Student): void {
+  if (consentMissing(ctx, student)) throw new Refusal('consent_missing');
+}

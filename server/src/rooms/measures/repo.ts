@@ -1,4 +1,4 @@
-import type { Reading } from '@inchstep/contract/measures';
+import { measureSchema, type Reading, readingSchema } from '@inchstep/contract/measures';
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { swings } from '../capture/tables.ts';
@@ -9,8 +9,22 @@ export const putReading = (db: Db, studentId: string, reading: Reading): void =>
   db.insert(readings).values(row).onConflictDoUpdate({ target: readings.swingId, set: row }).run();
 };
 
-export const readingOf = (db: Db, swingId: string): Reading | null =>
-  db.select().from(readings).where(eq(readings.swingId, swingId)).get()?.body ?? null;
+/**
+ * A reading of an older program may hold a measure that makes no sense: it counts as not measured. One that
+ * can't be understood at all holds nothing.
+ */
+function understood(body: Reading): Reading {
+  if (readingSchema.safeParse(body).success) return body;
+  const measures = Array.isArray(body.measures) ? body.measures : [];
+  const { track: _, ...rest } = body;
+  const kept = { ...rest, measures: measures.filter((measure) => measureSchema.safeParse(measure).success) };
+  return readingSchema.safeParse(kept).success ? kept : { ...kept, measures: [] };
+}
+
+export const readingOf = (db: Db, swingId: string): Reading | null => {
+  const row = db.select().from(readings).where(eq(readings.swingId, swingId)).get();
+  return row ? understood(row.body) : null;
+};
 
 /** Readings of swings that were not discarded, oldest first. */
 export const readingsOf = (db: Db, studentId: string): Reading[] =>
@@ -21,4 +35,4 @@ export const readingsOf = (db: Db, studentId: string): Reading[] =>
     .where(eq(readings.studentId, studentId))
     .orderBy(asc(readings.recordedOn))
     .all()
-    .map((row) => row.body);
+    .map((row) => understood(row.body));

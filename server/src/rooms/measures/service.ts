@@ -1,16 +1,17 @@
 import type { Swing } from '@inchstep/contract/capture';
-import type { Reading } from '@inchstep/contract/measures';
-import { seededRandom } from '@inchstep/core/foundation';
-import { bandContext, type Measure, measureCapture, measureTrack } from '@inchstep/core/measures';
+import { type Reading, readingSchema } from '@inchstep/contract/measures';
+import { type Measure, measureCapture } from '@inchstep/core/measures';
 import { type Context, stamp } from '../../platform/context.ts';
-import { orRefuse, Refusal } from '../../platform/errors.ts';
+import { Refusal } from '../../platform/errors.ts';
 import { captureOf, getSwing, motionOf } from '../capture/index.ts';
-import { getStudent, record } from '../intake/index.ts';
+import { getStudent, record, refuseWithoutConsent } from '../intake/index.ts';
+import type { JOBS } from './jobs.ts';
 import { putReading, readingOf, readingsOf } from './repo.ts';
 
 /** Fits the body to a swing's marks, or reads its track, and keeps what was measured. */
 export async function measureSwing(ctx: Context, swingId: string): Promise<Reading> {
   const swing = getSwing(ctx, swingId);
+  refuseWithoutConsent(ctx, getStudent(ctx, swing.studentId));
   return swing.track ? keep(ctx, swing, await measuredTrack(ctx, swing)) : measureMarks(ctx, swing);
 }
 
@@ -32,6 +33,8 @@ function keep(ctx: Context, swing: Swing, { measures, ...extra }: Measured): Rea
     measures: measures.map((m) => ({ ...m, band: { ...m.band, origin: [...m.band.origin] } })),
     ...extra,
   };
+  // Nothing is kept that can't be shown.
+  if (!readingSchema.safeParse(reading).success) throw new Refusal('out_of_range');
   const first = readingOf(ctx.db, swing.id) === null;
   ctx.db.transaction(() => {
     putReading(ctx.db, swing.studentId, reading);
@@ -40,15 +43,13 @@ function keep(ctx: Context, swing: Swing, { measures, ...extra }: Measured): Rea
   return reading;
 }
 
-/** Chance for the noise tries; always the same, so that a track measured twice reads the same. */
-const TRY_SEED = 1;
-
 async function measuredTrack(ctx: Context, swing: Swing): Promise<Measured> {
-  const capture = captureOf(ctx, swing);
-  const { measures, stations, tempo, noiseIn } = orRefuse(
-    measureTrack(await motionOf(ctx, swing), capture.golfer, bandContext(capture), seededRandom(TRY_SEED)),
+  const task = { motion: await motionOf(ctx, swing), capture: captureOf(ctx, swing) };
+  const { measures, ...track } = await ctx.jobs.run<ReturnType<typeof JOBS.measureTrack>>(
+    'measureTrack',
+    task,
   );
-  return { measures, track: { stations, tempo, noiseIn } };
+  return { measures, track };
 }
 
 /** A reading whose swing has changed since (the bench was left while it saved) is made anew from the marks. */

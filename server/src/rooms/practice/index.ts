@@ -1,3 +1,3 @@
-export { gateStates, waitsForCoach } from './gates.ts';
+export { gateStates } from './gates.ts';
 export { practiceRoutes } from './routes.ts';
-export { count, currentPlan, listGates, listPlans, listSets, logSet, stageOf } from './service.ts';
+export { count, currentPlan, dayOfCard, listGates, listPlans, listSets, logSet, stageOf } from './service.ts';

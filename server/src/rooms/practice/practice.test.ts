@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { StudentPage } from '@inchstep/contract/checkins';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { Student } from '@inchstep/contract/intake';
 import type { Reading } from '@inchstep/contract/measures';
@@ -112,6 +113,27 @@ describe('from a marked swing to a plan', () => {
     expect((await server.ask('POST', `/api/students/${student}/plans`, past)).body).toMatchObject({
       code: 'date_in_past',
     });
+  });
+});
+
+describe('today’s card', () => {
+  const card = async () => {
+    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 60 });
+    return (await server.ask<StudentPage>('GET', `/api/page/${link.body.token}`)).body.day;
+  };
+  const foreseen = async (date: string) => {
+    const { body } = await server.ask<PlanRecord>('GET', `/api/students/${student}/plan`);
+    return body.plan.days.find((day) => day.date === date)?.items.map(({ stage }) => stage) ?? [];
+  };
+  test('shows the rung the drill really stands on, whatever the plan foresaw', async () => {
+    expect((await card())?.items.map(({ stage }) => stage)).toEqual(await foreseen('2027-03-01'));
+    server.at('2027-03-12T09:00:00');
+    expect(await foreseen('2027-03-12')).not.toContain('still');
+    const day = await card();
+    expect(day?.date).toBe('2027-03-12');
+    expect(day?.items.map(({ stage }) => stage)).toEqual(['still']);
+    expect(day?.items[0]?.rehearsals).toBeGreaterThan(0);
+    server.at('2027-03-01T09:00:00');
   });
 });
 

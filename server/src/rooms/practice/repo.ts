@@ -8,7 +8,6 @@ export type GateRow = typeof gateDecisions.$inferSelect;
 export const insertPlan = (db: Db, { drills, ask, plan, ...row }: PlanRecord): void => {
   db.insert(plans)
     .values({ ...row, body: { drills, ask, plan } })
-    .onConflictDoNothing()
     .run();
 };
 export const plansOf = (db: Db, studentId: string): PlanRecord[] =>
@@ -23,8 +22,13 @@ export const plansOf = (db: Db, studentId: string): PlanRecord[] =>
 export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
   db.insert(setLogs)
     .values({ ...set, studentId })
-    .onConflictDoNothing()
     .run();
+};
+export const setById = (db: Db, id: string): StoredSet | null => {
+  const row = db.select().from(setLogs).where(eq(setLogs.id, id)).get();
+  if (!row) return null;
+  const { studentId: _, ...set } = row;
+  return set;
 };
 export const setsOf = (db: Db, studentId: string): StoredSet[] =>
   db
@@ -36,7 +40,7 @@ export const setsOf = (db: Db, studentId: string): StoredSet[] =>
     .map(({ studentId: _, ...set }) => set);
 
 export const insertGate = (db: Db, row: GateRow): void => {
-  db.insert(gateDecisions).values(row).onConflictDoNothing().run();
+  db.insert(gateDecisions).values(row).run();
 };
 export const gatesOf = (db: Db, studentId: string): GateRow[] =>
   db

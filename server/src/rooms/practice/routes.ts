@@ -12,6 +12,7 @@ import { idSchema } from '@inchstep/contract/shared';
 import type { Plan } from '@inchstep/core/practice';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
+import { authorOf, sentAtOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { gateStates } from './gates.ts';
 import { currentPlan, decideGate, listSets, logSet, previewPlan, savePlan } from './service.ts';
@@ -29,7 +30,10 @@ export function practiceRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/plans',
     { schema: { tags, params, body: newPlanSchema, response: { 200: planSchema } } },
-    async ({ params: p, body: { id, ...ask } }) => savePlan(ctx, p.id, id, ask),
+    async (request) => {
+      const { id, ...ask } = request.body;
+      return savePlan(ctx, request.params.id, id, ask, authorOf(request));
+    },
   );
   app.get(
     '/api/students/:id/plan',
@@ -44,7 +48,12 @@ export function practiceRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/sets',
     { schema: { tags, params, body: setLogSchema, response: { 200: storedSetSchema } } },
-    async ({ params: p, body }) => logSet(ctx, p.id, body, 'coach'),
+    async (request) =>
+      logSet(ctx, request.params.id, request.body, {
+        from: 'coach',
+        author: authorOf(request),
+        sentAt: sentAtOf(request),
+      }),
   );
   app.get(
     '/api/students/:id/gates',
@@ -54,9 +63,9 @@ export function practiceRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/gates',
     { schema: { tags, params, body: decideGateSchema, response: { 200: z.array(gateStateSchema) } } },
-    async ({ params: p, body }) => {
-      decideGate(ctx, p.id, body);
-      return gateStates(ctx, p.id);
+    async (request) => {
+      decideGate(ctx, request.params.id, request.body, authorOf(request));
+      return gateStates(ctx, request.params.id);
     },
   );
 }

@@ -1,18 +1,29 @@
 import type { PlanAsk, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
+import { plusDays } from '@inchstep/core/foundation';
 import {
   buildPlan,
   checkPlan,
   type Plan,
+  type PlanDay,
+  rungOf,
   type Stage,
-  stageAfter,
-  stageBefore,
+  todayCard,
 } from '@inchstep/core/practice';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { caseOf } from '../diagnosis/index.ts';
-import { getStudent, holdOf, record } from '../intake/index.ts';
+import { getStudent, holdOf, once, onThisClock, record, refuseInPain } from '../intake/index.ts';
 import { drillsInUse, libraryOf, noteRung } from '../prescription/index.ts';
-import { type GateRow, gatesOf, insertGate, insertPlan, insertSet, plansOf, setsOf } from './repo.ts';
+import {
+  type GateRow,
+  gatesOf,
+  insertGate,
+  insertPlan,
+  insertSet,
+  plansOf,
+  setById,
+  setsOf,
+} from './repo.ts';
 
 /** A plan for the drills in use, from the asked days; what was done already is kept. */
 export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { drills: string[]; plan: Plan } {
@@ -43,16 +54,23 @@ export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { dr
 export const count = (reps: string, letter: string): number =>
   [...reps].filter((rep) => rep === letter).length;
 
-export function savePlan(ctx: Context, studentId: string, id: string, ask: PlanAsk): PlanRecord {
-  const known = plansOf(ctx.db, studentId).find((plan) => plan.id === id);
-  if (known) return known;
-  const { drills, plan } = previewPlan(ctx, studentId, ask);
-  const entry: PlanRecord = { id, studentId, at: stamp(ctx), drills, ask, plan };
-  ctx.db.transaction(() => {
-    insertPlan(ctx.db, entry);
-    record(ctx, studentId, 'planned', { drills, days: plan.days.length });
-  });
-  return entry;
+export function savePlan(
+  ctx: Context,
+  studentId: string,
+  id: string,
+  ask: PlanAsk,
+  author: string,
+): PlanRecord {
+  return once(
+    ctx,
+    { id, what: 'plan', studentId, author },
+    () => {
+      const { drills, plan } = previewPlan(ctx, studentId, ask);
+      insertPlan(ctx.db, { id, studentId, at: stamp(ctx), drills, ask, plan });
+      record(ctx, studentId, 'planned', { drills, days: plan.days.length });
+    },
+    () => plansOf(ctx.db, studentId).find((plan) => plan.id === id) as PlanRecord,
+  );
 }
 
 export const currentPlan = (ctx: Context, studentId: string): PlanRecord | null => {
@@ -64,35 +82,67 @@ export const listPlans = (ctx: Context, studentId: string): PlanRecord[] => plan
 export const listSets = (ctx: Context, studentId: string): StoredSet[] => setsOf(ctx.db, studentId);
 export const listGates = (ctx: Context, studentId: string): GateRow[] => gatesOf(ctx.db, studentId);
 
-/** Logs a set once, however often it is sent. From the day of a pain hold on every drill is stopped. */
-export function logSet(ctx: Context, studentId: string, set: SetLog, from: StoredSet['from']): StoredSet {
-  getStudent(ctx, studentId);
-  const known = setsOf(ctx.db, studentId).find(({ id }) => id === set.id);
-  if (known) return known;
-  const hold = holdOf(ctx, studentId);
-  if (hold && set.date >= hold.at.slice(0, 10)) throw new Refusal('pain_hold');
-  if (!libraryOf(ctx).byId(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
-  if (set.date > today(ctx)) throw new Refusal('date_in_future', { value: set.date }, 'date');
-  const stored: StoredSet = { ...set, from, at: stamp(ctx) };
-  insertSet(ctx.db, studentId, stored);
-  return stored;
+export interface SetSender {
+  readonly from: StoredSet['from'];
+  readonly author: string;
+  /** What the sender's clock said when it sent. */
+  readonly sentAt: string | null;
 }
 
-/** The rung a drill stands on: the first, moved by the coach's decisions. */
-export function stageOf(ctx: Context, studentId: string, drill: string): Stage {
-  let stage: Stage = 'still';
-  for (const row of gatesOf(ctx.db, studentId)) {
-    if (row.drill !== drill) continue;
-    if (row.decision === 'advance') stage = stageAfter(row.stage) ?? row.stage;
-    if (row.decision === 'back') stage = stageBefore(row.stage) ?? row.stage;
-  }
-  return stage;
+/** Logs a set once, however often it is sent. What was done while a pain report stood is refused. */
+export function logSet(
+  ctx: Context,
+  studentId: string,
+  set: SetLog,
+  { from, author, sentAt }: SetSender,
+): StoredSet {
+  getStudent(ctx, studentId);
+  return once(
+    ctx,
+    { id: set.id, what: 'set', studentId, author },
+    () => {
+      const doneAt = onThisClock(ctx, studentId, set.doneAt, sentAt);
+      refuseInPain(ctx, studentId, { doneAt, date: set.date });
+      if (!libraryOf(ctx).byId(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
+      // Where the student is, the day may be a day ahead of the coach's.
+      const latest = from === 'student' ? plusDays(today(ctx), 1) : today(ctx);
+      if (set.date > latest) throw new Refusal('date_in_future', { value: set.date }, 'date');
+      insertSet(ctx.db, studentId, { ...set, doneAt, from, at: stamp(ctx) });
+    },
+    () => setById(ctx.db, set.id) as StoredSet,
+  );
 }
 
-export function decideGate(ctx: Context, studentId: string, row: Omit<GateRow, 'studentId' | 'at'>): void {
+/** What the student's card says today, from the rungs the drills really stand on. */
+export function dayOfCard(ctx: Context, studentId: string): PlanDay | null {
+  const kept = currentPlan(ctx, studentId);
+  const drills = drillsInUse(ctx, studentId)?.drills ?? [];
+  const gates = gatesOf(ctx.db, studentId);
+  const rungs = Object.fromEntries(drills.map((drill) => [drill, rungOf(gates, drill)]));
+  const day = today(ctx);
+  return todayCard(kept?.plan ?? null, rungs, day, () => {
+    const ask = kept?.ask as PlanAsk;
+    const nextLesson = ask.nextLesson !== null && ask.nextLesson >= day ? ask.nextLesson : null;
+    return drills.length === 0
+      ? NOTHING
+      : previewPlan(ctx, studentId, { ...ask, start: day, nextLesson }).plan;
+  });
+}
+
+const NOTHING: Plan = { stages: [], days: [], gives: [], reviewDates: [] };
+
+export const stageOf = (ctx: Context, studentId: string, drill: string): Stage =>
+  rungOf(gatesOf(ctx.db, studentId), drill);
+
+export function decideGate(
+  ctx: Context,
+  studentId: string,
+  row: Omit<GateRow, 'studentId' | 'at'>,
+  author: string,
+): void {
   getStudent(ctx, studentId);
-  if (holdOf(ctx, studentId) && row.decision === 'advance') throw new Refusal('pain_hold');
-  ctx.db.transaction(() => {
+  const decide = () => {
+    if (holdOf(ctx, studentId) && row.decision === 'advance') throw new Refusal('pain_hold');
     insertGate(ctx.db, { ...row, studentId, at: stamp(ctx) });
     noteRung(ctx, studentId, row.drill, stageOf(ctx, studentId, row.drill));
     record(ctx, studentId, 'gate', {
@@ -101,5 +151,6 @@ export function decideGate(ctx: Context, studentId: string, row: Omit<GateRow, '
       decision: row.decision,
       note: row.note,
     });
-  });
+  };
+  once(ctx, { id: row.id, what: 'gate', studentId, author }, decide, () => undefined);
 }

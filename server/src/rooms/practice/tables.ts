@@ -31,6 +31,8 @@ export const setLogs = sqliteTable(
     felt: integer('felt'),
     from: text('from').$type<'coach' | 'student'>().notNull(),
     at: text('at').notNull(),
+    /** When it was done, by the program's clock; null where only the day is known. */
+    doneAt: text('done_at'),
   },
   (t) => [index('sets_by_student').on(t.studentId, t.at)],
 );

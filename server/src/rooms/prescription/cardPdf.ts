@@ -8,7 +8,7 @@ import {
   type SetupValue,
   type Shape,
 } from '@inchstep/core/prescription';
-import PDFDocument from 'pdfkit';
+import type PDFDocument from 'pdfkit';
 
 export interface CardAsk {
   readonly drill: string;
@@ -35,10 +35,12 @@ const TAPE = '#f2dc9b';
 const BODY = '#c6cacb';
 
 /** The set-up card on one page: drawings to scale, distances, steps, cue, what counts, cautions. */
-export function cardPdf(ask: CardAsk): Promise<Buffer> {
+export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   const words = ask.library.wordsOf(ask.drill);
   if (!words) throw new Error(`cardPdf: no words for ${ask.drill}`);
-  const pdf = new PDFDocument({
+  // A fifth of the program's start, for what is printed now and then.
+  const { default: Document } = await import('pdfkit');
+  const pdf = new Document({
     size: ask.paper,
     margin: MARGIN,
     info: { Title: `${words.name}: set-up card`, Author: 'Inch Step' },

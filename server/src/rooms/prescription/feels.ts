@@ -3,7 +3,7 @@ import { BAND_ROWS } from '@inchstep/core/intake';
 import { feelSizing } from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { getStudent } from '../intake/index.ts';
+import { getStudent, once } from '../intake/index.ts';
 import { dropFeel, feelsOf, insertFeel } from './repo.ts';
 
 /** Felt against measured, newest first, and how much to exaggerate because of it. */
@@ -20,12 +20,21 @@ export function feelPage(ctx: Context, studentId: string): FeelPage {
 }
 
 /** Notes a record once, however often it is sent. */
-export function noteFeel(ctx: Context, studentId: string, feel: Omit<StoredFeel, 'at'>): FeelPage {
+export function noteFeel(
+  ctx: Context,
+  studentId: string,
+  feel: Omit<StoredFeel, 'at'>,
+  author: string,
+): FeelPage {
   getStudent(ctx, studentId);
   if (!BAND_ROWS.some((row) => row.id === feel.measure))
     throw new Refusal('unknown_measure', { id: feel.measure });
-  insertFeel(ctx.db, { ...feel, studentId, at: stamp(ctx) });
-  return feelPage(ctx, studentId);
+  return once(
+    ctx,
+    { id: feel.id, what: 'feel', studentId, author },
+    () => insertFeel(ctx.db, { ...feel, studentId, at: stamp(ctx) }),
+    () => feelPage(ctx, studentId),
+  );
 }
 
 export function forgetFeel(ctx: Context, studentId: string, id: string): FeelPage {

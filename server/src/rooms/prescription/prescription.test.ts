@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { PrescriptionRecord } from '@inchstep/contract/prescription';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { addStudent, type TestServer, testServer } from '../../testServer.ts';
+import { addStudent, OWN_PAGE, type TestServer, testServer } from '../../testServer.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -111,6 +111,7 @@ async function signedIn(): Promise<string> {
   const response = await server.app.inject({
     method: 'POST',
     url: '/api/sign-in',
+    headers: OWN_PAGE,
     payload: { passphrase: 'a passphrase for tests' },
   });
   return String(response.headers['set-cookie']).split(';')[0] ?? '';

@@ -7,7 +7,6 @@ import { drillChoices, feels, ownDrills } from './tables.ts';
 export const insertChoice = (db: Db, studentId: string, choice: DrillChoice): void => {
   db.insert(drillChoices)
     .values({ ...choice, studentId })
-    .onConflictDoNothing()
     .run();
 };
 type ChoiceRow = typeof drillChoices.$inferSelect;
@@ -43,7 +42,7 @@ type FeelRow = typeof feels.$inferSelect;
 export const feelsOf = (db: Db, studentId: string): FeelRow[] =>
   db.select().from(feels).where(eq(feels.studentId, studentId)).orderBy(desc(feels.at)).all();
 export const insertFeel = (db: Db, row: FeelRow): void => {
-  db.insert(feels).values(row).onConflictDoNothing().run();
+  db.insert(feels).values(row).run();
 };
 export const dropFeel = (db: Db, studentId: string, id: string): void => {
   db.delete(feels)

@@ -13,6 +13,7 @@ import {
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
+import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { feelPage, forgetFeel, noteFeel } from './feels.ts';
 import { exportDrills, importDrills, keepDrill, listLibrary, retireDrill } from './library.ts';
@@ -37,7 +38,7 @@ export function prescriptionRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/drill-choices',
     { schema: { tags, body: chooseDrillsSchema, response: { 200: choiceSchema } } },
-    async ({ body }) => chooseDrills(ctx, body),
+    async (request) => chooseDrills(ctx, request.body, authorOf(request)),
   );
   app.get(
     '/api/students/:id/drill-choices',
@@ -90,7 +91,7 @@ function feelRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/feels',
     { schema: { tags, params, body: feelSchema, response: { 200: feelPageSchema } } },
-    async ({ params: p, body }) => noteFeel(ctx, p.id, body),
+    async (request) => noteFeel(ctx, request.params.id, request.body, authorOf(request)),
   );
   app.delete(
     '/api/students/:id/feels/:feelId',

@@ -11,7 +11,7 @@ import {
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
-import { getStudent, record } from '../intake/index.ts';
+import { getStudent, once, record } from '../intake/index.ts';
 import { cardPdf } from './cardPdf.ts';
 import { feelPage } from './feels.ts';
 import { drillHistory, drillRecord } from './history.ts';
@@ -35,8 +35,28 @@ export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRec
 export function chooseDrills(
   ctx: Context,
   choice: Pick<DrillChoice, 'id' | 'diagnosisId' | 'drills' | 'note'>,
+  author: string,
 ): DrillChoice {
   const { studentId } = getDiagnosis(ctx, choice.diagnosisId);
+  const take = () => {
+    const forFault = refuseUnfitChoice(ctx, choice);
+    endChoices(ctx.db, studentId, stamp(ctx));
+    insertChoice(ctx.db, studentId, { ...choice, forFault, at: stamp(ctx), endedAt: null });
+    record(ctx, studentId, 'drills_chosen', { drills: choice.drills, note: choice.note });
+  };
+  return once(
+    ctx,
+    { id: choice.id, what: 'drill_choice', studentId, author },
+    take,
+    () => choicesOf(ctx.db, studentId).find((known) => known.id === choice.id) as DrillChoice,
+  );
+}
+
+/** What the drills are for, or a refusal: pain stops every drill, a rule only one that is not overruled in words. */
+function refuseUnfitChoice(
+  ctx: Context,
+  choice: Pick<DrillChoice, 'diagnosisId' | 'drills' | 'note'>,
+): string {
   const library = libraryOf(ctx);
   const unknown = choice.drills.find((id) => !library.byId(id));
   if (unknown) throw new Refusal('unknown_drill', { id: unknown }, 'drills');
@@ -49,18 +69,7 @@ export function chooseDrills(
   if ((refused.length > 0 || clash) && choice.note.trim() === '') {
     throw new Refusal('bad_input', { message: 'overruling a rule needs a note' }, 'note');
   }
-  const entry: DrillChoice = {
-    ...choice,
-    forFault: prescription.workOn[0] ?? '',
-    at: stamp(ctx),
-    endedAt: null,
-  };
-  ctx.db.transaction(() => {
-    endChoices(ctx.db, studentId, stamp(ctx));
-    insertChoice(ctx.db, studentId, entry);
-    record(ctx, studentId, 'drills_chosen', { drills: choice.drills, note: choice.note });
-  });
-  return entry;
+  return prescription.workOn[0] ?? '';
 }
 
 export interface CardWish {

@@ -1,14 +1,15 @@
 import type { Reading } from '@inchstep/contract/measures';
 import type { Brief, Progress, Series } from '@inchstep/contract/progress';
+import { waitsForCoach } from '@inchstep/core/practice';
 import { tellingMeasures } from '@inchstep/core/prescription';
 import { judgeChange, movedToward, sessionPoint } from '@inchstep/core/progress';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
-import { type Context, today } from '../../platform/context.ts';
+import { type Context, dayOf, today } from '../../platform/context.ts';
 import { checkinDays, lastCheckin, movedMeasures } from '../checkins/index.ts';
 import { listDiagnoses } from '../diagnosis/index.ts';
 import { getStudent, holdOf, listStudents } from '../intake/index.ts';
 import { baselineAndLast, latestBand, listReadings, sessionsOf } from '../measures/index.ts';
-import { currentPlan, gateStates, listGates, listSets, waitsForCoach } from '../practice/index.ts';
+import { currentPlan, gateStates, listGates, listSets } from '../practice/index.ts';
 import { drillsInUse, libraryOf } from '../prescription/index.ts';
 
 function seriesOf(
@@ -43,7 +44,8 @@ export function progressOf(ctx: Context, studentId: string): Progress {
   getStudent(ctx, studentId);
   const readings = listReadings(ctx, studentId);
   const focus = focusMeasures(ctx, studentId);
-  const began = drillsInUse(ctx, studentId)?.at.slice(0, 10) ?? '';
+  const since = drillsInUse(ctx, studentId)?.at;
+  const began = since ? dayOf(since) : '';
   const ids = new Set(readings.flatMap((reading) => reading.measures.map((m) => m.id)));
   // False alarms are shared among the measures a coach is asked to look at together.
   const family = Math.max(1, focus.length);
@@ -54,12 +56,12 @@ export function progressOf(ctx: Context, studentId: string): Progress {
   return {
     series: series.sort((a, b) => rank(a.measure) - rank(b.measure)),
     focus,
-    lessons: [...new Set(listDiagnoses(ctx, studentId).map((d) => d.at.slice(0, 10)))].sort(),
+    lessons: [...new Set(listDiagnoses(ctx, studentId).map((d) => dayOf(d.at)))].sort(),
     checkins: checkinDays(ctx, studentId),
     stages: listGates(ctx, studentId).map((gate) => ({
       drill: gate.drill,
       stage: gate.stage,
-      from: gate.at.slice(0, 10),
+      from: dayOf(gate.at),
     })),
   };
 }
@@ -77,7 +79,7 @@ export function briefOf(ctx: Context, studentId: string): Brief {
   const gates = gateStates(ctx, studentId);
   const { series } = progressOf(ctx, studentId);
   const focus = focusMeasures(ctx, studentId);
-  const since = plan?.at.slice(0, 10) ?? '';
+  const since = plan ? dayOf(plan.at) : '';
   const planned = plan?.plan.days.filter((day) => day.date < today(ctx)).flatMap((day) => day.items) ?? [];
   const hold = holdOf(ctx, studentId) !== null;
   const moved = series.filter((s) => focus.includes(s.measure) && s.sessions.length > 1);

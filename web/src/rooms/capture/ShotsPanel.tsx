@@ -1,10 +1,10 @@
-import type { ShotSet, Swing } from '@inchstep/contract/capture';
+import type { ShotSetLine, Swing } from '@inchstep/contract/capture';
 import { CLUB_WORDS, findingName, SHOT_WORDS, SIGN_WORDS } from '@inchstep/contract/words';
-import { describeShots, FEWEST_SHOTS, SHOT_FIELDS, shotSigns } from '@inchstep/core/capture';
+import { describeShots, FEWEST_SHOTS, SHOT_FIELDS, type Shot, shotSigns } from '@inchstep/core/capture';
 import { Download } from 'lucide-react';
 import { toast } from 'sonner';
-import { dayText, Panel } from '../../platform/parts.tsx';
-import { useChangeShots } from './deviceQueries.ts';
+import { dayText, Panel, Shown } from '../../platform/parts.tsx';
+import { useChangeShots, useShotSet } from './deviceQueries.ts';
 
 /** What the ball did, set by set: means with their uncertainty, and which signs that shows or rules out. */
 export function ShotsPanel({
@@ -14,7 +14,7 @@ export function ShotsPanel({
   today,
 }: {
   readonly studentId: string;
-  readonly sets: readonly ShotSet[];
+  readonly sets: readonly ShotSetLine[];
   readonly swings: readonly Swing[];
   readonly today: string;
 }) {
@@ -38,7 +38,7 @@ function ShotSetPart({
   today,
 }: {
   readonly studentId: string;
-  readonly set: ShotSet;
+  readonly set: ShotSetLine;
   readonly swings: readonly Swing[];
   readonly today: string;
 }) {
@@ -53,13 +53,13 @@ function ShotSetPart({
           }),
       },
     );
-  const signs = shotSigns(set.shots);
+  const rows = useShotSet(set.id);
   return (
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-3">
         <span className="font-semibold">{dayText(set.recordedOn, today)}</span>
         <span>
-          {set.shots.length} shots from {set.fileName}
+          {set.count} shots from {set.fileName}
         </span>
         <label className="ml-auto flex items-center gap-2">
           Hit with
@@ -83,9 +83,20 @@ function ShotSetPart({
           Put away
         </button>
       </div>
+      <Shown query={rows} what="the shots">
+        {({ shots }) => <WhatTheBallDid shots={shots} />}
+      </Shown>
+    </div>
+  );
+}
+
+function WhatTheBallDid({ shots }: { readonly shots: readonly Shot[] }) {
+  const signs = shotSigns(shots);
+  return (
+    <>
       <dl className="grid grid-cols-2 gap-x-6 gap-y-1 sm:grid-cols-3">
         {SHOT_FIELDS.flatMap(({ id }) => {
-          const values = set.shots.flatMap((shot) => shot[id] ?? []);
+          const values = shots.flatMap((shot) => shot[id] ?? []);
           return values.length === 0 ? [] : [<Mean key={id} id={id} values={values} />];
         })}
       </dl>
@@ -100,7 +111,7 @@ function ShotSetPart({
       ) : (
         <p className="text-sm">Signs of a habit need at least {FEWEST_SHOTS} shots.</p>
       )}
-    </div>
+    </>
   );
 }
 

@@ -22,6 +22,10 @@ class HeldUpload {
   open(_: string, url: string) {
     this.url = url;
   }
+  readonly headers: Record<string, string> = {};
+  setRequestHeader(name: string, value: string) {
+    this.headers[name] = value;
+  }
   send(form: FormData) {
     this.form = form;
   }

@@ -1,4 +1,11 @@
-import type { ColumnMatchForm, Pressure, RememberedMatch, ShotSet, Swing } from '@inchstep/contract/capture';
+import type {
+  ColumnMatchForm,
+  Pressure,
+  RememberedMatch,
+  ShotSet,
+  ShotSetLine,
+  Swing,
+} from '@inchstep/contract/capture';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { del, get, post, put, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
@@ -27,7 +34,16 @@ export function useBringTrack(studentId: string) {
 export const useShots = (studentId: string) =>
   useQuery({
     queryKey: ['students', studentId, 'shots'],
-    queryFn: () => get<ShotSet[]>(`/api/students/${studentId}/shots`),
+    queryFn: () => get<ShotSetLine[]>(`/api/students/${studentId}/shots`),
+  });
+
+/** One set with its rows; none is asked for without an id. */
+export const useShotSet = (id: string | undefined) =>
+  useQuery({
+    queryKey: ['shots', id],
+    queryFn: () => get<ShotSet>(`/api/shots/${id}`),
+    enabled: id !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
   });
 
 export const useRememberedMatches = () =>

@@ -93,7 +93,7 @@ describe('bringing shots in', () => {
   });
 });
 
-test('shots show means with their give or take, and what they show or rule out', () => {
+test('shots show means with their give or take, and what they show or rule out', async () => {
   const shots = [-1, -1.2, -0.8, -1.1, -0.9].map((lowPointIn) => ({ lowPointIn, carryYd: 150 }));
   const set = {
     id: 'x',
@@ -101,12 +101,15 @@ test('shots show means with their give or take, and what they show or rule out',
     recordedOn: '2027-03-01',
     swingId: null,
     fileName: 'bay.csv',
-    shots,
+    count: shots.length,
     discardedAt: null,
     createdAt: '',
   };
+  answers['/api/shots/x'] = { ...set, shots };
   show(<ShotsPanel studentId="s1" sets={[set]} swings={[]} today="2027-03-01" />);
-  expect(screen.getByText('Low point').nextSibling?.textContent).toBe('1.0 in behind the ball ± 0.1');
+  expect((await screen.findByText('Low point')).nextSibling?.textContent).toBe(
+    '1.0 in behind the ball ± 0.1',
+  );
   expect(screen.getByText('the shots show it').parentElement?.textContent).toMatch(/^low point behind/);
 });
 

@@ -10,7 +10,7 @@ export {
   startBench,
 } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
-export { useShots, useTrackCsv } from './deviceQueries.ts';
+export { useShotSet, useShots, useTrackCsv } from './deviceQueries.ts';
 export { LineLayer } from './LineLayer.tsx';
 export { MarkList } from './MarkList.tsx';
 export { NextMarkPanel, worthMarking } from './NextMarkPanel.tsx';

@@ -4,7 +4,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useRef, useState } from 'react';
 import { isText, useDraft } from '../../platform/drafts.ts';
 import { idOfFile, useSteadyId } from '../../platform/ids.ts';
-import { Failed } from '../../platform/parts.tsx';
+import { dayOf, Failed } from '../../platform/parts.tsx';
 import { pageClipUrl, sendCheckin, sendClip } from './queries.ts';
 
 /** A word, a clip, and the pain question every time. */
@@ -20,6 +20,7 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
   const [sent, setSent] = useState(false);
   // Sent again after a broken connection, it is still one check-in with one clip.
   const id = useSteadyId();
+  const writtenAt = useRef<string | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);
   const submit = async (event: FormEvent) => {
@@ -27,6 +28,8 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
     if (pain === null) return;
     setError(null);
     setSent(false);
+    // Pain counts from when it was first told, however often it has to be sent.
+    writtenAt.current ??= new Date().toISOString();
     stop.current = new AbortController();
     try {
       const clipIds: string[] = [];
@@ -50,8 +53,10 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
         note: note ?? '',
         felt: null,
         clipIds,
+        writtenAt: writtenAt.current,
       });
       id.renew();
+      writtenAt.current = null;
       setSent(true);
       setNote(null);
       setFile(null);
@@ -172,7 +177,7 @@ function Sent({ token, page }: { readonly token: string; readonly page: StudentP
         {page.checkins.map((checkin) => (
           <li key={checkin.id} className="border-t border-base-300 pt-2">
             <p className="text-sm">
-              {checkin.at.slice(0, 10)} {checkin.reply ? '' : '(not answered yet)'}
+              {dayOf(checkin.at)} {checkin.reply ? '' : '(not answered yet)'}
             </p>
             <p>{checkin.note}</p>
             {checkin.clips.map((clip) => (

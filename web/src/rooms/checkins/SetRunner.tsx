@@ -1,5 +1,6 @@
 import type { StoredSet } from '@inchstep/contract/practice';
 import type { Stage } from '@inchstep/core/practice';
+import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { newId } from '../../platform/ids.ts';
 
@@ -12,7 +13,6 @@ interface SetRunnerProps {
   readonly drill: string;
   readonly stage: Stage;
   readonly withBall: boolean;
-  readonly today: string;
   readonly done: readonly StoredSet[];
   readonly onLogged: () => void;
 }
@@ -22,16 +22,26 @@ const MIDDLE = 5;
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
-export function SetRunner({ token, drill, stage, withBall, today, done, onLogged }: SetRunnerProps) {
+export function SetRunner({ token, drill, stage, withBall, done, onLogged }: SetRunnerProps) {
   const { wordsOf } = useLibrary();
-  const key = `inchstep.run.${token.slice(0, 12)}.${drill}.${stage}`;
+  // A half set of yesterday is no beginning of today's.
+  const key = `inchstep.run.${token.slice(0, 12)}.${format(new Date(), 'yyyy-MM-dd')}.${drill}.${stage}`;
   const [reps, setReps] = useState(() => localStorage.getItem(key) ?? '');
   const [felt, setFelt] = useState(MIDDLE);
   const [said, setSaid] = useState('');
   useEffect(() => localStorage.setItem(key, reps), [key, reps]);
   const total = done.reduce((sum, set) => sum + set.reps.length, 0);
   const save = async () => {
-    const set = { id: newId(), date: today, drill, stage, reps, felt };
+    const now = new Date();
+    const set = {
+      id: newId(),
+      date: format(now, 'yyyy-MM-dd'),
+      drill,
+      stage,
+      reps,
+      felt,
+      doneAt: now.toISOString(),
+    };
     // Kept before it is sent: a page closed on the way loses nothing, and sent twice it counts once.
     putWaiting(token, set);
     setReps('');

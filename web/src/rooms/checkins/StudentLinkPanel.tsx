@@ -1,7 +1,7 @@
 import { Copy } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { Failed, Panel } from '../../platform/parts.tsx';
+import { dayOf, Failed, Panel } from '../../platform/parts.tsx';
 import { useCloseLinks, useLinks, useMakeLink } from './queries.ts';
 
 const LINK_DAYS = 90;
@@ -42,7 +42,7 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
       ) : (
         <p>
           {open
-            ? `A link is open until ${open.expiresAt.slice(0, 10)}${open.lastUsedAt ? `, last used ${open.lastUsedAt.slice(0, 10)}` : ', not used yet'}.`
+            ? `A link is open until ${dayOf(open.expiresAt)}${open.lastUsedAt ? `, last used ${dayOf(open.lastUsedAt)}` : ', not used yet'}.`
             : 'No link is open.'}
         </p>
       )}

@@ -199,7 +199,6 @@ function TodayCard({
               drill={item.drill}
               stage={item.stage}
               withBall={(planned?.balls ?? 0) > 0}
-              today={page.today}
               done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
               onLogged={onLogged}
             />

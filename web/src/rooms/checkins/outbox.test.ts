@@ -9,6 +9,7 @@ const set = (id: string) => ({
   stage: 'slow' as const,
   reps: 'PPF',
   felt: 6,
+  doneAt: '2027-03-01T08:00:00Z',
 });
 let sent: string[];
 let reply: (id: string) => { status: number; body: unknown } | 'no line';

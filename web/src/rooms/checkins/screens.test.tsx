@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { format } from 'date-fns';
 import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
 import { Queue } from './Queue.tsx';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
@@ -118,7 +119,8 @@ describe('the student’s page', () => {
       drill: 'knee_swap',
       stage: 'slow',
       reps: 'PPF',
-      date: '2027-03-10',
+      date: format(new Date(), 'yyyy-MM-dd'),
+      doneAt: expect.stringMatching(/^20.*Z$/),
     });
   });
   test('a count half done survives closing the page', async () => {

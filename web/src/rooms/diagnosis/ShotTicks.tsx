@@ -1,7 +1,7 @@
 import { SIGN_WORDS } from '@inchstep/contract/words';
 import { type ShotSign, shotSigns } from '@inchstep/core/capture';
 import { dayText } from '../../platform/parts.tsx';
-import { useShots } from '../capture/index.ts';
+import { useShotSet, useShots } from '../capture/index.ts';
 import type { Ticked } from './queries.ts';
 
 /** What the newest shots show or rule out, taken over with one press; the coach's own ticks stay. */
@@ -21,14 +21,15 @@ export function ShotTicks({
   const shots = useShots(studentId);
   // Shots tied to the swing in question come before newer ones.
   const set = shots.data?.find((s) => swingId !== null && s.swingId === swingId) ?? shots.data?.[0];
-  const signs = set ? shotSigns(set.shots).filter(isDecided) : [];
+  const rows = useShotSet(set?.id);
+  const signs = rows.data ? shotSigns(rows.data.shots).filter(isDecided) : [];
   const open = signs.filter(({ finding }) => !ticked.some((t) => t.id === finding));
   const shown = signs.filter((s) => s.seen === 'present');
   if (!set || signs.length === 0) return null;
   return (
     <div className="mb-3 rounded border-[1.5px] border-base-300 p-2">
       <p className="text-sm">
-        {set.shots.length} shots of {dayText(set.recordedOn, today)}:{' '}
+        {set.count} shots of {dayText(set.recordedOn, today)}:{' '}
         {shown.length === 0 ? 'no habit shown' : `${shown.length} shown`}, {signs.length - shown.length} ruled
         out.
       </p>

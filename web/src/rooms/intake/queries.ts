@@ -28,7 +28,12 @@ export function useSaveStudent() {
       version === null
         ? post<Student>('/api/students', { id, profile })
         : put<Student>(`/api/students/${id}`, { version, profile }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students'] }),
+    onSuccess: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: ['students'] }),
+        // Where a consent was withdrawn, working copies of films go with the next look at this.
+        client.invalidateQueries({ queryKey: ['me'] }),
+      ]),
   });
 }
 

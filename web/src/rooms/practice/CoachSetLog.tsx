@@ -26,7 +26,7 @@ export function CoachSetLog({
   if (held.some((h) => h.code === 'pain')) return null;
   const save = () =>
     log.mutate(
-      { id: id.current(), date: today, drill, stage, reps, felt },
+      { id: id.current(), date: today, drill, stage, reps, felt, doneAt: null },
       {
         onSuccess: () => {
           id.renew();

@@ -14,7 +14,7 @@ afterEach(cleanup);
 const state = (reps: string, more: Partial<GateState> = {}): GateState => ({
   drill: 'knee_swap',
   stage: 'slow',
-  gate: repGate(readReps(reps) as Rep[], 'slow'),
+  gate: repGate(readReps(reps) as Rep[]),
   measure: { id: 'lead_knee_in_top', swings: 0, inBand: null, open: false },
   held: [],
   ...more,

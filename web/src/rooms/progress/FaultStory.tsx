@@ -1,7 +1,7 @@
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { faultName } from '@inchstep/contract/words';
 import { scaleLinear, scaleTime } from 'd3';
-import { dayText, Panel } from '../../platform/parts.tsx';
+import { dayOf, dayText, Panel } from '../../platform/parts.tsx';
 import { useDiagnoses } from '../diagnosis/index.ts';
 
 export interface StoryLine {
@@ -93,7 +93,7 @@ export function FaultStory({ studentId, today }: { readonly studentId: string; r
             </g>
           );
         })}
-        {[...new Set(story[0]?.points.map((p) => p.at.slice(0, 10)))].map((day) => (
+        {[...new Set(story[0]?.points.map((p) => dayOf(p.at)))].map((day) => (
           <text
             key={day}
             x={x(new Date(`${day}T12:00:00`))}

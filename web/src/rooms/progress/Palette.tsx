@@ -32,6 +32,7 @@ export function Palette() {
     ['New student', go('/students/new')],
     ['Schools and bands', go('/schools')],
     ['Library', go('/library')],
+    ['Data and devices', go('/data')],
     ...drills.map((d): [string, () => void] => [`Drill: ${nameOf(d.id)}`, go(`/library/${d.id}`)]),
     ...(students.data ?? []).filter((s) => s.archivedAt === null).flatMap((s) => roomsOf(s, go)),
     [

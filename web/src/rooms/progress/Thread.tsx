@@ -1,6 +1,6 @@
 import type { ThreadEvent } from '@inchstep/contract/intake';
 import { faultName, HOUSE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
-import { dayText } from '../../platform/parts.tsx';
+import { dayOf, dayText } from '../../platform/parts.tsx';
 import { eventText } from '../intake/index.ts';
 import { useLibrary } from '../prescription/index.ts';
 
@@ -53,7 +53,7 @@ export interface ThreadDay {
 export function threadDays(events: readonly ThreadEvent[], nameOf: NameOf = HOUSE_WORDS.nameOf): ThreadDay[] {
   const days = new Map<string, Map<string, number>>();
   for (const event of events) {
-    const day = event.at.slice(0, 10);
+    const day = dayOf(event.at);
     const lines = days.get(day) ?? new Map<string, number>();
     const text = lineOf(event, nameOf);
     lines.set(text, (lines.get(text) ?? 0) + 1);

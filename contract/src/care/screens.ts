@@ -1,0 +1,105 @@
+import { z } from 'zod';
+import { idSchema } from '../shared.ts';
+
+/** What the screen "Data and devices" shows and does. */
+
+const backupSchema = z.object({
+  name: z.string(),
+  at: z.string(),
+  bytes: z.number(),
+  /** When it was last read back and found whole; null when it never was. */
+  verifiedAt: z.string().nullable(),
+});
+export type BackupLine = z.infer<typeof backupSchema>;
+
+const runSchema = z.object({
+  what: z.enum(['backup', 'verify']),
+  done: z.number(),
+  of: z.number(),
+});
+
+export const verifiedSchema = z.object({
+  at: z.string(),
+  ok: z.boolean(),
+  rows: z.number(),
+  clips: z.number(),
+  /** Codes with what they are about, for words. */
+  found: z.array(z.object({ code: z.string(), about: z.string(), count: z.number() })),
+});
+export type Verified = z.infer<typeof verifiedSchema>;
+
+const erasureSchema = z.object({
+  id: idSchema,
+  what: z.enum(['student', 'clip']),
+  /** Whose, while it is still here. */
+  name: z.string().nullable(),
+  askedAt: z.string(),
+  dueAt: z.string(),
+  doneAt: z.string().nullable(),
+  receipt: z.record(z.string(), z.number()).nullable(),
+});
+export type Erasure = z.infer<typeof erasureSchema>;
+
+const sessionSchema = z.object({
+  id: z.string(),
+  device: z.string(),
+  createdAt: z.string(),
+  lastUsedAt: z.string(),
+  here: z.boolean(),
+});
+const openLinkSchema = z.object({
+  id: idSchema,
+  studentId: idSchema,
+  name: z.string(),
+  createdAt: z.string(),
+  expiresAt: z.string(),
+  lastUsedAt: z.string().nullable(),
+});
+
+export const careSchema = z.object({
+  now: z.string(),
+  backupDir: z.string().nullable(),
+  backups: z.array(backupSchema),
+  running: runSchema.nullable(),
+  /** Why the last backup or check could not be finished; null when it could. */
+  trouble: z.string().nullable(),
+  verified: verifiedSchema.nullable(),
+  storage: z.object({
+    dataDir: z.string(),
+    databaseBytes: z.number(),
+    clipBytes: z.number(),
+    clips: z.number(),
+    letters: z.number(),
+    freeBytes: z.number(),
+  }),
+  erasures: z.array(erasureSchema),
+  sessions: z.array(sessionSchema),
+  links: z.array(openLinkSchema),
+  contact: z.string(),
+});
+export type Care = z.infer<typeof careSchema>;
+
+const subject = { what: z.enum(['student', 'clip']), subjectId: idSchema };
+export const erasurePreviewSchema = z.object({
+  name: z.string(),
+  /** How much would go, by kind. */
+  counts: z.record(z.string(), z.number()),
+  /** Backups in the folder that would still hold it. */
+  backups: z.number(),
+});
+export type ErasurePreview = z.infer<typeof erasurePreviewSchema>;
+export const askErasureSchema = z.strictObject({ id: idSchema, ...subject });
+export const subjectSchema = z.object(subject);
+
+export const passphraseSchema = z.strictObject({
+  before: z.string().min(1).max(200),
+  after: z.string().min(10, { error: 'use at least 10 characters' }).max(200),
+});
+export const contactSchema = z.strictObject({ contact: z.string().trim().max(200) });
+export const takenInSchema = z.object({
+  studentId: idSchema,
+  name: z.string(),
+  rows: z.number(),
+  clips: z.number(),
+});
+export type TakenIn = z.infer<typeof takenInSchema>;

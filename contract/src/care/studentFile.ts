@@ -1,0 +1,278 @@
+import { STAGES } from '@inchstep/core/practice';
+import { z } from 'zod';
+import { ownDrillSchema } from '../formats/index.ts';
+import { clipSchema, pressureSchema, shotSchema } from '../rooms/capture/index.ts';
+import { EVENT_KINDS, profileSchema } from '../rooms/intake/index.ts';
+import { readingSchema } from '../rooms/measures/index.ts';
+import { daySchema, idSchema, versionSchema } from '../shared.ts';
+import { chosenDocument, diagnosisBodyDocument, planBodyDocument, swingBodyDocument } from './documents.ts';
+
+/**
+ * A student's whole record as a ZIP of JSON, CSV, clips and letters. One row here for each table of the
+ * record, in an order in which rows can be taken in again. A column of JSON is written as what it holds.
+ */
+export interface StudentTable {
+  readonly table: string;
+  readonly row: z.ZodObject;
+  /** Columns that hold JSON. */
+  readonly json: readonly string[];
+}
+
+const stamp = z.iso.datetime({ offset: true });
+const text = (most: number) => z.string().max(most);
+const student = { student_id: idSchema };
+const bool = z.union([z.literal(0), z.literal(1)]);
+const felt = z.int().min(0).max(10).nullable();
+const drill = text(60);
+
+/** What is noted of a clip may make no sense in an old record; it comes in as it is and is shown as such. */
+const factsDocument = z.looseObject({
+  kind: clipSchema.shape.kind,
+  fileName: text(200),
+  container: clipSchema.shape.container,
+  from: clipSchema.shape.from,
+  recordedOn: daySchema,
+});
+
+export const STUDENT_TABLES: readonly StudentTable[] = [
+  {
+    table: 'students',
+    json: ['profile'],
+    row: z.strictObject({
+      id: idSchema,
+      version: versionSchema,
+      profile: profileSchema,
+      archived_at: stamp.nullable(),
+      created_at: stamp,
+    }),
+  },
+  {
+    table: 'clips',
+    json: ['facts'],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      file: z.string().regex(/^[0-9a-f]{64}\.(mp4|mov|webm)$/),
+      facts: factsDocument,
+      created_at: stamp,
+    }),
+  },
+  {
+    table: 'swings',
+    json: ['body'],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      version: versionSchema,
+      recorded_on: daySchema,
+      body: swingBodyDocument,
+      from: z.enum(['coach', 'student']),
+      discarded_at: stamp.nullable(),
+      created_at: stamp,
+    }),
+  },
+  {
+    table: 'readings',
+    json: ['body'],
+    row: z.strictObject({ swing_id: idSchema, ...student, recorded_on: daySchema, body: readingSchema }),
+  },
+  {
+    table: 'pressures',
+    json: ['body'],
+    row: z.strictObject({ swing_id: idSchema, body: pressureSchema }),
+  },
+  {
+    table: 'shot_sets',
+    json: ['shots'],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      swing_id: idSchema.nullable(),
+      recorded_on: daySchema,
+      file_name: text(200),
+      shots: z.array(shotSchema),
+      discarded_at: stamp.nullable(),
+      created_at: stamp,
+    }),
+  },
+  {
+    table: 'diagnoses',
+    json: ['body', 'chosen'],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      at: stamp,
+      body: diagnosisBodyDocument,
+      chosen: chosenDocument,
+    }),
+  },
+  {
+    table: 'drill_choices',
+    json: ['drills', 'reached'],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      diagnosis_id: idSchema,
+      drills: z.array(drill).max(2),
+      for_fault: text(60),
+      note: text(500),
+      at: stamp,
+      ended_at: stamp.nullable(),
+      reached: z.record(drill, z.enum(STAGES)),
+    }),
+  },
+  {
+    table: 'feels',
+    json: [],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      measure: text(60),
+      felt: z.number(),
+      measured: z.number(),
+      at: stamp,
+    }),
+  },
+  {
+    table: 'plans',
+    json: ['body'],
+    row: z.strictObject({ id: idSchema, ...student, at: stamp, body: planBodyDocument }),
+  },
+  {
+    table: 'set_logs',
+    json: [],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      date: daySchema,
+      drill,
+      stage: z.enum(STAGES),
+      reps: z.string().regex(/^[PF?]{1,400}$/),
+      felt,
+      from: z.enum(['coach', 'student']),
+      at: stamp,
+      done_at: stamp.nullable(),
+    }),
+  },
+  {
+    table: 'gate_decisions',
+    json: [],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      drill,
+      stage: z.enum(STAGES),
+      decision: z.enum(['advance', 'hold', 'back']),
+      note: text(500),
+      at: stamp,
+    }),
+  },
+  {
+    table: 'links',
+    json: [],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      token_hash: z.string().regex(/^[0-9a-f]{64}$/),
+      created_at: stamp,
+      expires_at: stamp,
+      revoked_at: stamp.nullable(),
+      last_used_at: stamp.nullable(),
+    }),
+  },
+  {
+    table: 'checkins',
+    json: ['clip_ids'],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      at: stamp,
+      pain: bool,
+      pain_where: text(200),
+      note: text(2000),
+      felt,
+      clip_ids: z.array(idSchema).max(4),
+    }),
+  },
+  {
+    table: 'replies',
+    json: [],
+    row: z.strictObject({ id: idSchema, checkin_id: idSchema, text: text(5000), at: stamp }),
+  },
+  {
+    table: 'mails',
+    json: [],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      to_name: text(200),
+      subject: text(200),
+      text: text(5000),
+      at: stamp,
+      made_at: stamp.nullable(),
+    }),
+  },
+  {
+    table: 'holds',
+    json: [],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      where_it_hurts: text(200),
+      at: stamp,
+      lifted_at: stamp.nullable(),
+      lift_note: text(500),
+    }),
+  },
+  {
+    table: 'events',
+    json: ['detail'],
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      at: stamp,
+      kind: z.enum(EVENT_KINDS),
+      detail: z.record(z.string(), z.union([z.string(), z.number(), z.array(z.string()), z.null()])),
+    }),
+  },
+  {
+    table: 'writes',
+    json: [],
+    row: z.strictObject({ id: idSchema, ...student, what: text(40), author: text(80), at: stamp }),
+  },
+];
+
+export const STUDENT_FORMAT = 'inchstep.student/1';
+export const BACKUP_FORMAT = 'inchstep.backup/1';
+
+const fileEntry = z.strictObject({
+  name: z.string().max(200),
+  bytes: z.int().min(0),
+  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+});
+export type FileEntry = z.infer<typeof fileEntry>;
+
+export const studentManifest = z.strictObject({
+  format: z.literal(STUDENT_FORMAT),
+  madeAt: stamp,
+  studentId: idSchema,
+  files: z.array(fileEntry).max(100_000),
+});
+export type StudentManifest = z.infer<typeof studentManifest>;
+
+export const backupManifest = z.strictObject({
+  format: z.literal(BACKUP_FORMAT),
+  madeAt: stamp,
+  files: z.array(fileEntry).max(1_000_000),
+});
+export type BackupManifest = z.infer<typeof backupManifest>;
+
+/** One table's rows in a file of their own. */
+export const tableDocument = (table: StudentTable) =>
+  z.strictObject({ format: z.literal(`inchstep.${table.table}/1`), rows: z.array(table.row).max(1_000_000) });
+
+/** The coach's own drills that the record names. */
+export const ownDrillsDocument = z.strictObject({
+  format: z.literal('inchstep.drills/1'),
+  drills: z.array(ownDrillSchema).max(500),
+});

@@ -1,0 +1,59 @@
+import { expect, test } from '@jest/globals';
+import type { GateStanding, GateWord } from '../practice/index.ts';
+import { replyGate } from './replyGate.ts';
+
+const CAME = '2027-03-10T10:00:00Z';
+const state = (
+  decision: 'advance' | 'hold' | 'continue',
+  held: GateStanding['held'] = [{ code: 'reps', tape: 0 }],
+): GateStanding => ({
+  drill: 'knee_swap',
+  stage: 'slow',
+  gate: { decision, repsUsed: 0, tape: 0 },
+  measure: { id: null, swings: 0, inBand: null, open: false },
+  held,
+});
+const word = (decision: GateWord['decision'], at: string, drill = 'knee_swap'): GateWord => ({
+  drill,
+  stage: 'still',
+  decision,
+  at,
+});
+
+test.each<[string, GateStanding, GateWord[], object]>([
+  ['undecided', state('continue'), [], { gate: 'continue', stage: 'slow' }],
+  ['not yet', state('hold', [{ code: 'reps_not_yet' }]), [], { gate: 'hold', stage: 'slow' }],
+  ['open: the next rung', state('advance', []), [], { gate: 'advance', stage: 'half' }],
+  [
+    'just moved up: says so, though the new rung has no repetitions',
+    state('continue'),
+    [word('advance', '2027-03-10T11:00:00Z')],
+    { gate: 'advance', stage: 'slow' },
+  ],
+  [
+    'just moved back',
+    state('continue'),
+    [word('back', '2027-03-10T11:00:00Z')],
+    { gate: 'back', stage: 'slow' },
+  ],
+  [
+    'held on purpose',
+    state('continue'),
+    [word('hold', '2027-03-10T11:00:00Z')],
+    { gate: 'hold', stage: 'slow' },
+  ],
+  [
+    'decided before the check-in came',
+    state('continue'),
+    [word('advance', '2027-03-09T11:00:00Z')],
+    { gate: 'continue', stage: 'slow' },
+  ],
+  [
+    'decided on another drill',
+    state('continue'),
+    [word('advance', '2027-03-10T11:00:00Z', 'other')],
+    { gate: 'continue', stage: 'slow' },
+  ],
+])('%s', (_, standing, words, said) => {
+  expect(replyGate(standing, words, CAME)).toEqual(said);
+});

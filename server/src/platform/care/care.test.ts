@@ -1,0 +1,492 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import type { Clip, Swing } from '@inchstep/contract/capture';
+import { type Care, STUDENT_TABLES } from '@inchstep/contract/care';
+import type { Checkin } from '@inchstep/contract/checkins';
+import type { Student } from '@inchstep/contract/intake';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { addStudent, clipBytes, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+import { projectRoot } from '../db.ts';
+import { makeBackup } from './backup.ts';
+import { carryOutErasures, cutLog } from './erase.ts';
+import { restoreBackup } from './restore.ts';
+import { exportStudent } from './studentArchive.ts';
+import { type Row, rowsOfStudent, studentTablesOf } from './studentRows.ts';
+import { verifyFolder } from './verify.ts';
+import { openZip, writeWhole, zipOf } from './zips.ts';
+
+jest.setTimeout(60_000);
+const quiet = () => undefined;
+const NOW = new Date('2027-03-01T09:00:00Z');
+
+let folder: string;
+let server: TestServer;
+let priya: string;
+let gus: string;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'inchstep-care-'));
+  server = await testServer();
+  priya = await fullStudent('Priya', 'Ramanujan-Unique');
+  gus = await addStudent(server, { firstName: 'Gus', familyName: 'Lindqvist' });
+});
+afterAll(async () => {
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** A student with a row in every table there is. */
+async function fullStudent(firstName: string, familyName: string): Promise<string> {
+  const id = await addStudent(server, { firstName, familyName, aids: ['stick'] });
+  const at = (path: string) => `/api/students/${id}${path}`;
+  const clip = { id: randomUUID(), kind: 'face_on', recordedOn: '2027-03-01' };
+  await server.upload(at('/clips'), clipBytes('wren.face_on.mp4'), clip);
+  const swing = markedSwing('priya-then');
+  const views = swing.views.map((v) => (v.kind === 'face_on' ? { ...v, clipId: clip.id } : v));
+  await server.ask('POST', at('/swings'), { ...swing, views });
+  await server.ask('POST', `/api/swings/${swing.id}/measure`);
+  const mat = `time_s,lead_pct\n${Array.from({ length: 20 }, (_, i) => `${i / 10},${40 + i}`).join('\n')}`;
+  await server.ask('PUT', `/api/swings/${swing.id}/pressure`, {
+    fileName: 'mat.csv',
+    csv: mat,
+    offsetSeconds: null,
+  });
+  await server.ask('POST', at('/shots'), {
+    id: randomUUID(),
+    recordedOn: '2027-03-01',
+    swingId: swing.id,
+    fileName: 'bay.csv',
+    csv: 'carry\n150\n151',
+    matches: [{ field: 'carryYd', column: 'carry', unit: 'yd', flipped: false }],
+  });
+  const diagnosis = {
+    id: randomUUID(),
+    swingId: swing.id,
+    findings: [{ id: 'obs.overswing', seen: 'present' }],
+  };
+  await server.ask('POST', at('/diagnoses'), diagnosis);
+  await server.ask('POST', `/api/diagnoses/${diagnosis.id}/choose`, { workOn: ['over_turn'], note: '' });
+  const drills = ['knee_swap'];
+  await server.ask('POST', '/api/drill-choices', {
+    id: randomUUID(),
+    diagnosisId: diagnosis.id,
+    drills,
+    note: 'so',
+  });
+  await server.ask('POST', at('/plans'), {
+    id: randomUUID(),
+    start: '2027-03-01',
+    nextLesson: null,
+    days: ['mon', 'wed'],
+    minutesPerDay: {},
+    placeByDay: {},
+  });
+  const step = { drill: 'knee_swap', stage: 'still' };
+  await server.ask('POST', at('/sets'), {
+    id: randomUUID(),
+    date: '2027-03-01',
+    ...step,
+    reps: 'PPF',
+    felt: 5,
+  });
+  await server.ask('POST', at('/gates'), { id: randomUUID(), ...step, decision: 'hold', note: 'not yet' });
+  await server.ask('POST', at('/feels'), { id: randomUUID(), measure: 'turn_top', felt: 20, measured: 12 });
+  const link = (await server.ask<{ token: string }>('POST', at('/links'), { days: 9 })).body.token;
+  const checkin = {
+    id: randomUUID(),
+    pain: true,
+    painWhere: 'hip',
+    note: '=1+1',
+    felt: 3,
+    clipIds: [clip.id],
+  };
+  await server.ask('POST', `/api/page/${link}/checkins`, checkin);
+  await server.ask('POST', `/api/checkins/${checkin.id}/reply`, { id: randomUUID(), text: 'Rest.' });
+  return id;
+}
+
+const rows = (database: TestServer['ctx']['db']['$client'], id: string): Record<string, Row[]> =>
+  Object.fromEntries(rowsOfStudent(database, id));
+
+describe('the list of a student’s tables', () => {
+  test('names every table and every column there is, so that nothing new is forgotten', () => {
+    const client = server.ctx.db.$client;
+    expect(STUDENT_TABLES.map(({ table }) => table).sort()).toEqual(studentTablesOf(client).sort());
+    for (const { table, row } of STUDENT_TABLES) {
+      const columns = (client.pragma(`table_info("${table}")`) as { name: string }[]).map(({ name }) => name);
+      expect([table, ...Object.keys(row.shape).sort()]).toEqual([table, ...columns.sort()]);
+    }
+  });
+  test('the student of these tests has a row in each', () => {
+    const empty = Object.entries(rows(server.ctx.db.$client, priya)).filter(([, all]) => all.length === 0);
+    expect(empty).toEqual([]);
+  });
+});
+
+describe('a backup', () => {
+  test('made while the program runs and restored elsewhere is the same in every row and every clip', async () => {
+    const file = join(folder, 'one.zip');
+    const seen: string[] = [];
+    await makeBackup(server.dataDir, file, NOW, (what, done, of) => seen.push(`${what} ${done}/${of}`));
+    expect(seen).toContain('database 1/1');
+    expect(statSync(file).mode & 0o077).toBe(0);
+    const place = join(folder, 'restored');
+    await restoreBackup(file, place, quiet);
+    const other = await testServer({ dataDir: place, signedIn: false });
+    const all = (of: TestServer) => {
+      const client = of.ctx.db.$client;
+      const names = client
+        .prepare("SELECT name FROM sqlite_master WHERE type='table'")
+        .pluck()
+        .all() as string[];
+      return Object.fromEntries(names.map((name) => [name, client.prepare(`SELECT * FROM "${name}"`).all()]));
+    };
+    expect(all(other)).toEqual(all(server));
+    for (const name of server.ctx.files.list())
+      expect(
+        readFileSync(other.ctx.files.pathOf(name)).equals(readFileSync(server.ctx.files.pathOf(name))),
+      ).toBe(true);
+    expect(other.ctx.files.list()).toEqual(server.ctx.files.list());
+    expect(readdirSync(join(place, 'outbox'))).toEqual(readdirSync(join(server.dataDir, 'outbox')));
+    await other.end();
+    expect(await verifyFolder(place, NOW, quiet)).toMatchObject({ ok: true, found: [] });
+  });
+  test('is never written over another, nor into a folder that holds something', async () => {
+    await expect(makeBackup(server.dataDir, join(folder, 'one.zip'), NOW, quiet)).rejects.toThrow(
+      /there already/,
+    );
+    await expect(restoreBackup(join(folder, 'one.zip'), server.dataDir, quiet)).rejects.toThrow(/not empty/);
+  });
+  test.each([
+    [
+      'a byte changed in a clip',
+      (bytes: Buffer) => bytes.writeUInt8((bytes.at(-40_000) as number) ^ 1, bytes.length - 40_000),
+    ],
+    ['cut off', (bytes: Buffer) => bytes.subarray(0, bytes.length - 5000)],
+    ['no ZIP at all', () => Buffer.from('hello')],
+  ])('%s is refused, and nothing is left', async (_, spoil) => {
+    const bytes = readFileSync(join(folder, 'one.zip'));
+    const spoilt = spoil(bytes);
+    const file = join(folder, 'spoilt.zip');
+    writeFileSync(file, Buffer.isBuffer(spoilt) ? spoilt : bytes);
+    const place = join(folder, 'nothing');
+    await expect(restoreBackup(file, place, quiet)).rejects.toThrow(/no whole backup/);
+    expect(readdirSync(folder).filter((name) => name.startsWith('nothing'))).toEqual([]);
+  });
+  test('whose list leads out of the folder is refused', async () => {
+    const file = join(folder, 'out.zip');
+    const manifest = {
+      format: 'inchstep.backup/1',
+      madeAt: NOW.toISOString(),
+      files: [{ name: '../gone.txt', bytes: 2, sha256: 'a'.repeat(64) }],
+    };
+    await writeWhole(zipOf([{ name: 'manifest.json', bytes: Buffer.from(JSON.stringify(manifest)) }]), file);
+    await expect(restoreBackup(file, join(folder, 'nothing'), quiet)).rejects.toThrow(/no whole backup/);
+  });
+});
+
+describe('the look through', () => {
+  test('finds a clip that was changed, one that is missing, and rows that hang on nothing', async () => {
+    const place = join(folder, 'look');
+    await restoreBackup(join(folder, 'one.zip'), place, quiet);
+    const other = await testServer({ dataDir: place, signedIn: false });
+    const [name] = other.ctx.files.list();
+    const client = other.ctx.db.$client;
+    client.pragma('foreign_keys = OFF');
+    client.prepare("DELETE FROM events WHERE kind = 'gate'").run();
+    client.prepare("DELETE FROM writes WHERE what = 'set'").run();
+    client.prepare('DELETE FROM diagnoses').run();
+    await other.end();
+    writeFileSync(join(place, 'clips', name as string), 'something else');
+    const found = await verifyFolder(place, NOW, quiet);
+    expect(found.ok).toBe(false);
+    expect(found.found.map(({ code, about }) => [code, code.startsWith('clip') ? '' : about])).toEqual(
+      expect.arrayContaining([
+        ['keys', ''],
+        ['events', 'gate'],
+        ['unsigned', 'set_logs'],
+        ['half', 'diagnoses'],
+        ['clip_changed', ''],
+      ]),
+    );
+  });
+  test('a folder of before these doors opens, means the same, and is found whole', async () => {
+    const place = mkdtempSync(join(folder, 'old-'));
+    const old = readFileSync(join(projectRoot(), 'server', 'src', 'fixtures', 'demo-before-doors.sqlite.gz'));
+    writeFileSync(join(place, 'inchstep.sqlite'), gunzipSync(old));
+    const other = await testServer({
+      dataDir: place,
+      demo: true,
+      signedIn: false,
+      now: () => new Date('2026-11-26T12:00:00Z'),
+    });
+    await other.ask('POST', '/api/demo-enter');
+    const { body } = await other.ask<Student[]>('GET', '/api/students');
+    expect(body).toHaveLength(9);
+    for (const { id } of body)
+      for (const path of [
+        'clips',
+        'swings',
+        'readings',
+        'checkins',
+        'sets',
+        'thread',
+        'plan',
+        'gates',
+        'progress',
+        'brief',
+      ])
+        expect((await other.ask('GET', `/api/students/${id}/${path}`)).status).toBe(200);
+    expect((await other.ask('GET', '/api/queue')).status).toBe(200);
+    await other.end();
+    const { found } = await verifyFolder(place, NOW, quiet);
+    expect(found.filter(({ code }) => code !== 'clip_missing')).toEqual([]);
+  });
+});
+
+const zipOfStudent = async (from: TestServer, id: string, name: string): Promise<string> => {
+  const file = join(folder, name);
+  rmSync(file, { force: true });
+  await writeWhole(await exportStudent(from.ctx, id), file);
+  return file;
+};
+const takeIn = (into: TestServer, file: string) =>
+  into.upload<{ code: string; studentId: string }>('/api/care/import', readFileSync(file), {}, 'student.zip');
+
+describe('a student’s export', () => {
+  test('erased here and taken in again is the same, but for its way in, which stays closed', async () => {
+    const before = rows(server.ctx.db.$client, priya);
+    const file = await zipOfStudent(server, priya, 'priya.zip');
+    expect((await takeIn(server, file)).body.code).toBe('already_here');
+    await server.ask('POST', '/api/care/erasures', { id: randomUUID(), what: 'student', subjectId: priya });
+    server.at('2027-03-01T09:11:00');
+    carryOutErasures(server.ctx);
+    expect((await server.ask('GET', `/api/students/${priya}`)).status).toBe(404);
+    expect(await takeIn(server, file)).toMatchObject({ status: 200, body: { studentId: priya } });
+    const after = rows(server.ctx.db.$client, priya);
+    expect(after.links?.every(({ revoked_at }) => revoked_at !== null)).toBe(true);
+    expect({ ...after, links: [] }).toEqual({ ...before, links: [] });
+    server.at('2027-03-01T09:00:00');
+  });
+  test('is read elsewhere without loss: exported there it is the same again', async () => {
+    const other = await testServer();
+    const file = await zipOfStudent(server, priya, 'priya-1.zip');
+    expect((await takeIn(other, file)).status).toBe(200);
+    expect(rows(other.ctx.db.$client, priya)).toEqual(rows(server.ctx.db.$client, priya));
+    const swings = await other.ask<Swing[]>('GET', `/api/students/${priya}/swings`);
+    expect(swings.body).toHaveLength(1);
+    for (const path of ['readings', 'diagnoses', 'plan', 'gates', 'progress', 'brief', 'checkins'])
+      expect((await other.ask('GET', `/api/students/${priya}/${path}`)).status).toBe(200);
+    await other.stop();
+  });
+  test('holds JSON with versions, CSV, the clip and the letter; a cell is no formula', async () => {
+    const zip = await openZip(await zipOfStudent(server, priya, 'priya-2.zip'));
+    const names = [...zip.entries.keys()];
+    expect(names).toEqual(
+      expect.arrayContaining(['manifest.json', 'students.json', 'csv/sets.csv', 'csv/readings.csv']),
+    );
+    expect(names.some((name) => name.startsWith('clips/'))).toBe(true);
+    expect(names.some((name) => name.startsWith('mails/'))).toBe(true);
+    expect(JSON.parse((await zip.bytes('plans.json', 1e7)).toString()).format).toBe('inchstep.plans/1');
+    expect((await zip.bytes('csv/sets.csv', 1e6)).toString()).toContain('knee_swap');
+    zip.close();
+  });
+
+  /** The export with one of its files written anew. */
+  async function forged(name: string, change: (document: never) => unknown): Promise<string> {
+    const zip = await openZip(await zipOfStudent(server, priya, 'forge.zip'));
+    const parts = [];
+    for (const entry of zip.entries.keys()) {
+      const bytes = await zip.bytes(entry, 1e8);
+      parts.push({
+        name: entry,
+        bytes:
+          entry === name ? Buffer.from(JSON.stringify(change(JSON.parse(bytes.toString()) as never))) : bytes,
+      });
+    }
+    zip.close();
+    const file = join(folder, 'forged.zip');
+    rmSync(file, { force: true });
+    await writeWhole(zipOf(parts), file);
+    return file;
+  }
+  type Doc = { rows: Record<string, never>[] };
+  test.each<[string, string, (d: never) => unknown]>([
+    [
+      'rows of somebody else',
+      'set_logs.json',
+      (d: Doc) => ({ ...d, rows: d.rows.map((r) => ({ ...r, student_id: randomUUID() })) }),
+    ],
+    [
+      'a plan that is none',
+      'plans.json',
+      (d: Doc) => ({ ...d, rows: d.rows.map((r) => ({ ...r, body: { days: 'boom' } })) }),
+    ],
+    [
+      'a file name that leads elsewhere',
+      'clips.json',
+      (d: Doc) => ({ ...d, rows: d.rows.map((r) => ({ ...r, file: '../../etc/passwd' })) }),
+    ],
+    [
+      'a clip that is not in it',
+      'clips.json',
+      (d: Doc) => ({ ...d, rows: d.rows.map((r) => ({ ...r, file: `${'a'.repeat(64)}.mp4` })) }),
+    ],
+    [
+      'a column that is none of ours',
+      'holds.json',
+      (d: Doc) => ({ ...d, rows: d.rows.map((r) => ({ ...r, '"; DROP TABLE students; --': 1 })) }),
+    ],
+    [
+      'a reading of a swing that is not there',
+      'readings.json',
+      (d: Doc) => ({ ...d, rows: d.rows.map((r) => ({ ...r, swing_id: randomUUID() })) }),
+    ],
+    ['another student’s number', 'manifest.json', (d: object) => ({ ...d, studentId: randomUUID() })],
+    ['a version to come', 'manifest.json', (d: object) => ({ ...d, format: 'inchstep.student/2' })],
+  ])('%s: refused whole, and nothing of it stays', async (_, name, change) => {
+    const other = await testServer();
+    const { status, body } = await takeIn(other, await forged(name, change));
+    expect([status, /^archive_/.test(body.code)]).toEqual([400, true]);
+    expect((await other.ask<Student[]>('GET', '/api/students')).body).toEqual([]);
+    expect(readdirSync(join(other.dataDir, 'clips'))).toEqual([]);
+    await other.stop();
+  });
+  test('no ZIP at all is refused in words', async () => {
+    const file = join(folder, 'no.zip');
+    writeFileSync(file, 'hello');
+    expect((await takeIn(server, file)).body.code).toBe('archive_unreadable');
+  });
+});
+
+describe('erasing', () => {
+  const erase = async (what: 'student' | 'clip', subjectId: string) => {
+    const id = randomUUID();
+    await server.ask('POST', '/api/care/erasures', { id, what, subjectId });
+    return id;
+  };
+  const state = async () => (await server.ask<Care>('GET', '/api/care')).body;
+
+  test('says what would go, waits ten minutes, and can be taken back until then', async () => {
+    const preview = await server.ask<{ counts: Record<string, number> }>(
+      'GET',
+      `/api/care/erase/student/${priya}`,
+    );
+    expect(preview.body).toMatchObject({
+      name: 'Priya Ramanujan-Unique',
+      counts: { clips: 1, set_logs: 1, checkins: 1 },
+    });
+    const id = await erase('student', priya);
+    server.at('2027-03-01T09:09:59');
+    expect(carryOutErasures(server.ctx)).toBe(0);
+    expect((await state()).erasures.at(-1)).toMatchObject({
+      id,
+      name: 'Priya Ramanujan-Unique',
+      doneAt: null,
+    });
+    await server.ask('POST', `/api/care/erasures/${id}/take-back`);
+    server.at('2027-03-01T10:00:00');
+    expect(carryOutErasures(server.ctx)).toBe(0);
+    expect((await server.ask('GET', `/api/students/${priya}`)).status).toBe(200);
+    server.at('2027-03-01T09:00:00');
+  });
+  test('of one clip leaves the swing and the check-in without it', async () => {
+    const [clip] = (await server.ask<Clip[]>('GET', `/api/students/${priya}/clips`)).body as [Clip];
+    await erase('clip', clip.id);
+    server.at('2027-03-01T09:11:00');
+    expect(carryOutErasures(server.ctx)).toBe(1);
+    expect((await server.ask('GET', `/api/clips/${clip.id}/file`)).status).toBe(404);
+    const [swing] = (await server.ask<Swing[]>('GET', `/api/students/${priya}/swings`)).body;
+    expect(swing?.views.map(({ clipId }) => clipId)).toEqual([null, null]);
+    expect((await server.ask<Checkin[]>('GET', `/api/students/${priya}/checkins`)).body[0]?.clips).toEqual(
+      [],
+    );
+    expect((await server.ask('GET', `/api/students/${priya}/readings`)).status).toBe(200);
+    expect(server.ctx.files.list()).toEqual([]);
+    server.at('2027-03-01T09:00:00');
+  });
+  test('leaves bytes that another student’s clip uses, and takes all others', async () => {
+    const upload = (student: string, name: string) =>
+      server.upload<Clip>(`/api/students/${student}/clips`, clipBytes(name), {
+        id: randomUUID(),
+        kind: 'face_on',
+        recordedOn: '2027-03-01',
+      });
+    await upload(priya, 'wren.face_on.mp4');
+    await upload(priya, 'gus.face_on.mp4');
+    const shared = await upload(gus, 'wren.face_on.mp4');
+    await erase('student', priya);
+    server.at('2027-03-01T09:11:00');
+    carryOutErasures(server.ctx);
+    expect(server.ctx.files.list()).toHaveLength(1);
+    expect((await server.ask('GET', `/api/clips/${shared.body.id}/file`)).status).toBe(200);
+  });
+  test('leaves no row, no letter, and no name anywhere in the folder; the receipt says how much went', async () => {
+    const client = server.ctx.db.$client;
+    for (const [, all] of rowsOfStudent(client, priya)) expect(all).toEqual([]);
+    expect(readdirSync(join(server.dataDir, 'outbox'))).toEqual([]);
+    const done = (await state()).erasures.at(-1);
+    expect(done).toMatchObject({
+      name: null,
+      what: 'student',
+      receipt: { students: 1, clips: 2, checkins: 1 },
+    });
+    expect(cutLog(server.ctx)).toBe(true);
+    for (const name of readdirSync(server.dataDir).filter((entry) => entry.startsWith('inchstep.sqlite')))
+      expect(readFileSync(join(server.dataDir, name)).includes('Ramanujan-Unique')).toBe(false);
+    expect((await server.ask<{ erased: number }>('GET', '/api/me')).body.erased).toBe(3);
+    expect(await verifyFolder(server.dataDir, NOW, quiet)).toMatchObject({ ok: true });
+  });
+  test('what is not there can’t be erased', async () => {
+    const answer = await server.ask('POST', '/api/care/erasures', {
+      id: randomUUID(),
+      what: 'student',
+      subjectId: priya,
+    });
+    expect(answer.status).toBe(404);
+  });
+});
+
+describe('sessions, links and the passphrase', () => {
+  test('every other session is ended with one press, and by a new passphrase', async () => {
+    const here = server.cookie();
+    const elsewhere = async () => {
+      await server.ask('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' });
+      return server.cookie();
+    };
+    const one = await elsewhere();
+    const as = (cookie: string, method: 'GET' | 'POST', path: string, body?: object) =>
+      server.ask(method, path, body, { cookie });
+    expect((await as(one, 'GET', '/api/students')).status).toBe(200);
+    const listed = (await as(one, 'GET', '/api/care')) as { body: Care };
+    expect(listed.body.sessions.filter((s) => s.here)).toHaveLength(1);
+    expect(listed.body.sessions.length).toBeGreaterThanOrEqual(2);
+    await as(one, 'POST', '/api/care/sessions/end-others');
+    expect((await as(here, 'GET', '/api/students')).status).toBe(401);
+    const two = await elsewhere();
+    const change = (before: string) =>
+      as(two, 'POST', '/api/care/passphrase', { before, after: 'another passphrase' });
+    expect((await change('wrong one here')).status).toBe(401);
+    expect((await change('a passphrase for tests')).status).toBe(200);
+    expect((await as(one, 'GET', '/api/students')).status).toBe(401);
+    expect((await as(two, 'GET', '/api/students')).status).toBe(200);
+    expect((await server.ask('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' })).status).toBe(
+      401,
+    );
+    expect((await server.ask('POST', '/api/sign-in', { passphrase: 'another passphrase' })).status).toBe(200);
+  });
+  test('a link is listed with its last use and closed with one press', async () => {
+    const token = (await server.ask<{ token: string }>('POST', `/api/students/${gus}/links`, { days: 9 }))
+      .body.token;
+    await server.ask('GET', `/api/page/${token}`);
+    const { links } = (await server.ask<Care>('GET', '/api/care')).body;
+    expect(links).toEqual([
+      expect.objectContaining({ name: 'Gus Lindqvist', lastUsedAt: expect.stringMatching(/^2027/) }),
+    ]);
+    await server.ask('POST', `/api/care/links/${links[0]?.id}/close`);
+    expect((await server.ask('GET', `/api/page/${token}`)).status).toBe(410);
+    expect((await server.ask<Care>('GET', '/api/care')).body.links).toEqual([]);
+  });
+});

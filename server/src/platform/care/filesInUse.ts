@@ -1,0 +1,11 @@
+import type { Database } from 'better-sqlite3';
+
+/** Clips and motion files that some row names, each once. */
+export const filesInUse = (client: Database): string[] =>
+  client
+    .prepare(
+      `SELECT file FROM clips UNION SELECT json_extract(body, '$.track.file') FROM swings
+       WHERE json_extract(body, '$.track.file') IS NOT NULL`,
+    )
+    .pluck()
+    .all() as string[];

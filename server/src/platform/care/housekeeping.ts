@@ -1,0 +1,33 @@
+import type { Context } from '../context.ts';
+import { carryOutErasures, cutLog } from './erase.ts';
+import type { Runs } from './runs.ts';
+
+const EVERY_MS = 15_000;
+
+/** What the program does by itself: erasing that is due, letters that wait, the night's backup. */
+export function keepHouse(
+  ctx: Context,
+  runs: Runs,
+  makeMails: () => Promise<void>,
+  complain: (error: unknown) => void,
+): () => void {
+  // What was erased is still in the log until nobody reads the old pages any more: tried until it is cut.
+  let uncut = false;
+  const round = () => {
+    try {
+      if (carryOutErasures(ctx) > 0) uncut = true;
+      if (uncut) uncut = !cutLog(ctx);
+      runs.nightly();
+      void makeMails();
+    } catch (error) {
+      complain(error);
+    }
+  };
+  round();
+  const timer = setInterval(round, EVERY_MS);
+  timer.unref();
+  return () => {
+    clearInterval(timer);
+    runs.stop();
+  };
+}

@@ -1,0 +1,4 @@
+export { filesInUse } from './filesInUse.ts';
+export { keepHouse } from './housekeeping.ts';
+export { careRoutes } from './routes.ts';
+export { Runs } from './runs.ts';

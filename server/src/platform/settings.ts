@@ -1,0 +1,83 @@
+import { isIP } from 'node:net';
+import { resolve } from 'node:path';
+import { StartRefusal } from './startRefusal.ts';
+
+/** What the program is told from outside, checked once. */
+export interface ServerSettings {
+  readonly dataDir: string;
+  readonly demo: boolean;
+  readonly clipLimitMb: number;
+  readonly port: number;
+  readonly host: string;
+  /** The address people type, where a proxy stands before the program; decides Secure cookies. */
+  readonly publicUrl: string | null;
+  /** Whose word on the client's address is believed: a number of proxies, or their addresses. */
+  readonly trustProxy: false | number | string;
+  /** Where the nightly backup goes; null makes none. */
+  readonly backupDir: string | null;
+  readonly now?: () => Date;
+}
+
+type Env = Readonly<Record<string, string | undefined>>;
+
+export const TEST_SETTINGS = {
+  demo: false,
+  clipLimitMb: 300,
+  port: 0,
+  host: '127.0.0.1',
+  publicUrl: null,
+  trustProxy: false,
+  backupDir: null,
+} as const;
+
+/** Every setting or one plain sentence about the first that can't be right. */
+export function readSettings(env: Env): ServerSettings {
+  return {
+    dataDir: resolve(env.DATA_DIR || 'data'),
+    demo: env.INCHSTEP_DEMO === '1',
+    clipLimitMb: wholeNumber(env, 'MAX_CLIP_MB', 300, 1, 4096),
+    port: wholeNumber(env, 'PORT', 4310, 1, 65535),
+    host: hostOf(env.HOST || '127.0.0.1'),
+    publicUrl: publicUrlOf(env.PUBLIC_URL),
+    trustProxy: proxyOf(env.TRUST_PROXY),
+    backupDir: env.BACKUP_DIR ? resolve(env.BACKUP_DIR) : null,
+  };
+}
+
+function wholeNumber(env: Env, name: string, usual: number, low: number, high: number): number {
+  const text = env[name];
+  if (text === undefined || text === '') return usual;
+  const value = /^\d+$/.test(text.trim()) ? Number(text) : Number.NaN;
+  if (value >= low && value <= high) return value;
+  throw new StartRefusal(
+    `${name} is “${text}”: give a whole number from ${low} to ${high}, or leave it out.`,
+  );
+}
+
+function hostOf(host: string): string {
+  if (isIP(host) || /^[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/i.test(host)) return host;
+  throw new StartRefusal(`HOST is “${host}”: give an address of this machine, such as 127.0.0.1 or 0.0.0.0.`);
+}
+
+function publicUrlOf(text: string | undefined): string | null {
+  if (!text) return null;
+  const url = URL.canParse(text) ? new URL(text) : null;
+  if (url && /^https?:$/.test(url.protocol) && url.pathname === '/' && !url.search && !url.username)
+    return url.origin;
+  throw new StartRefusal(
+    `PUBLIC_URL is “${text}”: give the address people type, such as https://golf.example, without a path.`,
+  );
+}
+
+function proxyOf(text: string | undefined): false | number | string {
+  const word = text?.trim() ?? '';
+  if (word === '' || word === '0' || word === 'false') return false;
+  if (/^[1-9]$/.test(word)) return Number(word);
+  const parts = word.split(',').map((part) => part.trim());
+  const known = (part: string) =>
+    ['loopback', 'uniquelocal', 'linklocal'].includes(part) || isIP(part.split('/')[0] ?? '') > 0;
+  if (parts.every(known)) return parts.join(',');
+  throw new StartRefusal(
+    `TRUST_PROXY is “${text}”: give the number of proxies before the program (1), or their addresses (127.0.0.1).`,
+  );
+}

@@ -1,0 +1,10 @@
+import { inspectClip } from './inspectClip.ts';
+import { motionOfFile, pressureOfFile, shotsOfFile } from './readFiles.ts';
+
+/** What this room gives to worker threads, by name. */
+export const JOBS = {
+  inspectClip: ({ path, bytes }: { path: string; bytes: number }) => inspectClip(path, bytes),
+  shots: shotsOfFile,
+  pressure: pressureOfFile,
+  motion: motionOfFile,
+};

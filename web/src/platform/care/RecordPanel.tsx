@@ -1,0 +1,205 @@
+import type { Care } from '@inchstep/contract/care';
+import { Download, Upload } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { toast } from 'sonner';
+import { useSteadyId } from '../ids.ts';
+import { dayOf, dayText, Failed, Panel } from '../parts.tsx';
+import { ErasureList } from './ErasureList.tsx';
+import {
+  askErasure,
+  type Subject,
+  useCareAct,
+  useClipsOf,
+  useErasurePreview,
+  useEverybody,
+  useTakeIn,
+} from './queries.ts';
+import { CARE_WORDS, countsText, sizeText } from './words.ts';
+
+/** One student's record: taken out, taken in, or forgotten. */
+export function RecordPanel({ care }: { readonly care: Care }) {
+  const [search, setSearch] = useSearchParams();
+  const everybody = useEverybody();
+  const [subject, setSubject] = useState<Subject | null>(null);
+  const studentId = search.get('student') ?? '';
+  const pick = (id: string) => {
+    setSubject(null);
+    setSearch(id === '' ? {} : { student: id }, { replace: true });
+  };
+  return (
+    <Panel title={CARE_WORDS.records} className="flex flex-col gap-3">
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="flex flex-1 flex-col gap-1 font-semibold">
+          {CARE_WORDS.pick}
+          <select className="select w-full min-w-52" value={studentId} onChange={(e) => pick(e.target.value)}>
+            <option value="">{CARE_WORDS.nobody}</option>
+            {(everybody.data ?? []).map(({ id, profile }) => (
+              <option key={id} value={id}>
+                {profile.firstName} {profile.familyName}
+              </option>
+            ))}
+          </select>
+        </label>
+        {studentId !== '' && (
+          <a className="btn" href={`/api/students/${studentId}/export.zip`} download>
+            <Download aria-hidden size={18} /> {CARE_WORDS.export}
+          </a>
+        )}
+        <TakeIn />
+      </div>
+      {studentId !== '' && (
+        <>
+          <p className="text-sm">{CARE_WORDS.exportWhat}</p>
+          <Clips
+            studentId={studentId}
+            today={dayOf(care.now)}
+            onErase={(clip) => setSubject({ what: 'clip', subjectId: clip })}
+          />
+          {subject ? (
+            <BeforeErasing subject={subject} onDone={() => setSubject(null)} />
+          ) : (
+            <button
+              type="button"
+              className="btn self-start"
+              onClick={() => setSubject({ what: 'student', subjectId: studentId })}
+            >
+              {CARE_WORDS.eraseAll}
+            </button>
+          )}
+        </>
+      )}
+      <ErasureList care={care} />
+    </Panel>
+  );
+}
+
+function Clips({
+  studentId,
+  today,
+  onErase,
+}: {
+  readonly studentId: string;
+  readonly today: string;
+  readonly onErase: (clip: string) => void;
+}) {
+  const clips = useClipsOf(studentId);
+  if (!clips.data || clips.data.length === 0) return null;
+  return (
+    <ul className="max-h-40 divide-y-[1.5px] divide-base-300 overflow-y-auto" aria-label="Clips">
+      {clips.data.map((clip) => (
+        <li key={clip.id} className="flex items-center gap-3 py-1">
+          <span className="flex-1">
+            {dayText(clip.recordedOn, today)}, {clip.fileName}
+            {clip.trouble ? ' (what is noted of it makes no sense)' : `, ${sizeText(clip.bytes)}`}
+          </span>
+          <button
+            type="button"
+            className="btn btn-ghost"
+            aria-label={`Erase ${clip.fileName}`}
+            onClick={() => onErase(clip.id)}
+          >
+            {CARE_WORDS.eraseClip}
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Says what would go before anything is asked for. */
+function BeforeErasing({ subject, onDone }: { readonly subject: Subject; readonly onDone: () => void }) {
+  const preview = useErasurePreview(subject);
+  const ask = useCareAct(askErasure);
+  const id = useSteadyId();
+  if (preview.error) return <Failed error={preview.error} />;
+  if (!preview.data) return null;
+  const { name, counts, backups } = preview.data;
+  const go = () =>
+    ask.mutate(
+      { id: id.current(), ...subject },
+      {
+        onSuccess: () => {
+          id.renew();
+          onDone();
+          toast('In ten minutes. Until then it can be taken back.');
+        },
+      },
+    );
+  return (
+    <div role="alert" className="panel flex flex-col gap-2 border-error p-3">
+      <p>
+        {subject.what === 'student' ? (
+          <>
+            <b>{name}</b> goes from this program, with {countsText(counts)}.
+          </>
+        ) : (
+          <>
+            This clip of <b>{name}</b> goes ({sizeText(counts.clipBytes ?? 0)}). Swings and check-ins that
+            show it stay without it, and what was measured stays.
+          </>
+        )}
+      </p>
+      {backups > 0 && (
+        <p className="text-sm">
+          {backups === 1
+            ? 'The backup in the folder holds it until the rota lets it go.'
+            : `The ${backups} backups in the folder hold it until the rota lets them go.`}
+        </p>
+      )}
+      <div className="flex gap-2">
+        <button type="button" className="btn btn-error" disabled={ask.isPending} onClick={go}>
+          {CARE_WORDS.eraseGo}
+        </button>
+        <button type="button" className="btn" onClick={onDone}>
+          {CARE_WORDS.keep}
+        </button>
+      </div>
+      {ask.error && <Failed error={ask.error} />}
+    </div>
+  );
+}
+
+function TakeIn() {
+  const [share, setShare] = useState<number | null>(null);
+  const take = useTakeIn(setShare);
+  const stop = useRef<AbortController | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const chosen = (file: File | undefined) => {
+    if (!file) return;
+    stop.current = new AbortController();
+    take.mutate(
+      { file, signal: stop.current.signal },
+      { onSuccess: ({ name, rows, clips }) => toast(`${name} is here: ${rows} rows, ${clips} films.`) },
+    );
+  };
+  const failed = take.error && !(take.error instanceof DOMException);
+  return (
+    <>
+      <button type="button" className="btn" disabled={take.isPending} onClick={() => input.current?.click()}>
+        <Upload aria-hidden size={18} /> {CARE_WORDS.takeIn}
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept=".zip,application/zip"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={CARE_WORDS.takeIn}
+        onChange={(event) => {
+          chosen(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      {share !== null && (
+        <div role="status" className="flex w-full items-center gap-2">
+          <progress className="progress flex-1" aria-label="Taken in" value={share} max={1} />
+          <button type="button" className="btn" onClick={() => stop.current?.abort()}>
+            Stop
+          </button>
+        </div>
+      )}
+      {failed && <Failed error={take.error} />}
+    </>
+  );
+}

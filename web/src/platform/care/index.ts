@@ -1,0 +1,1 @@
+export { DataScreen } from './DataScreen.tsx';

@@ -1,0 +1,72 @@
+import type { Clip } from '@inchstep/contract/capture';
+import type { Care, ErasurePreview, TakenIn } from '@inchstep/contract/care';
+import type { Student } from '@inchstep/contract/intake';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { get, post, upload } from '../http.ts';
+
+const KEY = ['care'];
+const SOON_MS = 1500;
+const NOW_AND_THEN_MS = 15_000;
+
+/** Looked at often while something runs or an erasing counts down. */
+export const useCare = () =>
+  useQuery({
+    queryKey: KEY,
+    queryFn: () => get<Care>('/api/care'),
+    refetchInterval: ({ state }) =>
+      state.data && (state.data.running || state.data.erasures.some(({ doneAt }) => doneAt === null))
+        ? SOON_MS
+        : NOW_AND_THEN_MS,
+  });
+
+/** One press that changes something of the care; what it shows is looked at again. */
+export function useCareAct<T = void>(act: (what: T) => Promise<unknown>) {
+  const client = useQueryClient();
+  return useMutation({ mutationFn: act, onSuccess: () => client.invalidateQueries({ queryKey: KEY }) });
+}
+
+export const beginBackup = () => post('/api/care/backup');
+export const beginLook = () => post('/api/care/verify');
+export const endSession = (id: string) => post(`/api/care/sessions/${id}/end`);
+export const endOtherSessions = () => post('/api/care/sessions/end-others');
+export const closeLink = (id: string) => post(`/api/care/links/${id}/close`);
+export const changePassphrase = (ask: { before: string; after: string }) => post('/api/care/passphrase', ask);
+export const keepContact = (contact: string) => post('/api/care/contact', { contact });
+export const takeBack = (id: string) => post(`/api/care/erasures/${id}/take-back`);
+
+export interface Subject {
+  readonly what: 'student' | 'clip';
+  readonly subjectId: string;
+}
+export const askErasure = ({ id, ...subject }: Subject & { readonly id: string }) =>
+  post('/api/care/erasures', { id, ...subject });
+
+export const useErasurePreview = (subject: Subject | null) =>
+  useQuery({
+    queryKey: [...KEY, 'erase', subject?.what, subject?.subjectId],
+    queryFn: () => get<ErasurePreview>(`/api/care/erase/${subject?.what}/${subject?.subjectId}`),
+    enabled: subject !== null,
+    staleTime: 0,
+  });
+
+export const useEverybody = () =>
+  useQuery({ queryKey: ['students'], queryFn: () => get<Student[]>('/api/students') });
+export const useClipsOf = (studentId: string) =>
+  useQuery({
+    queryKey: ['students', studentId, 'clips'],
+    queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`),
+    enabled: studentId !== '',
+  });
+
+/** Takes a student's ZIP in, with progress; it can be stopped. */
+export function useTakeIn(onProgress: (share: number | null) => void) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ file, signal }: { readonly file: File; readonly signal: AbortSignal }) =>
+      upload<TakenIn>('/api/care/import', {}, file, onProgress, signal),
+    onSettled: () => {
+      onProgress(null);
+      return client.invalidateQueries();
+    },
+  });
+}

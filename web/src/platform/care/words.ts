@@ -1,0 +1,92 @@
+import { format } from 'date-fns';
+
+/** Sentences of the screen "Data and devices". */
+export const CARE_WORDS = {
+  title: 'Data and devices',
+  kept: 'What is kept here',
+  backups: 'Backups',
+  noFolder:
+    'No folder for nightly backups is set. Start the program with BACKUP_DIR, or make one by hand: ./inchstep backup FILE.',
+  noBackup: 'None yet. The first is made tonight, or now.',
+  backupNow: 'Back up now',
+  lookNow: 'Look through everything',
+  neverLooked: 'The record has not been looked through yet.',
+  nightly: 'Each night; the last seven nights and a night of each of the last four weeks stay.',
+  records: 'Move or forget a record',
+  pick: 'Whose record',
+  nobody: 'choose a student',
+  export: 'Export as ZIP',
+  exportWhat:
+    'Everything of this student as JSON, CSV, clips and letters; it can be taken in again elsewhere.',
+  takeIn: 'Take in a ZIP',
+  eraseAll: 'Erase this student …',
+  eraseClip: 'Erase …',
+  eraseGo: 'Erase in ten minutes',
+  keep: 'Keep it',
+  waiting: 'To be erased',
+  takeBack: 'Take back',
+  receipts: 'Erased',
+  sessions: 'Signed in',
+  here: 'this one',
+  end: 'End',
+  endOthers: 'End all others',
+  links: 'Students’ links',
+  noLinks: 'No student’s link is open.',
+  close: 'Close',
+  neverUsed: 'not used yet',
+  passphrase: 'Passphrase',
+  before: 'The one now',
+  after: 'The new one, at least 10 characters',
+  change: 'Change it',
+  changed: 'Changed. Every other session has ended.',
+  contact: 'How students reach you',
+  contactWhat:
+    'Telephone or mail. Shown to a student whose page is closed, so that pain is never told to nobody.',
+  keepContact: 'Keep',
+} as const;
+
+export const FOUND_WORDS: Readonly<Record<string, string>> = {
+  pages: 'pages of the database are damaged',
+  damaged: 'the database can’t be read',
+  keys: 'rows point to nothing',
+  events: 'students’ threads and rows differ',
+  unsigned: 'rows without the note of their writing',
+  half: 'notes of a writing without its row',
+  clip_missing: 'clips are missing',
+  clip_changed: 'clips are not what was put in',
+};
+
+/** What would go, counted; tables a coach would not name are left out. */
+export const COUNT_WORDS: Readonly<Record<string, readonly [one: string, many: string]>> = {
+  clips: ['clip', 'clips'],
+  swings: ['swing', 'swings'],
+  shot_sets: ['set of shots', 'sets of shots'],
+  diagnoses: ['diagnosis', 'diagnoses'],
+  plans: ['plan', 'plans'],
+  set_logs: ['practice set', 'practice sets'],
+  checkins: ['check-in', 'check-ins'],
+  mails: ['letter', 'letters'],
+};
+
+export function countsText(counts: Readonly<Record<string, number>>): string {
+  const parts = Object.entries(COUNT_WORDS).flatMap(([key, [one, many]]) => {
+    const n = counts[key] ?? 0;
+    return n > 0 ? [`${n} ${n === 1 ? one : many}`] : [];
+  });
+  const bytes = counts.clipBytes ?? 0;
+  return [...parts, ...(bytes > 0 ? [`${sizeText(bytes)} of film`] : [])].join(', ') || 'the profile';
+}
+
+export function sizeText(bytes: number): string {
+  const mb = bytes / 1024 ** 2;
+  if (mb >= 1000) return `${(mb / 1024).toFixed(1)} GB`;
+  return mb >= 10 ? `${mb.toFixed(0)} MB` : `${mb.toFixed(1)} MB`;
+}
+
+export const momentText = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
+
+/** Minutes and seconds until a moment; never below nothing. */
+export function untilText(dueAt: string, now: string): string {
+  const seconds = Math.max(0, Math.round((Date.parse(dueAt) - Date.parse(now)) / 1000));
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}
