@@ -84,7 +84,7 @@ const change: Command = (json) => {
   const { measure: id, sessions, family } = read.value;
   if (!BAND_ROWS.some((row) => row.id === id)) return bad([problem('unknown_measure', 'measure', { id })]);
   const judged = judgeChange(id, sessions, family);
-  const finite = (value: number) => (Number.isFinite(value) ? roundTo(value, 4) : null);
+  const finite = (value: number | null) => (value === null ? null : roundTo(value, 4));
   return good({
     verdict: judged.verdict,
     delta: roundTo(judged.delta, 4),

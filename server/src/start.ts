@@ -9,7 +9,9 @@ import { type JobLimits, Jobs } from './platform/jobs.ts';
 import { Outbox } from './platform/outbox.ts';
 import { readSettings, type ServerSettings } from './platform/settings.ts';
 import { StartRefusal, startSentence } from './platform/startRefusal.ts';
+import { StudentRecords } from './records/index.ts';
 import { knownLetters, makeMails } from './rooms/checkins/index.ts';
+import { Upkeep } from './rooms/measures/index.ts';
 
 export interface OpenContext extends Context {
   /** Lets the database, the threads and the folder go. */
@@ -23,14 +25,21 @@ export function makeContext(settings: ServerSettings, limits: Partial<JobLimits>
   try {
     const db = openDb(dataDir);
     const jobs = new Jobs(limits);
-    const ctx = {
+    const now = settings.now ?? (() => new Date());
+    const records = new StudentRecords(db, now);
+    const upkeep = new Upkeep(() => ctx);
+    const ctx: OpenContext = {
       ...settings,
       db,
       files: new FileStore(dataDir),
       outbox: new Outbox(dataDir),
       jobs,
-      now: settings.now ?? (() => new Date()),
+      records,
+      swingSaved: (id) => upkeep.saved(id),
+      now,
       close: async () => {
+        upkeep.close();
+        records.close();
         await jobs.close();
         db.$client.close();
         claim.release();
@@ -38,6 +47,8 @@ export function makeContext(settings: ServerSettings, limits: Partial<JobLimits>
     };
     ctx.files.sweep(new Set(filesInUse(db.$client)));
     ctx.outbox.sweep(knownLetters(ctx));
+    records.begin();
+    upkeep.findOld();
     return ctx;
   } catch (error) {
     claim.release();

@@ -132,6 +132,16 @@ export async function addStudent(server: TestServer, more: Partial<Profile> = {}
   return id;
 }
 
+/** Takes drills into use with a student, overruling whatever speaks against them. */
+export async function takeDrills(server: TestServer, student: string, drills: string[]): Promise<string> {
+  const diagnosis = { id: randomUUID(), swingId: null, findings: [{ id: 'obs.overswing', seen: 'present' }] };
+  await server.ask('POST', `/api/students/${student}/diagnoses`, diagnosis);
+  const choice = { id: randomUUID(), diagnosisId: diagnosis.id, drills, note: 'for the test' };
+  const { status, body } = await server.ask('POST', '/api/drill-choices', choice);
+  if (status !== 200) throw new Error(`takeDrills: ${JSON.stringify(body)}`);
+  return diagnosis.id;
+}
+
 const CLIPS = join(projectRoot(), 'standins', 'clips');
 export const clipBytes = (name: string): Buffer => readFileSync(join(CLIPS, name));
 

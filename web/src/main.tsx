@@ -13,7 +13,7 @@ import { SettingsProvider } from './platform/settings.tsx';
 import { Shell } from './platform/shell.tsx';
 import { ReviewScreen, StudentPageScreen } from './rooms/checkins/index.ts';
 import { DiagnosisScreen } from './rooms/diagnosis/index.ts';
-import { IntakeScreen, RosterScreen, SchoolsScreen } from './rooms/intake/index.ts';
+import { IntakeScreen, SchoolsScreen } from './rooms/intake/index.ts';
 import { BenchScreen, CompareScreen, LiveScreen } from './rooms/measures/index.ts';
 import { LadderScreen } from './rooms/practice/index.ts';
 import { CoachLibrary, DrillEditorScreen, DrillScreen, LibraryScreen } from './rooms/prescription/index.ts';
@@ -21,7 +21,7 @@ import {
   OverviewScreen,
   Palette,
   ProgressScreen,
-  RosterLine,
+  RosterScreen,
   StudentFrame,
   TodayScreen,
 } from './rooms/progress/index.ts';
@@ -57,7 +57,7 @@ const router = createBrowserRouter([
         ),
         children: [
           { path: '/', element: <TodayScreen /> },
-          { path: '/students', element: <RosterScreen line={(id) => <RosterLine studentId={id} />} /> },
+          { path: '/students', element: <RosterScreen /> },
           { path: '/students/new', element: <IntakeScreen /> },
           {
             path: '/students/:id',

@@ -90,6 +90,10 @@ const swing = swingSchema.shape;
 export const swingBodyDocument = z.object({
   club: swing.club,
   speed: swing.speed,
+  // Of before they were asked for, aid, place and cue are missing.
+  aid: swing.aid.optional(),
+  place: swing.place.optional(),
+  cue: swing.cue.optional(),
   views: swing.views,
   marks: swing.marks,
   track: swing.track.optional(),

@@ -74,7 +74,13 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
   {
     table: 'readings',
     json: ['body'],
-    row: z.strictObject({ swing_id: idSchema, ...student, recorded_on: daySchema, body: readingSchema }),
+    row: z.strictObject({
+      swing_id: idSchema,
+      ...student,
+      recorded_on: daySchema,
+      swing_version: z.int().optional(),
+      body: readingSchema,
+    }),
   },
   {
     table: 'pressures',
@@ -152,6 +158,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       from: z.enum(['coach', 'student']),
       at: stamp,
       done_at: stamp.nullable(),
+      device: idSchema.nullable().optional(),
     }),
   },
   {
@@ -165,6 +172,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       decision: z.enum(['advance', 'hold', 'back']),
       note: text(500),
       at: stamp,
+      undone_at: stamp.nullable().optional(),
     }),
   },
   {

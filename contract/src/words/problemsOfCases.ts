@@ -41,6 +41,16 @@ export const CASE_PROBLEMS = {
   contradictory_finding: p(400, '{id} is both seen and not seen.', 'Keep one of the two.'),
   unknown_fault: p(400, 'There is no fault called {id}.', 'Use an id from the list of faults.'),
   unknown_drill: p(400, 'There is no drill called {id}.', 'Choose a drill from the library.'),
+  drill_not_in_use: p(
+    409,
+    '{drill} was not in use on {date}.',
+    'Log a drill that was prescribed for that day, or take it into use first.',
+  ),
+  rung_not_reached: p(
+    409,
+    '{drill} has not come to the rung “{stage}” yet.',
+    'Log the rung it stands on, or a lower one; the coach opens the next.',
+  ),
   drill_mends_nothing: p(400, 'The drill mends nothing.', 'Name at least one fault that it is for.'),
   named_twice: p(400, '{id} is named twice.', 'Keep one of the two.'),
   makes_what_it_mends: p(

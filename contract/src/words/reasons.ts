@@ -1,4 +1,4 @@
-import { inToCm } from '@inchstep/core/foundation';
+import { inToCm, Z95 } from '@inchstep/core/foundation';
 import { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS } from './faults.ts';
 import { HOUSE_WORDS, type LibraryWords } from './libraryWords.ts';
 import { MEASURE_WORDS } from './measures.ts';
@@ -83,8 +83,7 @@ export function weighedText(entry: WeighedWords, lengths: Lengths = 'in'): strin
       : hi === null
         ? `from ${show(lo, unit)}`
         : `${show(lo, unit)} to ${show(hi, unit)}`;
-  const spread =
-    unit === 'clock' ? `${Math.round(1.96 * measure.sd * 60)} min` : show(1.96 * measure.sd, unit);
+  const spread = unit === 'clock' ? `${Math.round(Z95 * measure.sd * 60)} min` : show(Z95 * measure.sd, unit);
   return `${measureName(measure.id)} ${show(measure.value, unit)}, give or take ${spread}; the band is ${band}.`;
 }
 

@@ -23,6 +23,7 @@ export {
   squaredDeviations,
   studentCdf,
   studentQuantile,
+  Z95,
 } from './distributions.ts';
 export { between, gaussian, pick, type Random, seededRandom } from './random.ts';
 export { bad, good, invariant, type Problem, problem, type Result } from './result.ts';

@@ -4,6 +4,7 @@ import type { Db } from './db.ts';
 import type { FileStore } from './files.ts';
 import type { Jobs } from './jobs.ts';
 import type { Outbox } from './outbox.ts';
+import type { Records } from './records.ts';
 
 /** What every service gets: the database, the files, and the only source of time and chance. */
 export interface Context {
@@ -12,6 +13,10 @@ export interface Context {
   readonly outbox: Outbox;
   /** Worker threads for whatever reads what came from outside. */
   readonly jobs: Jobs;
+  /** Students' files and summaries; every write about a student goes through them. */
+  readonly records: Records;
+  /** Told of every swing whose marks were saved, so that its reading is made. */
+  readonly swingSaved: (swingId: string) => void;
   readonly now: () => Date;
   readonly demo: boolean;
   readonly clipLimitMb: number;

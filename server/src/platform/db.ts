@@ -9,6 +9,17 @@ import { StartRefusal, startSentence } from './startRefusal.ts';
 
 export type Db = BetterSQLite3Database & { $client: Database.Database };
 
+const statements = new WeakMap<Database.Database, Map<string, Database.Statement>>();
+
+/** A statement that was prepared before is not prepared again. */
+export function prepared({ $client }: Db, sql: string): Database.Statement {
+  const known = statements.get($client) ?? new Map<string, Database.Statement>();
+  statements.set($client, known);
+  const statement = known.get(sql) ?? $client.prepare(sql);
+  known.set(sql, statement);
+  return statement;
+}
+
 /** The project's root, from the source tree and from the bundle alike. */
 export function projectRoot(): string {
   let folder = dirname(fileURLToPath(import.meta.url));

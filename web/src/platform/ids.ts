@@ -2,6 +2,17 @@ import { useRef } from 'react';
 
 export const newId = (): string => crypto.randomUUID();
 
+const DEVICE = 'inchstep.device';
+
+/** Names this browser among the others that a student or coach uses; tells nothing of either. */
+export function thisDevice(): string {
+  const known = localStorage.getItem(DEVICE);
+  if (known) return known;
+  const made = newId();
+  localStorage.setItem(DEVICE, made);
+  return made;
+}
+
 /** One id for what is being entered, however often it is sent; `renew` after it went through. */
 export function useSteadyId(): { readonly current: () => string; readonly renew: () => void } {
   const id = useRef<string | null>(null);

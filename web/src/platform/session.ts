@@ -3,8 +3,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { forgetCopies } from '../workers/copyStore.ts';
 import { forgetDrafts } from './drafts.ts';
 import { get, post } from './http.ts';
+import { keys } from './queryKeys.ts';
 
-export const useMe = () => useQuery({ queryKey: ['me'], queryFn: fetchMe, staleTime: 60_000 });
+export const useMe = () => useQuery({ queryKey: keys.me, queryFn: fetchMe, staleTime: 60_000 });
 
 const ERASED = 'inchstep.erased';
 
@@ -37,7 +38,7 @@ export function useSignOut() {
     mutationFn: () => post('/api/sign-out'),
     onSuccess: async () => {
       forgetDrafts();
-      await client.invalidateQueries({ queryKey: ['me'] });
+      await client.invalidateQueries({ queryKey: keys.me });
       client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'me' });
       // The screens and their workers are gone by now: nobody keeps another copy after this.
       await forgetCopies();

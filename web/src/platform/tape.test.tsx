@@ -16,7 +16,7 @@ describe('what a tape spans', () => {
     expect(tapeDomain(band)).toEqual([35 - 13.5, 55 + 13.5]);
   });
   test('always the value with its whole bracket, and last time’s', () => {
-    const [low, high] = tapeDomain(band, 90, 5, 10);
+    const [low, high] = tapeDomain(band, 90, 1.96 * 5, 10);
     expect(low).toBeLessThan(10);
     expect(high).toBeGreaterThan(90 + 1.96 * 5);
   });
@@ -27,7 +27,9 @@ describe('what a tape spans', () => {
 
 describe('what a tape says', () => {
   test('name, value, give or take, verdict', () => {
-    render(<Tape name="Hip turn at the top" band={band} value={61} sd={3} verdict="more than wanted" />);
+    render(
+      <Tape name="Hip turn at the top" band={band} value={61} half95={1.96 * 3} verdict="more than wanted" />,
+    );
     expect(label()).toBe('Hip turn at the top: 61°, give or take 6°, more than wanted');
   });
   test('not measured is said, and no notch is drawn', () => {
@@ -39,7 +41,7 @@ describe('what a tape says', () => {
     localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
     render(
       <SettingsProvider>
-        <Tape name="Shift" band={inches} value={2} sd={0.5} />
+        <Tape name="Shift" band={inches} value={2} half95={1.96 * 0.5} />
       </SettingsProvider>,
     );
     expect(label()).toBe('Shift: 5.1 cm, give or take 2.5 cm');
@@ -48,7 +50,7 @@ describe('what a tape says', () => {
 
 describe('where the notch stands', () => {
   const notchAt = (value: number): number => {
-    const { container } = render(<Tape name="Shift" band={inches} value={value} sd={0.3} />);
+    const { container } = render(<Tape name="Shift" band={inches} value={value} half95={1.96 * 0.3} />);
     const path = [...container.querySelectorAll('path')].at(-1)?.getAttribute('d') ?? '';
     cleanup();
     const [left, right] =
@@ -63,7 +65,9 @@ describe('where the notch stands', () => {
     expect(notchAt(0.05)).toBeCloseTo(150, 0);
   });
   test('last time is a notch of its own, hollow', () => {
-    const { container } = render(<Tape name="Shift" band={inches} value={1} sd={0.3} before={-1} />);
+    const { container } = render(
+      <Tape name="Shift" band={inches} value={1} half95={1.96 * 0.3} before={-1} />,
+    );
     const hollow = container.querySelector('path[stroke-dasharray]');
     expect(hollow?.getAttribute('fill')).toBe('var(--tape)');
   });

@@ -13,7 +13,8 @@ export interface TapeProps {
   readonly name: string;
   readonly band: TapeBand;
   readonly value?: number | undefined;
-  readonly sd?: number | undefined;
+  /** Half the width of its 95 % interval. */
+  readonly half95?: number | undefined;
   /** Where it was last time: a hollow notch. */
   readonly before?: number | undefined;
   readonly verdict?: string | undefined;
@@ -23,15 +24,13 @@ export interface TapeProps {
 const WIDTH = 300;
 const TAPE_TOP = 14;
 const TAPE_HEIGHT = 26;
-const Z95 = 1.96;
 
 /** The span a tape shows: the band with room for three grades on either side, and the value. */
-export function tapeDomain(band: TapeBand, value?: number, sd = 0, before?: number): [number, number] {
+export function tapeDomain(band: TapeBand, value?: number, half95 = 0, before?: number): [number, number] {
   const lo = band.lo ?? (band.hi ?? 0) - 4 * band.step;
   const hi = band.hi ?? (band.lo ?? 0) + 4 * band.step;
   const points = [lo - 1.5 * band.step, hi + 1.5 * band.step];
-  if (value !== undefined)
-    points.push(value - Z95 * sd - 0.3 * band.step, value + Z95 * sd + 0.3 * band.step);
+  if (value !== undefined) points.push(value - half95 - 0.3 * band.step, value + half95 + 0.3 * band.step);
   if (before !== undefined) points.push(before - 0.3 * band.step, before + 0.3 * band.step);
   return [Math.min(...points), Math.max(...points)];
 }
@@ -40,11 +39,11 @@ export function tapeDomain(band: TapeBand, value?: number, sd = 0, before?: numb
  * The one way in which a measure is drawn: a piece of measuring tape with real ticks, its band as
  * a thick rule, this swing as a cut notch with its uncertainty as a bracket, last time hollow.
  */
-export function Tape({ name, band, value, sd = 0, before, verdict, compact = false }: TapeProps) {
+export function Tape({ name, band, value, half95 = 0, before, verdict, compact = false }: TapeProps) {
   const { perInch, value: text } = useUnits();
   const title = useId();
   const k = band.unit === 'in' ? perInch : 1;
-  const [low, high] = tapeDomain(band, value, sd, before);
+  const [low, high] = tapeDomain(band, value, half95, before);
   const scale = scaleLinear([low * k, high * k], [4, WIDTH - 4]);
   const x = (v: number) => scale(Math.min(high, Math.max(low, v)) * k);
   const ticks = scale.ticks(6);
@@ -52,7 +51,7 @@ export function Tape({ name, band, value, sd = 0, before, verdict, compact = fal
   const label =
     value === undefined
       ? `${name}: not measured`
-      : `${name}: ${text(value, band.unit)}, give or take ${text(Z95 * sd, band.unit === 'clock' ? 'ratio' : band.unit)}${verdict ? `, ${verdict}` : ''}`;
+      : `${name}: ${text(value, band.unit)}, give or take ${text(half95, band.unit === 'clock' ? 'ratio' : band.unit)}${verdict ? `, ${verdict}` : ''}`;
   return (
     <svg
       role="img"
@@ -103,7 +102,7 @@ export function Tape({ name, band, value, sd = 0, before, verdict, compact = fal
       {value !== undefined && (
         <>
           <path
-            d={bracket(x(value - Z95 * sd), x(value + Z95 * sd))}
+            d={bracket(x(value - half95), x(value + half95))}
             fill="none"
             stroke="currentColor"
             strokeWidth={2}

@@ -1,5 +1,5 @@
-import { LANDMARKS, MOTION_UNITS, STATIONS } from '@inchstep/core/capture';
-import { CLUBS, VIEW_KINDS } from '@inchstep/core/intake';
+import { AID_STATES, CUE_STATES, LANDMARKS, MOTION_UNITS, STATIONS } from '@inchstep/core/capture';
+import { CLUBS, PLACES, VIEW_KINDS } from '@inchstep/core/intake';
 import { z } from 'zod';
 import { cameraSchema, groundMarkSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
@@ -69,10 +69,19 @@ export const swingTrackSchema = z.object({
 });
 export type SwingTrack = z.infer<typeof swingTrackSchema>;
 
+/** How a swing was made; null where nobody said. */
+export const swingMade = {
+  aid: z.enum(AID_STATES).nullable().default(null),
+  place: z.enum(PLACES).nullable().default(null),
+  /** Before or after the first cue of its day. */
+  cue: z.enum(CUE_STATES).nullable().default(null),
+};
+
 const swingBody = {
   recordedOn: daySchema,
   club: z.enum(CLUBS),
   speed: z.enum(SWING_SPEEDS),
+  ...swingMade,
   views: z.array(swingViewSchema).max(2),
   marks: z.array(swingMarkSchema).max(800),
 };

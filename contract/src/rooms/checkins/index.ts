@@ -1,13 +1,12 @@
 import { QUEUE_REASONS } from '@inchstep/core/checkins';
-import type { PlanItem } from '@inchstep/core/practice';
-import type { Caution, SetupValue } from '@inchstep/core/prescription';
+import { STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
 import { ownDrillSchema } from '../../formats/index.ts';
-import { daySchema, idSchema } from '../../shared.ts';
+import { daySchema, idSchema, versioned } from '../../shared.ts';
 import { clipSchema } from '../capture/index.ts';
-import { computed } from '../diagnosis/index.ts';
 import { holdSchema } from '../intake/index.ts';
-import { storedSetSchema } from '../practice/index.ts';
+import { loggedSetSchema, planDaySchema } from '../practice/index.ts';
+import { cautionSchema } from '../prescription/index.ts';
 
 export const linkSchema = z.object({
   id: idSchema,
@@ -57,6 +56,7 @@ export const queueEntrySchema = z.object({
   note: z.string(),
 });
 export type QueueRow = z.infer<typeof queueEntrySchema>;
+export const queueSchema = versioned({ rows: z.array(queueEntrySchema) });
 
 export const draftSchema = z.object({ text: z.string() });
 export const sendReplySchema = z.strictObject({ id: idSchema, text: z.string().trim().min(1).max(5000) });
@@ -70,20 +70,20 @@ export const pageSchema = z.object({
   heightIn: z.number(),
   needsConsent: z.boolean(),
   hold: holdSchema.nullable(),
-  day: computed<{ date: string; place: string; minutes: number; items: PlanItem[] } | null>(),
+  day: planDaySchema.nullable(),
   nextDay: daySchema.nullable(),
   drills: z.array(
     z.object({
       id: z.string(),
-      stage: z.string(),
-      setup: computed<SetupValue[]>(),
-      cautions: computed<Caution[]>(),
+      stage: z.enum(STAGES),
+      setup: z.array(z.object({ id: z.string(), valueIn: z.number() })),
+      cautions: z.array(cautionSchema),
     }),
   ),
   /** Drills of the coach's own among them. */
   ownDrills: z.array(ownDrillSchema),
   exaggerate: z.number().nullable(),
-  sets: z.array(storedSetSchema),
+  sets: z.array(loggedSetSchema),
   checkins: z.array(checkinSchema),
   clipLimitMb: z.number(),
 });

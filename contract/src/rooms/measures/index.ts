@@ -1,6 +1,7 @@
 import { STATIONS } from '@inchstep/core/capture';
 import { z } from 'zod';
 import { daySchema, idSchema } from '../../shared.ts';
+import { swingMade } from '../capture/index.ts';
 
 export const bandSchema = z.object({
   id: z.string(),
@@ -8,7 +9,7 @@ export const bandSchema = z.object({
   lo: z.number().nullable(),
   hi: z.number().nullable(),
   step: z.number(),
-  origin: z.array(z.string()),
+  origin: z.array(z.string()).readonly(),
 });
 
 export const measureSchema = z.object({
@@ -29,9 +30,12 @@ export const readingSchema = z.object({
   recordedOn: daySchema,
   speed: z.string(),
   club: z.string(),
+  ...swingMade,
   at: z.string(),
   /** The swing's version that was read; another one means that the marks have moved since. */
   version: z.number().int().optional(),
+  /** The marks have moved since; it is being made anew. */
+  stale: z.boolean().default(false),
   measures: z.array(measureSchema),
   /** What only a track tells; missing for marks. */
   track: z

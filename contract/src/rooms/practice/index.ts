@@ -1,9 +1,8 @@
 import { WEEKDAYS } from '@inchstep/core/foundation';
-import { PLACES } from '@inchstep/core/intake';
-import { type GateDecision, type Held, type MeasureGate, type Plan, STAGES } from '@inchstep/core/practice';
+import { CLUBS, PLACES } from '@inchstep/core/intake';
+import { type GateStanding, type Plan, STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
 import { daySchema, idSchema } from '../../shared.ts';
-import { computed } from '../diagnosis/index.ts';
 
 export const planAskSchema = z.strictObject({
   start: daySchema,
@@ -16,13 +15,57 @@ export type PlanAsk = z.infer<typeof planAskSchema>;
 
 export const newPlanSchema = planAskSchema.extend({ id: idSchema });
 
+const planItemSchema = z.object({
+  drill: z.string(),
+  stage: z.enum(STAGES),
+  sets: z.number(),
+  rehearsals: z.number(),
+  balls: z.number(),
+  looks: z.number(),
+  speedPct: z.number(),
+  club: z.enum(CLUBS).nullable(),
+  minutes: z.number(),
+});
+export const planDaySchema = z.object({
+  date: daySchema,
+  place: z.enum(PLACES),
+  minutes: z.number(),
+  warmUpMinutes: z.number(),
+  items: z.array(planItemSchema).readonly(),
+});
+export const laidPlanSchema: z.ZodType<Plan> = z.object({
+  stages: z
+    .array(
+      z.object({
+        drill: z.string(),
+        stage: z.enum(STAGES),
+        state: z.enum(['done', 'now', 'ahead', 'skipped', 'no_place']),
+        from: daySchema.nullable(),
+        gateBy: daySchema.nullable(),
+        reps: z.number(),
+      }),
+    )
+    .readonly(),
+  days: z.array(planDaySchema).readonly(),
+  gives: z
+    .array(
+      z.object({
+        what: z.enum(['weekly_reps', 'balls', 'ball_place', 'gate_later', 'course']),
+        by: z.number(),
+        about: z.string(),
+      }),
+    )
+    .readonly(),
+  reviewDates: z.array(daySchema).readonly(),
+});
+
 export const planSchema = z.object({
   id: idSchema,
   studentId: idSchema,
   at: z.string(),
   drills: z.array(z.string()),
   ask: planAskSchema,
-  plan: computed<Plan>(),
+  plan: laidPlanSchema,
 });
 export type PlanRecord = z.infer<typeof planSchema>;
 
@@ -39,18 +82,41 @@ export const setLogSchema = z.strictObject({
   felt: z.int().min(0).max(10).nullable(),
   /** The moment by the sender's own clock, with its zone; without it only the day is known. */
   doneAt: z.iso.datetime({ offset: true }).nullable().default(null),
+  /** Names the browser it was tapped in, so that the same set on two of them counts once. */
+  device: idSchema.nullable().default(null),
 });
 export type SetLog = z.infer<typeof setLogSchema>;
 export const storedSetSchema = setLogSchema.extend({ from: z.enum(['coach', 'student']), at: z.string() });
 export type StoredSet = z.infer<typeof storedSetSchema>;
+/** A set as the rules read it: without what was felt. */
+export const loggedSetSchema = storedSetSchema.omit({ felt: true });
+export type SetSeen = z.infer<typeof loggedSetSchema>;
+
+const heldSchema = z.discriminatedUnion('code', [
+  z.object({ code: z.literal('reps'), tape: z.number() }),
+  z.object({ code: z.literal('reps_not_yet') }),
+  z.object({ code: z.literal('swings'), have: z.number(), need: z.number() }),
+  z.object({ code: z.literal('measure'), inBand: z.number() }),
+  z.object({ code: z.literal('watch'), measure: z.string() }),
+  z.object({ code: z.literal('pain') }),
+]);
 
 export const gateStateSchema = z.object({
   drill: z.string(),
   stage: z.enum(STAGES),
-  gate: computed<GateDecision>(),
-  measure: computed<MeasureGate & { id: string | null }>(),
-  held: computed<readonly Held[]>(),
-});
+  gate: z.object({
+    decision: z.enum(['advance', 'hold', 'continue']),
+    repsUsed: z.number(),
+    tape: z.number(),
+  }),
+  measure: z.object({
+    id: z.string().nullable(),
+    swings: z.number(),
+    inBand: z.number().nullable(),
+    open: z.boolean(),
+  }),
+  held: z.array(heldSchema).readonly(),
+}) satisfies z.ZodType<GateStanding>;
 export type GateState = z.infer<typeof gateStateSchema>;
 
 export const decideGateSchema = z.strictObject({

@@ -1,8 +1,22 @@
-import type { FeelSizing, Prescription } from '@inchstep/core/prescription';
+import type { Caution, FeelSizing, Prescription } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { ownDrillSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
 import { computed } from '../diagnosis/index.ts';
+
+export const cautionSchema = z.object({
+  code: z.enum([
+    'light_load',
+    'overruled_load',
+    'marked_load',
+    'object_near_swing',
+    'stick_cap',
+    'clear_space',
+    'child',
+    'hazard',
+  ]),
+  about: z.string(),
+}) satisfies z.ZodType<Caution>;
 
 export const prescriptionSchema = z.object({
   diagnosisId: idSchema,
@@ -50,6 +64,12 @@ export const storedFeelSchema = feelSchema.extend({ at: z.string() });
 export type StoredFeel = z.infer<typeof storedFeelSchema>;
 export const feelPageSchema = z.object({
   records: z.array(storedFeelSchema),
-  sizing: computed<FeelSizing>(),
+  sizing: z.object({
+    factor: z.number().nullable(),
+    ratio: z.number(),
+    lo95: z.number(),
+    hi95: z.number(),
+    records: z.number(),
+  }) satisfies z.ZodType<FeelSizing>,
 });
 export type FeelPage = z.infer<typeof feelPageSchema>;

@@ -1,59 +1,108 @@
-import type { Change } from '@inchstep/core/progress';
+import { LIMITS } from '@inchstep/core/intake';
+import { STAGES } from '@inchstep/core/practice';
+import { type Progress as CoreProgress, STANDINGS } from '@inchstep/core/progress';
 import { z } from 'zod';
-import { daySchema } from '../../shared.ts';
-import { computed } from '../diagnosis/index.ts';
+import { daySchema, idSchema, versioned } from '../../shared.ts';
 import { bandSchema } from '../measures/index.ts';
+
+const VERDICTS = ['real', 'maybe', 'none', 'cant_tell'] as const;
+const DIRECTIONS = ['better', 'worse', 'level'] as const;
 
 export const sessionSchema = z.object({
   date: daySchema,
-  values: z.array(z.number()),
+  values: z.array(z.number()).readonly(),
+  /** Of one swing's measurement. */
   sd: z.number(),
   mean: z.number(),
+  /** Of the day's mean, on `dof` degrees of freedom. */
+  meanSd: z.number(),
+  dof: z.number(),
   half95: z.number(),
 });
+
+/** Before a second day nothing is known: the interval has no ends, which JSON writes as null. */
+const endless = z.number().nullable();
 
 export const seriesSchema = z.object({
   measure: z.string(),
   band: bandSchema,
-  sessions: z.array(sessionSchema),
-  change: computed<Change>(),
-  direction: z.enum(['better', 'worse', 'level']),
+  sessions: z.array(sessionSchema).readonly(),
+  /** Where the last day's mean stands. */
+  standing: z.object({
+    verdict: z.enum(['in', 'low', 'high', 'cant_tell']),
+    severity: z.number(),
+    inBand: z.number(),
+  }),
+  change: z.object({
+    verdict: z.enum(VERDICTS),
+    delta: z.number(),
+    lo95: endless,
+    hi95: endless,
+    smallestReal: endless,
+  }),
+  direction: z.enum(DIRECTIONS),
   /** Measures looked at together, over which false alarms are shared. */
   family: z.int(),
 });
 export type Series = z.infer<typeof seriesSchema>;
 
 export const progressSchema = z.object({
-  series: z.array(seriesSchema),
-  focus: z.array(z.string()),
-  lessons: z.array(daySchema),
-  checkins: z.array(daySchema),
-  stages: z.array(z.object({ drill: z.string(), stage: z.string(), from: daySchema })),
-});
+  series: z.array(seriesSchema).readonly(),
+  focus: z.array(z.string()).readonly(),
+  lessons: z.array(daySchema).readonly(),
+  checkins: z.array(daySchema).readonly(),
+  stages: z.array(z.object({ drill: z.string(), stage: z.enum(STAGES), from: daySchema })).readonly(),
+}) satisfies z.ZodType<CoreProgress>;
 export type Progress = z.infer<typeof progressSchema>;
 
-export const briefSchema = z.object({
-  studentId: z.string(),
+export const movedSchema = z.object({
+  id: z.string(),
+  unit: z.string(),
+  before: z.number(),
+  after: z.number(),
+  verdict: z.enum(VERDICTS),
+  direction: z.enum(DIRECTIONS),
+});
+export type Moved = z.infer<typeof movedSchema>;
+
+/** What a list says of a student: made with every write, read without the file. */
+export const briefCardSchema = z.object({
+  studentId: idSchema,
   name: z.string(),
   nextLesson: daySchema.nullable(),
-  focus: z.array(z.string()),
-  drills: z.array(z.string()),
-  stage: z.string().nullable(),
+  focus: z.array(z.string()).readonly(),
+  drills: z.array(z.string()).readonly(),
+  stage: z.enum(STAGES).nullable(),
+  /** The surest change of the present work. */
+  moved: movedSchema.nullable(),
+  limits: z.array(z.enum(LIMITS)).readonly(),
+  state: z.enum(STANDINGS),
+});
+export type BriefCard = z.infer<typeof briefCardSchema>;
+
+export const briefSchema = briefCardSchema.omit({ moved: true }).extend({
   repsDone: z.number(),
   repsPlanned: z.number(),
-  moved: z.array(
-    z.object({
-      measure: z.string(),
-      verdict: z.string(),
-      direction: z.string(),
-      before: z.number(),
-      after: z.number(),
-      unit: z.string(),
-    }),
-  ),
-  limits: z.array(z.string()),
+  passRate: z.number().nullable(),
+  /** Days of the plan that went by without a set. */
+  missed: z.array(daySchema).readonly(),
+  moved: z.array(movedSchema).readonly(),
+  owned: z.object({
+    owned: z.boolean(),
+    occasions: z.array(z.object({ date: daySchema, says: z.enum(['in', 'out', 'cant_tell']) })).readonly(),
+  }),
   hold: z.boolean(),
   lastWords: z.string(),
-  state: z.enum(['new', 'working', 'gate_waiting', 'stalled', 'silent', 'owned', 'pain']),
 });
 export type Brief = z.infer<typeof briefSchema>;
+
+export const lessonsSchema = versioned({ students: z.int(), lessons: z.array(briefCardSchema) });
+export type Lessons = z.infer<typeof lessonsSchema>;
+
+export const rosterRowSchema = briefCardSchema.extend({
+  handedness: z.enum(['left', 'right']),
+  ageYears: z.int(),
+  archived: z.boolean(),
+});
+export type RosterRow = z.infer<typeof rosterRowSchema>;
+export const rosterSchema = versioned({ rows: z.array(rosterRowSchema) });

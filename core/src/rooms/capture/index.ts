@@ -15,6 +15,7 @@ export {
   mirrorToRightHanded,
   type View,
 } from './capture.ts';
+export { AID_STATES, type AidState, type CaptureRecord, CUE_STATES, type CueState } from './captureRecord.ts';
 export {
   type CaptureProblem,
   checkCapture,

@@ -1,4 +1,4 @@
-import { mean } from '../../foundation/index.ts';
+import { mean, Z95 } from '../../foundation/index.ts';
 import type { ShotFieldId } from './shotFields.ts';
 import type { Shot } from './shots.ts';
 
@@ -32,7 +32,6 @@ const SIGNS: readonly (readonly [
 /** Fewer shots tell a habit from chance too badly. */
 export const FEWEST_SHOTS = 5;
 const Z90 = 1.2816;
-const Z95 = 1.96;
 
 /** Signs that the mean of the shots shows or rules out with nine in ten; the rest stays not looked. */
 export function shotSigns(shots: readonly Shot[]): ShotSign[] {

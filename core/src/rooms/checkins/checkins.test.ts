@@ -5,7 +5,6 @@ import { betterFirst, type MovedMeasure } from './reply.ts';
 
 const entry = (id: string, ...waiting: [QueueReason, number][]): QueueEntry => ({
   id,
-  student: id,
   waiting: waiting.map(([reason, waitingHours]) => ({ reason, waitingHours })),
 });
 const order = (...entries: QueueEntry[]) => rankQueue(entries).map((e) => e.id);

@@ -3,7 +3,7 @@ export {
   QUEUE_REASONS,
   type QueueEntry,
   type QueueReason,
-  type RankedEntry,
+  type Ranked,
   REPLY_DUE_HOURS,
   rankQueue,
   SILENT_AFTER_DAYS,
@@ -11,4 +11,12 @@ export {
 } from './queue.ts';
 export { betterFirst, type MovedMeasure, type ReplyFacts } from './reply.ts';
 export { type ReplyGate, replyGate } from './replyGate.ts';
-export { type WaitingEntry, type WaitingFile, whyWaiting } from './waiting.ts';
+export {
+  lastSign,
+  opensAt,
+  type Since,
+  silentFrom,
+  type WaitingFile,
+  waitingAt,
+  whyWaiting,
+} from './waiting.ts';

@@ -18,14 +18,11 @@ export interface Waiting {
 
 export interface QueueEntry {
   readonly id: string;
-  readonly student: string;
   /** Every reason that applies; at least one. */
   readonly waiting: readonly Waiting[];
 }
 
-export interface RankedEntry extends QueueEntry, Waiting {
-  readonly rank: number;
-}
+export type Ranked<E extends QueueEntry> = E & Waiting & { readonly rank: number };
 
 const STEP = 100;
 /** A day of waiting lifts by a little more than half a place of need, so that nobody starves. */
@@ -36,7 +33,7 @@ const PAIN_AHEAD = 100_000;
  * Order of the coach's queue. Pain is always first; among the rest age raises the rank. An entry
  * stands where its most pressing reason puts it and shows that reason with its own waiting time.
  */
-export function rankQueue(entries: readonly QueueEntry[]): RankedEntry[] {
+export function rankQueue<E extends QueueEntry>(entries: readonly E[]): Ranked<E>[] {
   return entries
     .flatMap((entry) => {
       const [top] = entry.waiting.map((w) => ({ ...w, rank: rankOf(w) })).sort((a, b) => b.rank - a.rank);

@@ -18,6 +18,7 @@ const word = (decision: GateWord['decision'], at: string, drill = 'knee_swap'): 
   stage: 'still',
   decision,
   at,
+  day: at.slice(0, 10),
 });
 
 test.each<[string, GateStanding, GateWord[], object]>([

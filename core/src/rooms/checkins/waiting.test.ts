@@ -1,19 +1,24 @@
 import { describe, expect, test } from '@jest/globals';
-import type { GateStanding, LoggedSet } from '../practice/index.ts';
+import type { GateStanding, KeptPlan, LoggedSet } from '../practice/index.ts';
 import type { CheckinEntry } from './checkinRecord.ts';
-import { type WaitingFile, whyWaiting } from './waiting.ts';
+import { opensAt, silentFrom, type WaitingFile, waitingAt, whyWaiting } from './waiting.ts';
 
 const NOW = '2027-03-20T12:00:00.000Z';
 const daysAgo = (days: number) => new Date(Date.parse(NOW) - days * 86_400_000).toISOString();
 const checkin = (id: string, days: number, more: Partial<CheckinEntry> = {}): CheckinEntry => ({
   id,
   at: daysAgo(days),
+  day: daysAgo(days).slice(0, 10),
   pain: false,
   note: `note ${id}`,
   answered: false,
   ...more,
 });
 const set = (days: number): LoggedSet => ({
+  id: `set ${days}`,
+  doneAt: null,
+  from: 'student',
+  device: null,
   date: daysAgo(days).slice(0, 10),
   drill: 'knee_swap',
   stage: 'slow',
@@ -27,22 +32,33 @@ const gate = (decision: 'advance' | 'continue', held: GateStanding['held'] = [])
   measure: { id: null, swings: 0, inBand: null, open: false },
   held,
 });
-const file = (more: Partial<WaitingFile> = {}): WaitingFile => ({
-  studentId: 'mei',
-  heldSince: null,
+interface Case extends Partial<Omit<WaitingFile, 'intake' | 'practice' | 'capture'>> {
+  readonly heldSince?: string;
+  readonly sets?: readonly LoggedSet[];
+  readonly plannedAt?: string | null;
+  readonly clips?: WaitingFile['capture']['clips'];
+}
+const planOf = (at: string): KeptPlan => ({
+  at,
+  drills: ['knee_swap'],
+  ask: { start: at.slice(0, 10), nextLesson: null, days: ['mon'], minutesPerDay: {}, placeByDay: {} },
+  plan: { stages: [], days: [], gives: [], reviewDates: [] },
+});
+const file = ({ heldSince, sets = [set(1)], plannedAt, clips = [], ...more }: Case = {}): WaitingFile => ({
+  intake: { heldSince: heldSince ?? null },
+  capture: { clips },
+  practice: { sets, plan: plannedAt === null ? null : planOf(plannedAt ?? daysAgo(10)) },
   checkins: [],
-  sets: [set(1)],
-  plannedAt: daysAgo(10),
   gates: [gate('continue')],
   filmedAt: null,
   wrongWay: false,
   ...more,
 });
-const reasons = (more: Partial<WaitingFile>) =>
-  whyWaiting(file(more), NOW)?.waiting.map(({ reason }) => reason) ?? [];
+const waiting = (more: Case) => waitingAt(whyWaiting(file(more)), NOW);
+const reasons = (more: Case) => waiting(more).map(({ reason }) => reason);
 
 describe('why a student waits', () => {
-  test.each<[string, Partial<WaitingFile>, string[]]>([
+  test.each<[string, Case, string[]]>([
     ['practises, all is well', {}, []],
     ['no plan and nothing said', { plannedAt: null, sets: [] }, []],
     ['pain', { heldSince: daysAgo(1) }, ['pain']],
@@ -64,6 +80,16 @@ describe('why a student waits', () => {
     ['no set for a week', { sets: [set(7)] }, ['silent']],
     ['no set for six days', { sets: [set(6)] }, []],
     ['never a set, planned a week ago', { sets: [], plannedAt: daysAgo(7) }, ['silent']],
+    [
+      'no set, but sent a clip yesterday',
+      { sets: [set(9)], clips: [{ at: daysAgo(1), from: 'student' }] },
+      [],
+    ],
+    [
+      'no set, and the coach filmed',
+      { sets: [set(9)], clips: [{ at: daysAgo(1), from: 'coach' }] },
+      ['silent'],
+    ],
     ['no set, but wrote yesterday', { sets: [set(9)], checkins: [checkin('a', 1, { answered: true })] }, []],
     [
       'everything at once',
@@ -75,22 +101,22 @@ describe('why a student waits', () => {
   });
   test('a press opens the check-in with the pain, not the oldest that waits', () => {
     const checkins = [checkin('old', 5), checkin('hurt', 1, { pain: true }), checkin('after', 0.5)];
-    expect(whyWaiting(file({ checkins, heldSince: daysAgo(1) }), NOW)).toMatchObject({
-      checkinId: 'hurt',
+    expect(opensAt(file({ checkins, heldSince: daysAgo(1) }))).toMatchObject({
+      id: 'hurt',
       note: 'note hurt',
     });
-    expect(whyWaiting(file({ checkins }), NOW)).toMatchObject({ checkinId: 'old' });
+    expect(opensAt(file({ checkins }))).toMatchObject({ id: 'old' });
   });
   test('pain whose check-in was answered opens the student', () => {
     const checkins = [checkin('hurt', 1, { pain: true, answered: true })];
-    expect(whyWaiting(file({ checkins, heldSince: daysAgo(1) }), NOW)).toMatchObject({
-      id: 'mei',
-      checkinId: null,
-    });
+    expect(opensAt(file({ checkins, heldSince: daysAgo(1) }))).toBeNull();
   });
   test('a clock that runs behind makes no negative waiting', () => {
-    expect(whyWaiting(file({ heldSince: daysAgo(-1) }), NOW)?.waiting).toEqual([
-      { reason: 'pain', waitingHours: 0 },
-    ]);
+    expect(waiting({ heldSince: daysAgo(-1) })).toEqual([{ reason: 'pain', waitingHours: 0 }]);
+  });
+  test('silence is told with its moment, so that it need not be looked for', () => {
+    expect(silentFrom(file({ sets: [set(2)] }))).toBe(daysAgo(-5));
+    const later = waitingAt(whyWaiting(file({ sets: [set(2)] })), daysAgo(-5));
+    expect(later).toEqual([{ reason: 'silent', waitingHours: 7 * 24 }]);
   });
 });

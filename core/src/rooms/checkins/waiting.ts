@@ -1,72 +1,94 @@
-import { type GateStanding, type LoggedSet, waitsForCoach } from '../practice/index.ts';
-import type { CheckinRecord } from './checkinRecord.ts';
-import {
-  type QueueEntry,
-  type QueueReason,
-  REPLY_DUE_HOURS,
-  SILENT_AFTER_DAYS,
-  type Waiting,
-} from './queue.ts';
+import type { CaptureRecord } from '../capture/index.ts';
+import type { IntakeRecord } from '../intake/index.ts';
+import { type GateStanding, type PracticeRecord, waitsForCoach } from '../practice/index.ts';
+import type { CheckinEntry, CheckinRecord } from './checkinRecord.ts';
+import { type QueueReason, REPLY_DUE_HOURS, SILENT_AFTER_DAYS, type Waiting } from './queue.ts';
 
 /** What a student waits for is judged from; nothing else is asked. */
 export interface WaitingFile {
-  readonly studentId: string;
-  /** Since when pain holds the drills; null when it does not. */
-  readonly heldSince: string | null;
+  readonly intake: Pick<IntakeRecord, 'heldSince'>;
+  readonly capture: CaptureRecord;
+  readonly practice: Pick<PracticeRecord, 'sets' | 'plan'>;
   readonly checkins: CheckinRecord['checkins'];
-  readonly sets: readonly LoggedSet[];
-  /** When the plan was laid; null without one. */
-  readonly plannedAt: string | null;
   readonly gates: readonly GateStanding[];
-  /** When a swing was measured last. */
+  /** When a swing was measured last, an ISO stamp. */
   readonly filmedAt: string | null;
   /** A measure of the present work surely moved away from its band. */
   readonly wrongWay: boolean;
 }
 
-export interface WaitingEntry extends QueueEntry {
-  /** The check-in that a press opens. */
-  readonly checkinId: string | null;
-  readonly note: string;
+/** A reason to wait: since when the waiting is counted, and from when on it is a reason at all. */
+export interface Since {
+  readonly reason: QueueReason;
+  /** ISO stamp. */
+  readonly since: string;
+  /** ISO stamp; null for what is a reason at once. A reply is not overdue, nor a student silent, from the first hour. */
+  readonly from: string | null;
 }
 
 const HOUR_MS = 3_600_000;
+const hoursAfter = (at: string, hours: number): string =>
+  new Date(Date.parse(at) + hours * HOUR_MS).toISOString();
 const latest = (...moments: (string | null | undefined)[]): string | null =>
   moments.reduce<string | null>((last, at) => (at && (last === null || at > last) ? at : last), null);
 
-/** Why a student waits in the coach's queue: one line with every reason that applies, or null. */
-export function whyWaiting(file: WaitingFile, now: string): WaitingEntry | null {
-  const hoursSince = (at: string) => Math.max(0, Math.floor((Date.parse(now) - Date.parse(at)) / HOUR_MS));
-  const unanswered = file.checkins.filter(({ answered }) => !answered);
-  const since: [QueueReason, string][] = [];
-  if (file.heldSince) since.push(['pain', file.heldSince]);
-  since.push(...becauseOfPractice(file, hoursSince));
-  const oldest = unanswered[0];
-  if (oldest) since.push([hoursSince(oldest.at) >= REPLY_DUE_HOURS ? 'overdue_reply' : 'routine', oldest.at]);
-  if (since.length === 0) return null;
-  // Who is in pain is answered first, whatever else was written before.
-  const painful = file.heldSince ? unanswered.findLast(({ pain }) => pain) : undefined;
-  const opens = painful ?? oldest;
-  return {
-    id: opens?.id ?? file.studentId,
-    student: file.studentId,
-    waiting: since.map(([reason, at]): Waiting => ({ reason, waitingHours: hoursSince(at) })),
-    checkinId: opens?.id ?? null,
-    note: opens?.note ?? '',
-  };
+/** The last moment at which the student was heard of: a set, a word or a clip; before any, the plan itself. */
+export function lastSign({
+  practice,
+  checkins,
+  capture,
+}: Pick<WaitingFile, 'practice' | 'checkins' | 'capture'>): string | null {
+  const clip = capture.clips.findLast(({ from }) => from === 'student');
+  return latest(practice.sets.at(-1)?.at, checkins.at(-1)?.at, clip?.at, practice.plan?.at);
 }
 
-/** What sets, gates and measures say without the student saying a word. */
-function becauseOfPractice(file: WaitingFile, hoursSince: (at: string) => number): [QueueReason, string][] {
-  const { sets, plannedAt, gates, filmedAt, checkins } = file;
-  const since: [QueueReason, string][] = [];
-  const practised = sets.at(-1)?.at ?? plannedAt;
-  if (practised && gates.some(waitsForCoach)) since.push(['gate_waiting', practised]);
-  if (filmedAt && file.wrongWay) since.push(['wrong_way', filmedAt]);
-  if (filmedAt && gates.some(({ held }) => held.some(({ code }) => code === 'watch')))
-    since.push(['watch_over', filmedAt]);
-  // A word is a sign of life, too.
-  const sign = latest(practised, checkins.at(-1)?.at);
-  if (plannedAt && sign && hoursSince(sign) >= SILENT_AFTER_DAYS * 24) since.push(['silent', sign]);
-  return since;
+/** From when on a student who practises by a plan counts as gone quiet; null without a plan. */
+export function silentFrom(file: Pick<WaitingFile, 'practice' | 'checkins' | 'capture'>): string | null {
+  const sign = lastSign(file);
+  return file.practice.plan && sign ? hoursAfter(sign, SILENT_AFTER_DAYS * 24) : null;
+}
+
+/** Every reason for which this student waits in the coach's queue, or will once its moment has come. */
+export function whyWaiting(file: WaitingFile): Since[] {
+  const { heldSince } = file.intake;
+  const at = (reason: QueueReason, since: string, from: string | null = null): Since => ({
+    reason,
+    since,
+    from,
+  });
+  const reasons: Since[] = heldSince ? [at('pain', heldSince)] : [];
+  const { sets, plan } = file.practice;
+  const practised = sets.at(-1)?.at ?? plan?.at;
+  if (practised && file.gates.some(waitsForCoach)) reasons.push(at('gate_waiting', practised));
+  if (file.filmedAt && file.wrongWay) reasons.push(at('wrong_way', file.filmedAt));
+  if (file.filmedAt && file.gates.some(({ held }) => held.some(({ code }) => code === 'watch')))
+    reasons.push(at('watch_over', file.filmedAt));
+  const sign = lastSign(file);
+  const quiet = silentFrom(file);
+  if (sign && quiet) reasons.push(at('silent', sign, quiet));
+  const oldest = file.checkins.find(({ answered }) => !answered);
+  if (oldest) {
+    reasons.push(at('routine', oldest.at));
+    reasons.push(at('overdue_reply', oldest.at, hoursAfter(oldest.at, REPLY_DUE_HOURS)));
+  }
+  return reasons;
+}
+
+/** The check-in that a press on the student's line opens: who is in pain is answered first. */
+export function opensAt(file: Pick<WaitingFile, 'intake' | 'checkins'>): CheckinEntry | null {
+  const unanswered = file.checkins.filter(({ answered }) => !answered);
+  const painful = file.intake.heldSince ? unanswered.findLast(({ pain }) => pain) : undefined;
+  return painful ?? unanswered[0] ?? null;
+}
+
+/** The reasons that hold at this moment, with the whole hours waited. A reply that is overdue is no routine any more. */
+export function waitingAt(reasons: readonly Since[], now: string): Waiting[] {
+  const held = reasons.filter(({ from }) => from === null || from <= now);
+  const overdue = held.some(({ reason }) => reason === 'overdue_reply');
+  return held
+    .filter(({ reason }) => !(overdue && reason === 'routine'))
+    .map(({ reason, since }) => ({
+      reason,
+      waitingHours: Math.max(0, Math.floor((Date.parse(now) - Date.parse(since)) / HOUR_MS)),
+    }));
 }

@@ -12,7 +12,7 @@ import { isFinding } from './findings.ts';
 
 export interface DrillHistory {
   readonly drill: string;
-  readonly outcome: 'worked' | 'stalled' | 'disliked';
+  readonly outcome: 'worked' | 'stalled' | 'disliked' | 'in_use';
 }
 
 export interface DrillRecord {

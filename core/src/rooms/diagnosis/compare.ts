@@ -1,6 +1,7 @@
 import type { Diagnosis } from './diagnose.ts';
 import { FAULTS } from './faultTable.ts';
 import { PRIOR } from './network.ts';
+import { BELIEVED } from './roots.ts';
 
 export type FaultCourse = 'resolved' | 'improved' | 'same' | 'worse' | 'new' | 'unsure';
 
@@ -14,7 +15,6 @@ export interface FaultChange {
 
 type Past = Pick<Diagnosis, 'faults' | 'strengths'>;
 
-const BELIEVED = 0.5;
 /** Gone = less likely than before anything is known: somebody looked and found nothing. */
 const GONE = 0.9 * PRIOR;
 /** Half a grade is within what marks and swings wander. */

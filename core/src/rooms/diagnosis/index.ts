@@ -16,6 +16,7 @@ export {
   type Root,
   reason,
 } from './diagnose.ts';
+export type { DiagnosisEntry, DiagnosisRecord } from './diagnosisRecord.ts';
 export type { CaseFinding, CaseMeasure, Evidence } from './evidence.ts';
 export {
   BLOCKERS,
@@ -37,4 +38,5 @@ export {
 } from './findings.ts';
 export { CAUSE_POWER, FINDING_POWER, type FindingLink, findingLinks } from './network.ts';
 export type { NextLook } from './nextLook.ts';
+export { BELIEVED } from './roots.ts';
 export type { Weighed } from './weigh.ts';

@@ -11,6 +11,7 @@ export {
   SIZE_SD_SHARE,
 } from './bodySizes.ts';
 export { type ConsentFacts, mayBeFilmed } from './consent.ts';
+export type { IntakeRecord } from './intakeRecord.ts';
 export { type HoldSpan, onOurClock, type Received, stoppedBy, type ToldTime } from './painStop.ts';
 export {
   BODY_AREAS,

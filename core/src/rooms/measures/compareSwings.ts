@@ -1,3 +1,4 @@
+import { Z95 } from '../../foundation/index.ts';
 import { STATIONS, type Station } from '../capture/index.ts';
 import type { Measure } from './measureCapture.ts';
 
@@ -16,8 +17,6 @@ export interface Difference {
 }
 
 type Read = Pick<Measure, 'id' | 'station' | 'value' | 'sd'>;
-
-const Z95 = 1.959964;
 
 /**
  * Differences of the measures that both swings have; the two readings count as independent, which is

@@ -24,7 +24,7 @@ export {
   measureCapture,
   measuresOf,
 } from './measureCapture.ts';
-export type { MeasuresRecord, ReadingRecord } from './measuresRecord.ts';
+export type { MeasuresRecord, ReadingRecord, ReadMeasure } from './measuresRecord.ts';
 export { type MeasuredTrack, measureTrack } from './measureTrack.ts';
 export type { Need, NeedWhat } from './needs.ts';
 export { type NextMark, nextMarks, sdsAfter, type Wanted } from './nextMarks.ts';

@@ -1,4 +1,5 @@
 import type { Vec3 } from '../../foundation/index.ts';
+import { Z95 } from '../../foundation/index.ts';
 import type { Capture, Landmark, Station } from '../capture/index.ts';
 import {
   type Band,
@@ -59,7 +60,6 @@ export interface Measured {
   readonly fit: BodyFit;
 }
 
-const Z95 = 1.959964;
 const DIFFERENCE_STEP_IN = 1e-3;
 const TAPED_WIDTH_SD_SHARE = 0.02;
 /** A measure of unmarked landmarks is told when its sd is at most so many steps. */

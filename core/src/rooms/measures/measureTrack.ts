@@ -1,4 +1,13 @@
-import { clamp, gaussian, good, type Random, type Result, toDeg, type Vec3 } from '../../foundation/index.ts';
+import {
+  clamp,
+  gaussian,
+  good,
+  type Random,
+  type Result,
+  toDeg,
+  type Vec3,
+  Z95,
+} from '../../foundation/index.ts';
 import type { Landmark, Motion, Station } from '../capture/index.ts';
 import { type BandContext, bandFor, bodySizes, type MeasuredSizes, SIZE_SD_SHARE } from '../intake/index.ts';
 import { clockHour, type GolferSizes, POSE_MEASURES } from './definitions.ts';
@@ -17,7 +26,6 @@ export interface MeasuredTrack {
   readonly noiseIn: number;
 }
 
-const Z95 = 1.959964;
 /** Tries with fresh noise from which every sd is taken. */
 const TRIES = 32;
 /** Even a still marker sits on skin and cloth: nothing is known better than this, inches. */

@@ -15,20 +15,23 @@ export interface Judged {
   readonly inBand: number;
 }
 
-/** Where a value with its uncertainty stands against a band. */
-export function judge(value: number, sd: number, band: Pick<Band, 'lo' | 'hi' | 'step'>): Judged {
-  const below = band.lo === null ? 0 : tail(band.lo - value, sd);
-  const above = band.hi === null ? 0 : tail(value - band.hi, sd);
+/** Where a value with its uncertainty stands against a band; `cdf` is the uncertainty's shape. */
+export function judge(
+  value: number,
+  sd: number,
+  band: Pick<Band, 'lo' | 'hi' | 'step'>,
+  cdf: (z: number) => number = normalCdf,
+): Judged {
+  const tail = (distance: number) => (sd > 0 ? cdf(distance / sd) : distance > 0 ? 1 : 0);
+  // How much of the interval lies past each edge.
+  const below = band.lo === null ? 0 : tail(band.lo - value);
+  const above = band.hi === null ? 0 : tail(value - band.hi);
   const inBand = Math.max(0, 1 - below - above);
   const vague = sd > VAGUE_STEPS * band.step;
   const outside = below >= SURE ? 'low' : above >= SURE ? 'high' : 'cant_tell';
   const verdict = inBand >= SURE ? 'in' : vague ? 'cant_tell' : outside;
   return { verdict, severity: severityOf(value, band), inBand };
 }
-
-/** P(N(distance, sd) > 0): how much of the interval lies past the edge. */
-const tail = (distance: number, sd: number): number =>
-  sd > 0 ? normalCdf(distance / sd) : distance > 0 ? 1 : 0;
 
 export function severityOf(value: number, band: Pick<Band, 'lo' | 'hi' | 'step'>): number {
   if (band.lo !== null && value < band.lo) return (value - band.lo) / band.step;

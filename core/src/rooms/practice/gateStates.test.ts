@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { resolveSchool } from '../intake/index.ts';
+import { bandFor, type Place, resolveSchool, type StudentFacts } from '../intake/index.ts';
 import type { ReadingRecord } from '../measures/index.ts';
 import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { type GateFile, gateStates, waitsForCoach } from './gateStates.ts';
@@ -13,8 +13,14 @@ const word = (decision: GateWord['decision'], stage: Stage, at: string, drill = 
   stage,
   decision,
   at,
+  day: at.slice(0, 10),
 });
+let made = 0;
 const set = (reps: string, stage: Stage, at: string, drill = DRILL): LoggedSet => ({
+  id: `set ${made++}`,
+  doneAt: null,
+  from: 'student',
+  device: null,
   date: at.slice(0, 10),
   drill,
   stage,
@@ -40,37 +46,67 @@ describe('the rung a drill stands on', () => {
   });
 });
 
-const reading = (at: string, value: number, verdict = 'in', speed = 'half'): ReadingRecord => ({
+const reading = (at: string, value: number, speed = 'half'): ReadingRecord => ({
+  swingId: at,
+  aid: null,
+  place: null,
+  cue: null,
   recordedOn: at.slice(0, 10),
   speed,
   club: 'mid_iron',
   at,
-  measures: [measureId()].map((id) => ({ id, value, sd: 0.1, verdict })),
+  measures: [measureId()].map((id) => ({
+    id,
+    value,
+    sd: 0.1,
+    verdict: 'in',
+    band: bandFor(id, { ...BODY, club: 'mid_iron', school: resolveSchool({}) }),
+  })),
 });
 const measureId = (): string =>
   HOUSE_LIBRARY.byId(DRILL)?.moves.find((m) => !m.startsWith('ball.')) as string;
 
-const file = (more: Partial<GateFile> = {}): GateFile => ({
+const BODY = { heightIn: 70, flexibility: 'usual', armSwing: 'usual' } as const;
+const FACTS: StudentFacts = {
+  ...BODY,
+  handedness: 'right',
+  ageYears: 40,
+  beginner: false,
+  limits: [],
+  aids: [],
+  places: ['home', 'range'] satisfies Place[],
+  cueLiking: { kind: 'any', side: 'any' },
+  films: ['face_on'],
+  minutesPerWeek: 90,
+  ballsPerVisit: 60,
+};
+const using = (drill: string, at = '2027-03-01T09:00:00Z') => ({
+  choices: [
+    {
+      drills: [drill],
+      forFault: 'sway',
+      at,
+      day: at.slice(0, 10),
+      endedAt: null,
+      endedDay: null,
+      reached: {},
+    },
+  ],
+});
+const file = (more: Partial<GateFile> & { heldSince?: string } = {}): GateFile => ({
   practice: { sets: [], gates: [] },
   measures: { readings: [] },
-  inUse: { drills: [DRILL], at: '2027-03-01T09:00:00Z' },
-  body: {
-    heightIn: 70,
-    flexibility: 'usual',
-    armSwing: 'usual',
-    club: 'mid_iron',
-    school: resolveSchool({}),
-  },
-  painHold: false,
+  prescription: using(DRILL),
+  intake: { facts: FACTS, school: resolveSchool({}), heldSince: more.heldSince ?? null },
   ...more,
 });
-const one = (more: Partial<GateFile>) => gateStates(file(more), HOUSE_LIBRARY)[0];
+const one = (more: Partial<GateFile> & { heldSince?: string }) => gateStates(file(more), HOUSE_LIBRARY)[0];
 const SEVEN = 'PPPPPPP';
 
 describe('gates from the records', () => {
   test('no drill in use, or one the library no longer knows, stands nowhere', () => {
-    expect(gateStates(file({ inUse: null }), HOUSE_LIBRARY)).toEqual([]);
-    expect(gateStates(file({ inUse: { drills: ['gone'], at: '' } }), HOUSE_LIBRARY)).toEqual([]);
+    expect(gateStates(file({ prescription: { choices: [] } }), HOUSE_LIBRARY)).toEqual([]);
+    expect(gateStates(file({ prescription: using('gone') }), HOUSE_LIBRARY)).toEqual([]);
   });
   test.each<[string, LoggedSet[], GateWord[], 'advance' | 'hold' | 'continue']>([
     ['seven passes on this rung', [set(SEVEN, 'still', '2027-03-02')], [], 'advance'],
@@ -104,8 +140,7 @@ describe('gates from the records', () => {
     const band = one({ practice })?.measure;
     expect(band).toMatchObject({ swings: 0, inBand: null });
     expect(held([])).toEqual(['swings']);
-    const many = (speed: string, at = '2027-03-06') =>
-      [1, 2, 3].map(() => reading(at, inBandValue(), 'in', speed));
+    const many = (speed: string, at = '2027-03-06') => [1, 2, 3].map(() => reading(at, inBandValue(), speed));
     expect(held(many('full'))).toEqual(['swings']);
     expect(held(many('half', '2027-03-01'))).toEqual(['swings']);
     expect(held(many('half'))).toEqual([]);
@@ -113,7 +148,7 @@ describe('gates from the records', () => {
   test('pain holds whatever else is open, and then nothing waits for the coach’s decision', () => {
     const practice = { sets: [set(SEVEN, 'still', '2027-03-02')], gates: [] };
     const free = one({ practice });
-    const hurt = one({ practice, painHold: true });
+    const hurt = one({ practice, heldSince: '2027-03-02T10:00:00Z' });
     expect([free && waitsForCoach(free), hurt && waitsForCoach(hurt)]).toEqual([true, false]);
     expect(hurt?.held[0]?.code).toBe('pain');
   });

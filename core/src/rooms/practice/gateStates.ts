@@ -1,7 +1,8 @@
 import { faultById } from '../diagnosis/index.ts';
-import { type Band, type BandContext, bandFor } from '../intake/index.ts';
+import { type Band, type BandContext, bandFor, type IntakeRecord } from '../intake/index.ts';
 import type { MeasuresRecord, ReadingRecord } from '../measures/index.ts';
-import type { Drill, Library } from '../prescription/index.ts';
+import { type Drill, inUse, type Library, type PrescriptionRecord } from '../prescription/index.ts';
+import { countedSets } from './countedSets.ts';
 import {
   type GateDecision,
   type Held,
@@ -11,7 +12,7 @@ import {
   readReps,
   repGate,
 } from './gate.ts';
-import type { InUse, PracticeRecord } from './practiceRecord.ts';
+import type { LoggedSet, PracticeRecord } from './practiceRecord.ts';
 import { countsFrom, rungOf } from './rung.ts';
 import { type Stage, stageRow } from './stages.ts';
 
@@ -26,12 +27,11 @@ export interface GateStanding {
 
 /** What the gates are judged from; nothing else is asked. */
 export interface GateFile {
-  readonly practice: PracticeRecord;
+  /** Body and school, by which bands are cut; and whether pain holds the drills. */
+  readonly intake: Pick<IntakeRecord, 'facts' | 'school' | 'heldSince'>;
   readonly measures: MeasuresRecord;
-  readonly inUse: InUse | null;
-  /** Body and school, by which bands are cut. */
-  readonly body: BandContext;
-  readonly painHold: boolean;
+  readonly prescription: PrescriptionRecord;
+  readonly practice: Pick<PracticeRecord, 'sets' | 'gates'>;
 }
 
 /** Speed at which a swing must be filmed to count for a stage. */
@@ -43,11 +43,12 @@ const SPEED_OF: Partial<Record<Stage, string>> = {
 
 /** Every drill in use with its rung and its gate. A drill the library no longer knows stands nowhere. */
 export function gateStates(file: GateFile, library: Library): GateStanding[] {
-  const { inUse } = file;
-  if (!inUse) return [];
-  return inUse.drills.flatMap((id) => {
+  const now = inUse(file.prescription);
+  if (!now) return [];
+  const counted = countedSets(file.practice.sets.filter(({ drill }) => now.drills.includes(drill)));
+  return now.drills.flatMap((id) => {
     const drill = library.byId(id);
-    return drill ? [gateState(file, drill, inUse.at)] : [];
+    return drill ? [gateState(file, counted, drill, now.at)] : [];
   });
 }
 
@@ -56,13 +57,15 @@ export const waitsForCoach = ({ gate, held }: Pick<GateStanding, 'gate' | 'held'
   gate.decision !== 'continue' && !held.some(({ code }) => code === 'pain' || code === 'swings');
 
 function gateState(
-  { practice, measures, body, painHold }: GateFile,
+  { practice, measures, intake }: GateFile,
+  sets: readonly LoggedSet[],
   drill: Drill,
   startedAt: string,
 ): GateStanding {
+  const body: BandContext = { ...intake.facts, school: intake.school, club: 'mid_iron' };
   const stage = rungOf(practice.gates, drill.id);
   const from = countsFrom(practice.gates, drill.id, startedAt);
-  const reps = practice.sets
+  const reps = sets
     .filter((set) => set.drill === drill.id && set.stage === stage && set.at >= from)
     .flatMap((set) => readReps(set.reps) ?? []);
   const gate = repGate(reps);
@@ -71,7 +74,13 @@ function gateState(
   const measured: MeasureGate = moved
     ? measureGate(filmed(since, moved.id, stage), moved.band)
     : { swings: 0, inBand: null, open: false };
-  const held = heldBy(gate, stageRow(stage).measureGate, measured, overshoot(drill, since), painHold);
+  const held = heldBy(
+    gate,
+    stageRow(stage).measureGate,
+    measured,
+    overshoot(drill, since),
+    intake.heldSince !== null,
+  );
   return { drill: drill.id, stage, gate, measure: { ...measured, id: moved?.id ?? null }, held };
 }
 

@@ -1,5 +1,5 @@
 import type { IsoDay } from '../../foundation/index.ts';
-import type { Place } from '../intake/index.ts';
+import type { Club, Place } from '../intake/index.ts';
 import type { Stage } from './stages.ts';
 
 export interface PlanItem {
@@ -11,7 +11,7 @@ export interface PlanItem {
   readonly balls: number;
   readonly looks: number;
   readonly speedPct: number;
-  readonly club: string | null;
+  readonly club: Club | null;
   readonly minutes: number;
 }
 

@@ -1,31 +1,47 @@
 import type { IsoDay } from '../../foundation/index.ts';
+import type { Plan } from './planModel.ts';
+import type { PlanRequest } from './planRequest.ts';
 import type { Stage } from './stages.ts';
 
 /** A set as it was logged; `at` is when it came in, an ISO stamp. */
 export interface LoggedSet {
+  readonly id: string;
   readonly date: IsoDay;
   readonly drill: string;
   readonly stage: Stage;
   readonly reps: string;
   readonly at: string;
+  /** When it was done, an ISO stamp; null where only the day is known. */
+  readonly doneAt: string | null;
+  readonly from: 'coach' | 'student';
+  /** Which of the writers' devices it was tapped on; null where that was not said. */
+  readonly device: string | null;
 }
 
-/** The coach's word on a drill's rung. */
+/** The coach's word on a drill's rung. One that was taken back is not among them. */
 export interface GateWord {
   readonly drill: string;
   readonly stage: Stage;
   readonly decision: 'advance' | 'hold' | 'back';
   readonly at: string;
+  /** The coach's calendar day of `at`. */
+  readonly day: IsoDay;
 }
 
-/** This room's slice of a student's file: what was practised and decided, oldest first. */
+/** What the coach asks of a plan. */
+export type PlanAsk = Pick<PlanRequest, 'start' | 'nextLesson' | 'days' | 'minutesPerDay' | 'placeByDay'>;
+
+/** The plan that stands, as it was laid. */
+export interface KeptPlan {
+  readonly at: string;
+  readonly drills: readonly string[];
+  readonly ask: PlanAsk;
+  readonly plan: Plan;
+}
+
+/** This room's slice of a student's file: what was planned, practised and decided, oldest first. */
 export interface PracticeRecord {
   readonly sets: readonly LoggedSet[];
   readonly gates: readonly GateWord[];
-}
-
-/** Drills in use, and since when; from the room before. */
-export interface InUse {
-  readonly drills: readonly string[];
-  readonly at: string;
+  readonly plan: KeptPlan | null;
 }

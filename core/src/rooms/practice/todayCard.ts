@@ -14,9 +14,9 @@ export function todayCard(
   plan: Plan | null,
   rungs: Readonly<Record<string, Stage>>,
   today: IsoDay,
-  laidAnew: () => Plan,
+  laidAnew: () => Plan | null,
 ): PlanDay | null {
   const planned = plan?.days.find(({ date }) => date === today) ?? null;
   if (planned === null || asForeseen(planned, rungs)) return planned;
-  return laidAnew().days.find(({ date }) => date === today) ?? null;
+  return laidAnew()?.days.find(({ date }) => date === today) ?? null;
 }

@@ -1,3 +1,4 @@
+import { Z95 } from '../../foundation/index.ts';
 /** What a change felt like, against what it was; both positive, in one unit. */
 export interface FeelRecord {
   readonly felt: number;
@@ -36,7 +37,7 @@ export function feelSizing(records: readonly FeelRecord[]): FeelSizing {
   const precision = 1 / PRIOR_SD ** 2 + logs.length / RECORD_SD ** 2;
   const mean = logs.reduce((sum, x) => sum + x, 0) / RECORD_SD ** 2 / precision;
   const sd = Math.sqrt(1 / precision);
-  const [ratio, lo95, hi95] = [mean, mean - 1.96 * sd, mean + 1.96 * sd].map(Math.exp) as [
+  const [ratio, lo95, hi95] = [mean, mean - Z95 * sd, mean + Z95 * sd].map(Math.exp) as [
     number,
     number,
     number,

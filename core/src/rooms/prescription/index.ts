@@ -1,11 +1,14 @@
 export { checkDrill, type DrillProblem } from './checkDrill.ts';
 export { BODY_LENGTHS, type BodyLength, distanceFor, type SetupDistance } from './distance.ts';
 export { type Drawing, drawSetup, type Point, type SetupDrawings, type Shape, type Tone } from './drawing.ts';
+export { addOutcomes, drillHistory, STALLED_AFTER_DAYS } from './drillOutcomes.ts';
 export { type BallUse, DRILLS, type Drill, drillById, type LoadClass } from './drillTable.ts';
 export { type FeelRecord, type FeelSizing, feelSizing } from './feelSizing.ts';
+export { knownCase } from './knownCase.ts';
 export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';
 export { type Opening, openings } from './openings.ts';
 export { matchDrills, type Prescribed, type Prescription, prescribe, type ScorePart } from './prescribe.ts';
+export { type ChosenDrills, inUse, type PrescriptionRecord } from './prescriptionRecord.ts';
 export {
   type Caution,
   cautionsFor,

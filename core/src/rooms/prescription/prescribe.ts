@@ -160,7 +160,7 @@ function scoreParts(
   const shared = drill.places.filter((place) => student.places.includes(place));
   give('places', 0.4 * shared.length, shared.join('/'));
   const past = historyWith(drill, file.history);
-  if (past) give(past, { worked: 1.2, stalled: -2.5, disliked: -1.5 }[past], drill.id);
+  if (past && past !== 'in_use') give(past, { worked: 1.2, stalled: -2.5, disliked: -1.5 }[past], drill.id);
   const record = recordPoints(file.record?.[drill.id]);
   if (record) give('record', record.points, record.about);
   const light = cautionsFor(drill, file).find((caution) => caution.code === 'light_load');

@@ -16,7 +16,7 @@ describe('is it real?', () => {
       session('b', [-0.2, 0, 0.2]),
     ]);
     expect(delta).toBeCloseTo(2.1, 10);
-    expect((lo95 + hi95) / 2).toBeCloseTo(2.1, 10);
+    expect(((lo95 ?? 0) + (hi95 ?? 0)) / 2).toBeCloseTo(2.1, 10);
   });
   test('one good swing is not a change; three alike, twice, are', () => {
     const before = [session('a', [-2.1, -2.6, -1.9]), session('b', [-2.3, -2.2, -2.5])];
@@ -36,7 +36,7 @@ describe('is it real?', () => {
     const sessions = [session('a', [-2, -2.1, -1.9]), session('b', [-0.9, -1, -1.1])];
     const one = judgeChange('shift_top', sessions, 1);
     const forty = judgeChange('shift_top', sessions, 40);
-    expect(forty.smallestReal).toBeGreaterThan(1.5 * one.smallestReal);
+    expect(forty.smallestReal).toBeGreaterThan(1.5 * Number(one.smallestReal));
     expect(forty.delta).toBe(one.delta);
   });
   test('more swings a session show smaller changes', () => {
@@ -45,7 +45,7 @@ describe('is it real?', () => {
       session('b', Array(n).fill(-1.5), 0.2),
     ];
     expect(judgeChange('shift_top', many(5)).smallestReal).toBeLessThan(
-      judgeChange('shift_top', many(1)).smallestReal,
+      Number(judgeChange('shift_top', many(1)).smallestReal),
     );
   });
 });
@@ -81,7 +81,7 @@ describe('honest over many players who did not change', () => {
   test('the interval holds the change nineteen times in twenty', () => {
     const runs = 1500;
     const held = Array.from({ length: runs }, () => judgeChange('shift_top', player(1))).filter(
-      (c) => c.lo95 <= 1 && 1 <= c.hi95,
+      (c) => Number(c.lo95) <= 1 && 1 <= Number(c.hi95),
     ).length;
     expect(held / runs).toBeGreaterThan(0.93);
     expect(held / runs).toBeLessThan(0.995);

@@ -1,6 +1,6 @@
-import { mean, squaredDeviations, studentQuantile } from '../../foundation/index.ts';
-import { BAND_ROWS } from '../intake/index.ts';
-import { sharedShare } from '../measures/index.ts';
+import { mean, squaredDeviations, studentCdf, studentQuantile } from '../../foundation/index.ts';
+import { BAND_ROWS, type Band } from '../intake/index.ts';
+import { type Judged, judge, sharedShare } from '../measures/index.ts';
 
 export interface Session {
   readonly date: string;
@@ -13,10 +13,10 @@ export interface Change {
   readonly verdict: 'real' | 'maybe' | 'none' | 'cant_tell';
   /** Last session's mean minus the mean of the earlier ones. */
   readonly delta: number;
-  readonly lo95: number;
-  readonly hi95: number;
-  /** The smallest change that these sessions could have shown as real. */
-  readonly smallestReal: number;
+  /** Ends of the 95 % interval, and the smallest change that these sessions could have shown as real; null before there are two. */
+  readonly lo95: number | null;
+  readonly hi95: number | null;
+  readonly smallestReal: number | null;
 }
 
 // Before any repeat swings are seen, a player is taken to wander by half a step from swing to
@@ -64,9 +64,9 @@ export function judgeChange(measure: string, sessions: readonly Session[], famil
 const noChangeKnown = (): Change => ({
   verdict: 'cant_tell',
   delta: 0,
-  lo95: Number.NEGATIVE_INFINITY,
-  hi95: Number.POSITIVE_INFINITY,
-  smallestReal: Number.POSITIVE_INFINITY,
+  lo95: null,
+  hi95: null,
+  smallestReal: null,
 });
 
 const stepOf = (measure: string): number => BAND_ROWS.find((row) => row.id === measure)?.step ?? 1;
@@ -121,6 +121,15 @@ function meanVariance(measure: string, session: Session, swing: number): number 
   return Math.max(swing, own) / session.values.length + shared;
 }
 
+/** A day's mean and what is known of it: its sd, on how many degrees of freedom, and the half-width of 95 %. */
+export interface SessionPoint {
+  readonly mean: number;
+  /** Sd of the mean itself; of one swing's measurement, `sd` says. */
+  readonly meanSd: number;
+  readonly dof: number;
+  readonly half95: number;
+}
+
 /**
  * Mean of a session with the half-width of its 95 % interval. `all` are the sessions that tell how much
  * this player wanders from swing to swing, this one among them.
@@ -129,8 +138,16 @@ export function sessionPoint(
   measure: string,
   session: Session,
   all: readonly Session[] = [session],
-): { mean: number; half95: number } {
+): SessionPoint {
   const { variance, dof } = swingSpread(measure, all);
-  const half95 = studentQuantile(0.975, dof) * Math.sqrt(meanVariance(measure, session, variance));
-  return { mean: mean(session.values), half95 };
+  const meanSd = Math.sqrt(meanVariance(measure, session, variance));
+  return { mean: mean(session.values), meanSd, dof, half95: studentQuantile(0.975, dof) * meanSd };
+}
+
+/** Where the player's mean of a day stands against the band, and how probably it lies inside. */
+export function judgePoint(
+  { mean: at, meanSd, dof }: SessionPoint,
+  band: Pick<Band, 'lo' | 'hi' | 'step'>,
+): Judged {
+  return judge(at, meanSd, band, (z) => studentCdf(z, dof));
 }

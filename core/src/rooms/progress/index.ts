@@ -1,2 +1,17 @@
-export { type Change, judgeChange, type Session, sessionPoint } from './change.ts';
+export { type Brief, briefOf } from './brief.ts';
+export {
+  type Change,
+  judgeChange,
+  judgePoint,
+  type Session,
+  type SessionPoint,
+  sessionPoint,
+} from './change.ts';
 export { movedToward, outside } from './direction.ts';
+export { type Occasion, type Owned, ownedOf } from './owned.ts';
+export { type Progress, progressOf } from './progressView.ts';
+export { replyFacts } from './replyFacts.ts';
+export type { Series } from './series.ts';
+export { STANDINGS, type Standing, type StandingWord, standingAt, standingOf } from './standing.ts';
+export type { StudentRecord } from './studentRecord.ts';
+export { isWaiting, type Summary, summaryOf } from './summary.ts';

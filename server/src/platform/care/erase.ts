@@ -84,6 +84,7 @@ export function carryOutErasures(ctx: Context): number {
       },
       { behavior: 'immediate' },
     );
+    if (row.what === 'student') ctx.records.forget(row.subjectId);
     const inUse = new Set(filesInUse(ctx.db.$client));
     for (const file of files) if (!inUse.has(file)) ctx.files.remove(file);
     for (const letter of letters) ctx.outbox.remove(letter);
@@ -136,6 +137,7 @@ function eraseClip(ctx: Context, clipId: string): Gone {
     client
       .prepare('UPDATE swings SET body = ?, version = version + 1 WHERE id = ?')
       .run(JSON.stringify({ ...swing, views }), id);
+    ctx.swingSaved(id);
   }
   const checkins = client.prepare('SELECT id, clip_ids FROM checkins WHERE student_id = ?').all(owner) as {
     id: string;

@@ -1,6 +1,6 @@
 import type { Database } from 'better-sqlite3';
 
-/** The record's tables that hold nobody's rows in particular. */
+/** Tables that hold nobody's rows in particular, or only what is made again from the others. */
 export const NOBODYS_TABLES: ReadonlySet<string> = new Set([
   'coaches',
   'sessions',
@@ -9,6 +9,7 @@ export const NOBODYS_TABLES: ReadonlySet<string> = new Set([
   'band_edits',
   'column_matches',
   'own_drills',
+  'summaries',
 ]);
 
 export type Row = Record<string, unknown>;

@@ -63,6 +63,7 @@ function keepArchive(ctx: Context, archive: Archive): void {
     },
     { behavior: 'immediate' },
   );
+  ctx.records.everybodyChanged();
 }
 
 /** A way in is no part of the record: whoever wrote the file may hold its token. */

@@ -8,4 +8,5 @@ export {
   listClips,
   listSwings,
 } from './service.ts';
+export { captureSlice } from './sliceRepo.ts';
 export { motionOf } from './tracks.ts';

@@ -33,7 +33,14 @@ function toClip({ id, studentId, createdAt, file, facts }: ClipRow): Clip {
     trouble: 'unreadable',
   };
 }
-const toSwing = ({ body, ...row }: SwingRow): Swing => ({ ...row, track: null, ...body });
+const toSwing = ({ body, ...row }: SwingRow): Swing => ({
+  ...row,
+  track: null,
+  aid: null,
+  place: null,
+  cue: null,
+  ...body,
+});
 
 export const insertClip = (db: Db, clip: Clip, file: string): void => {
   const { id, studentId, createdAt, trouble: _, ...facts } = clip;
@@ -82,7 +89,7 @@ export const setDiscarded = (db: Db, id: string, discardedAt: string | null): vo
   db.update(swings).set({ discardedAt }).where(eq(swings.id, id)).run();
 };
 
-const toRow = ({ club, speed, views, marks, track, ...row }: Swing): SwingRow => ({
+const toRow = ({ club, speed, aid, place, cue, views, marks, track, ...row }: Swing): SwingRow => ({
   ...row,
-  body: { club, speed, views, marks, track },
+  body: { club, speed, aid, place, cue, views, marks, track },
 });

@@ -5,7 +5,7 @@ import { plusDays } from '@inchstep/core/foundation';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import type { Received } from '../../platform/files.ts';
-import { getStudent, isKnown, once, record, refuseWithoutConsent, schoolOf } from '../intake/index.ts';
+import { getStudent, isKnown, once, record, refuseWithoutConsent } from '../intake/index.ts';
 import type { ClipFacts } from './inspectClip.ts';
 import {
   clipById,
@@ -35,7 +35,7 @@ const READ_BYTES_PER_MS = 20_000;
 
 /** Takes a clip in whole or not at all; it is kept as it came. */
 export async function addClip(ctx: Context, studentId: string, upload: Upload): Promise<Clip> {
-  const write = { id: upload.id, what: 'clip', studentId, author: upload.author };
+  const write = { id: upload.id, what: 'clip' as const, studentId, author: upload.author };
   try {
     refuseWithoutConsent(ctx, getStudent(ctx, studentId));
     if (upload.recordedOn > plusDays(today(ctx), 1))
@@ -120,7 +120,10 @@ export function getSwing(ctx: Context, id: string): Swing {
   return swing;
 }
 
-export type SwingInput = Pick<Swing, 'recordedOn' | 'club' | 'speed' | 'views' | 'marks'>;
+export type SwingInput = Pick<
+  Swing,
+  'recordedOn' | 'club' | 'speed' | 'aid' | 'place' | 'cue' | 'views' | 'marks'
+>;
 
 export interface SwingMaker {
   readonly author: string;
@@ -154,13 +157,18 @@ export function createSwing(
     insertSwing(ctx.db, swing);
     if (track) record(ctx, studentId, 'track', { swing: id, frames: track.frames });
   };
-  return once(ctx, { id, what: 'swing', studentId, author }, make, () => getSwing(ctx, id));
+  const kept = once(ctx, { id, what: 'swing', studentId, author }, make, () => getSwing(ctx, id));
+  ctx.swingSaved(id);
+  return kept;
 }
 
 export function editSwing(ctx: Context, id: string, version: number, input: SwingInput): Swing {
   const swing: Swing = { ...getSwing(ctx, id), ...input };
   checkSwing(ctx, swing);
-  if (!updateSwing(ctx.db, swing, version)) throw new Refusal('changed_meanwhile');
+  ctx.records.write(swing.studentId, () => {
+    if (!updateSwing(ctx.db, swing, version)) throw new Refusal('changed_meanwhile');
+  });
+  ctx.swingSaved(id);
   return getSwing(ctx, id);
 }
 
@@ -178,8 +186,9 @@ function checkSwing(ctx: Context, swing: Swing): void {
 }
 
 export function discardSwing(ctx: Context, id: string, discarded: boolean): Swing {
-  getSwing(ctx, id);
-  setDiscarded(ctx.db, id, discarded ? stamp(ctx) : null);
+  const { studentId } = getSwing(ctx, id);
+  ctx.records.write(studentId, () => setDiscarded(ctx.db, id, discarded ? stamp(ctx) : null));
+  if (!discarded) ctx.swingSaved(id);
   return getSwing(ctx, id);
 }
 
@@ -197,7 +206,7 @@ export function captureOf(ctx: Context, swing: Swing): Capture {
       armSwing: profile.armSwing,
     },
     club: swing.club,
-    school: schoolOf(student),
+    school: student.school,
     views: swing.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
       id: kind,
       kind,

@@ -41,7 +41,7 @@ export async function addShots(
   author: string,
 ): Promise<ShotSet> {
   const { profile } = getStudent(ctx, studentId);
-  const write = { id: ask.id, what: 'shots', studentId, author };
+  const write = { id: ask.id, what: 'shots' as const, studentId, author };
   if (isKnown(ctx, write)) return getShots(ctx, ask.id);
   if (ask.recordedOn > today(ctx))
     throw new Refusal('date_in_future', { value: ask.recordedOn }, 'recordedOn');

@@ -22,7 +22,9 @@ export const clips = sqliteTable(
   (t) => [index('clips_by_student').on(t.studentId)],
 );
 
-type SwingBody = Pick<Swing, 'club' | 'speed' | 'views' | 'marks'> & Partial<Pick<Swing, 'track'>>;
+/** Programs of before did not ask for track, aid, place and cue. */
+type SwingBody = Pick<Swing, 'club' | 'speed' | 'views' | 'marks'> &
+  Partial<Pick<Swing, 'track' | 'aid' | 'place' | 'cue'>>;
 
 export const swings = sqliteTable(
   'swings',
@@ -36,7 +38,11 @@ export const swings = sqliteTable(
     discardedAt: text('discarded_at'),
     createdAt: text('created_at').notNull(),
   },
-  (t) => [index('swings_by_student').on(t.studentId, t.recordedOn)],
+  (t) => [
+    index('swings_by_student').on(t.studentId, t.recordedOn),
+    // Says which readings are old without opening the marks.
+    index('swings_by_version').on(t.discardedAt, t.version, t.id),
+  ],
 );
 
 export const shotSets = sqliteTable(

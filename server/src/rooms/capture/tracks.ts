@@ -21,7 +21,7 @@ export interface TrackUpload {
 
 /** A motion file becomes a swing of its own, once it is known to hold one; else nothing is kept. */
 export async function addTrack(ctx: Context, studentId: string, upload: TrackUpload): Promise<Swing> {
-  const write = { id: upload.id, what: 'swing', studentId, author: upload.author };
+  const write = { id: upload.id, what: 'swing' as const, studentId, author: upload.author };
   let leftHanded: boolean;
   try {
     const student = getStudent(ctx, studentId);
@@ -57,6 +57,9 @@ export async function addTrack(ctx: Context, studentId: string, upload: TrackUpl
       recordedOn: upload.recordedOn,
       club: upload.club,
       speed: 'full' as const,
+      aid: null,
+      place: null,
+      cue: null,
       views: [],
       marks: [],
     };

@@ -1,4 +1,5 @@
 export { openLink } from './links.ts';
-export { movedMeasures } from './moved.ts';
+export { queueOf } from './queue.ts';
 export { checkinRoutes } from './routes.ts';
-export { checkinDays, knownLetters, lastCheckin, listCheckins, makeMails } from './service.ts';
+export { knownLetters, makeMails } from './service.ts';
+export { checkinSlice } from './sliceRepo.ts';

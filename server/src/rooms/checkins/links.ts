@@ -35,12 +35,12 @@ export function closeLinks(ctx: Context, studentId: string): void {
 
 /** Whose link this is; every doubt is refused, with a reason the student can act on. */
 export function openLink(ctx: Context, token: string): { studentId: string; linkId: string } {
-  const link = linkByHash(ctx.db, hashToken(token));
-  if (!link) throw new Refusal('link_unknown');
+  const known = linkByHash(ctx.db, hashToken(token));
+  if (!known) throw new Refusal('link_unknown');
+  const { link, archivedAt } = known;
   if (link.revokedAt !== null) throw new Refusal('link_revoked');
   if (link.expiresAt <= stamp(ctx)) throw new Refusal('link_expired');
-  const student = getStudent(ctx, link.studentId);
-  if (student.archivedAt !== null) throw new Refusal('link_closed', { contact: contactOf(ctx) });
+  if (archivedAt !== null) throw new Refusal('link_closed', { contact: contactOf(ctx) });
   if (isStale(ctx, link.lastUsedAt)) bestEffort(() => touchLink(ctx.db, link.id, stamp(ctx)));
   return { studentId: link.studentId, linkId: link.id };
 }

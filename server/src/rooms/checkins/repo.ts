@@ -1,6 +1,7 @@
 import type { StudentLink } from '@inchstep/contract/checkins';
 import { and, desc, eq, isNull } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
+import { students } from '../intake/tables.ts';
 import { checkins, links, mails, replies } from './tables.ts';
 
 export type CheckinRow = typeof checkins.$inferSelect;
@@ -10,8 +11,17 @@ export type LinkRow = typeof links.$inferSelect;
 export const insertLink = (db: Db, row: LinkRow): void => {
   db.insert(links).values(row).run();
 };
-export const linkByHash = (db: Db, tokenHash: string): LinkRow | null =>
-  db.select().from(links).where(eq(links.tokenHash, tokenHash)).get() ?? null;
+/** The link of a token, and whether its student was archived. */
+export const linkByHash = (
+  db: Db,
+  tokenHash: string,
+): { link: LinkRow; archivedAt: string | null } | undefined =>
+  db
+    .select({ link: links, archivedAt: students.archivedAt })
+    .from(links)
+    .innerJoin(students, eq(students.id, links.studentId))
+    .where(eq(links.tokenHash, tokenHash))
+    .get();
 export const linksOf = (db: Db, studentId: string): StudentLink[] =>
   db
     .select({
@@ -40,8 +50,21 @@ export const insertCheckin = (db: Db, row: CheckinRow): void => {
 };
 export const checkinById = (db: Db, id: string): CheckinRow | null =>
   db.select().from(checkins).where(eq(checkins.id, id)).get() ?? null;
-export const checkinsOf = (db: Db, studentId: string): CheckinRow[] =>
-  db.select().from(checkins).where(eq(checkins.studentId, studentId)).orderBy(desc(checkins.at)).all();
+export const checkinsOf = (db: Db, studentId: string, most = -1): CheckinRow[] =>
+  db
+    .select()
+    .from(checkins)
+    .where(eq(checkins.studentId, studentId))
+    .orderBy(desc(checkins.at))
+    .limit(most)
+    .all();
+export const repliesOf = (db: Db, studentId: string): ReplyRow[] =>
+  db
+    .select({ reply: replies })
+    .from(replies)
+    .innerJoin(checkins, and(eq(checkins.id, replies.checkinId), eq(checkins.studentId, studentId)))
+    .all()
+    .map(({ reply }) => reply);
 export const replyTo = (db: Db, checkinId: string): ReplyRow | null =>
   db.select().from(replies).where(eq(replies.checkinId, checkinId)).get() ?? null;
 export const insertReply = (db: Db, row: ReplyRow): void => {

@@ -7,7 +7,6 @@ import {
   linkSchema,
   newLinkSchema,
   pageSchema,
-  queueEntrySchema,
   sendReplySchema,
 } from '@inchstep/contract/checkins';
 import { setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
@@ -24,7 +23,6 @@ import { cardQuery, setupCard } from '../prescription/index.ts';
 import { draftFor } from './draft.ts';
 import { closeLinks, listLinks, makeLink } from './links.ts';
 import { pageOf } from './page.ts';
-import { queueOf } from './queue.ts';
 import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.ts';
 
 const params = z.object({ id: idSchema });
@@ -32,9 +30,6 @@ const tags = ['checkins'];
 const inUnits = z.object({ units: z.enum(['in', 'cm']).default('in') });
 
 export function checkinRoutes(app: App, ctx: Context): void {
-  app.get('/api/queue', { schema: { tags, response: { 200: z.array(queueEntrySchema) } } }, async () =>
-    queueOf(ctx),
-  );
   app.get(
     '/api/students/:id/links',
     { schema: { tags, params, response: { 200: z.array(linkSchema) } } },

@@ -1,7 +1,7 @@
 import type { Checkin, CheckinSend } from '@inchstep/contract/checkins';
-import { type Context, dayOf, newId, stamp } from '../../platform/context.ts';
+import { type Context, newId, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { clipFile } from '../capture/index.ts';
+import { clipFile, listClips } from '../capture/index.ts';
 import { getStudent, once, onThisClock, record, reportPain } from '../intake/index.ts';
 import {
   type CheckinRow,
@@ -13,6 +13,7 @@ import {
   letterIds,
   mailsToMake,
   markMailMade,
+  repliesOf,
   replyTo,
 } from './repo.ts';
 
@@ -58,11 +59,24 @@ export function getCheckin(ctx: Context, id: string): Checkin {
 }
 
 export const listCheckins = (ctx: Context, studentId: string): Checkin[] =>
-  checkinsOf(ctx.db, studentId).map((row) => present(ctx, row));
-export const lastCheckin = (ctx: Context, studentId: string): Checkin | null =>
-  listCheckins(ctx, studentId)[0] ?? null;
-export const checkinDays = (ctx: Context, studentId: string): string[] =>
-  [...new Set(checkinsOf(ctx.db, studentId).map((row) => dayOf(row.at)))].sort();
+  presentAll(ctx, studentId, checkinsOf(ctx.db, studentId));
+
+/** Many at once: replies and clips in a statement each, however many there are. */
+function presentAll(ctx: Context, studentId: string, rows: readonly CheckinRow[]): Checkin[] {
+  const replies = new Map(repliesOf(ctx.db, studentId).map((reply) => [reply.checkinId, reply]));
+  const withClips = rows.some(({ clipIds }) => clipIds.length > 0);
+  const clips = new Map((withClips ? listClips(ctx, studentId) : []).map((clip) => [clip.id, clip]));
+  return rows.map(({ clipIds, ...row }) => {
+    const reply = replies.get(row.id);
+    return {
+      ...row,
+      clips: clipIds.flatMap((id) => clips.get(id) ?? []),
+      reply: reply ? { id: reply.id, text: reply.text, at: reply.at } : null,
+    };
+  });
+}
+export const recentCheckins = (ctx: Context, studentId: string, most: number): Checkin[] =>
+  presentAll(ctx, studentId, checkinsOf(ctx.db, studentId, most));
 
 /** Sends the coach's answer once: to the student's page, and as mail, whose file is made from its row. */
 export async function sendReply(

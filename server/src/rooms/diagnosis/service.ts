@@ -8,12 +8,13 @@ import {
   reason,
 } from '@inchstep/core/diagnosis';
 import { poolSwings } from '@inchstep/core/measures';
+import { knownCase } from '@inchstep/core/prescription';
 import type { z } from 'zod';
 import { type Context, stamp } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getSwing } from '../capture/index.ts';
-import { factsOf, getStudent, once, record, schoolOf } from '../intake/index.ts';
-import { getReading, listReadings } from '../measures/index.ts';
+import { getStudent, once, record } from '../intake/index.ts';
+import { freshReading, freshReadings, getReading, listReadings } from '../measures/index.ts';
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
 /** What a case is made of: a swing or none, alone or with its day, and what was ticked or set aside. */
@@ -22,6 +23,8 @@ export interface CaseAsk {
   readonly wholeDay: boolean;
   readonly findings: readonly CaseFinding[];
   readonly setAside: readonly string[];
+  /** The fault that drills are sought for; those in use for it would be replaced. */
+  readonly forFault?: string;
 }
 
 const NOTHING_KNOWN: CaseAsk = { swingId: null, wholeDay: false, findings: [], setAside: [] };
@@ -29,12 +32,11 @@ const NOTHING_KNOWN: CaseAsk = { swingId: null, wholeDay: false, findings: [], s
 /** The case of a student for one swing, for a whole day, or for looks alone. */
 export function caseOf(ctx: Context, studentId: string, ask: CaseAsk = NOTHING_KNOWN): CaseFile {
   const { swingId, findings, setAside } = ask;
-  const student = getStudent(ctx, studentId);
+  const record = ctx.records.of(studentId);
   if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
   return orRefuse(
     checkCase({
-      student: factsOf(ctx, student),
-      school: schoolOf(student),
+      ...knownCase(record, ask.forFault ?? null),
       club: swingId === null ? 'mid_iron' : getSwing(ctx, swingId).club,
       measures: poolSwings(swingId === null ? [] : readingsFor(ctx, swingId, ask.wholeDay))
         .filter(({ id }) => !setAside.includes(id))
@@ -43,8 +45,6 @@ export function caseOf(ctx: Context, studentId: string, ask: CaseAsk = NOTHING_K
       findings: findings.filter(
         ({ id }) => !setAside.includes(id) && !setAside.includes(id.split('.')[0] as string),
       ),
-      active: [],
-      history: [],
     }),
   );
 }
@@ -63,13 +63,16 @@ function readingsFor(ctx: Context, swingId: string, wholeDay: boolean) {
 
 type NewDiagnosis = z.output<typeof newDiagnosisSchema>;
 
-export function makeDiagnosis(
+/** Reasons from the marks as they are now: a reading that lags behind them is made anew first. */
+export async function makeDiagnosis(
   ctx: Context,
   studentId: string,
   { id, swingId, wholeDay, findings, setAside }: NewDiagnosis,
   author: string,
-): DiagnosisRecord {
+): Promise<DiagnosisRecord> {
   getStudent(ctx, studentId);
+  if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
+  if (swingId !== null) await (wholeDay ? freshReadings(ctx, studentId) : freshReading(ctx, swingId));
   const make = () => {
     const result = diagnose(caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside }));
     const before = alone(diagnosesOf(ctx.db, studentId)[0]?.chosen ?? null);
@@ -107,7 +110,7 @@ export function chooseWork(ctx: Context, id: string, workOn: string[], note: str
   const unknown = workOn.find((fault) => !faultById(fault));
   if (unknown) throw new Refusal('unknown_fault', { id: unknown }, 'workOn');
   if (entry.chosen && isSame(entry.chosen, workOn, note)) return entry;
-  ctx.db.transaction(() => {
+  ctx.records.write(entry.studentId, () => {
     setChosen(ctx.db, id, { workOn, note, at: stamp(ctx), carried: false, before: alone(entry.chosen) });
     record(ctx, entry.studentId, 'work_chosen', { workOn, note, diagnosis: id });
   });
@@ -131,7 +134,7 @@ function alone(chosen: DiagnosisRecord['chosen']) {
 /** Takes the choice back: what stood before it stands again. The diagnosis itself stays. */
 export function unchooseWork(ctx: Context, id: string): DiagnosisRecord {
   const entry = getDiagnosis(ctx, id);
-  ctx.db.transaction(() => {
+  ctx.records.write(entry.studentId, () => {
     setChosen(ctx.db, id, entry.chosen?.before ?? null);
     record(ctx, entry.studentId, 'undone', { what: 'work_chosen' });
   });

@@ -22,7 +22,7 @@ export function reportPain(
 /** Only the coach lifts a hold, and says why. */
 export function liftHold(ctx: Context, studentId: string, note: string): void {
   getStudent(ctx, studentId);
-  ctx.db.transaction(() => {
+  ctx.records.write(studentId, () => {
     if (liftHolds(ctx.db, studentId, stamp(ctx), note) === 0) throw new Refusal('not_found');
     record(ctx, studentId, 'hold_lifted', { note });
   });

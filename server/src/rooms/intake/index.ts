@@ -1,13 +1,13 @@
 export { holdOf, onThisClock, refuseInPain, reportPain } from './holds.ts';
 export { isKnown, once } from './once.ts';
 export { intakeRoutes } from './routes.ts';
+export { resolvedSchool } from './schools.ts';
 export {
+  ageOn,
   consentMissing,
-  factsOf,
   getStudent,
   listStudents,
   record,
   refuseWithoutConsent,
-  schoolOf,
-  weekMinutes,
 } from './service.ts';
+export { intakeSlice } from './sliceRepo.ts';

@@ -1,11 +1,29 @@
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import type { Touched } from '../../platform/records.ts';
 import { insertWrite, writeById } from './repo.ts';
+
+/** What can be written with an id of the sender's own, and how much of the student's file it changes. */
+const TOUCHES = {
+  student: 'file',
+  swing: 'file',
+  clip: 'file',
+  shots: 'nothing',
+  diagnosis: 'file',
+  drill_choice: 'file',
+  feel: 'nothing',
+  plan: 'file',
+  set: 'sets',
+  gate: 'file',
+  checkin: 'file',
+  reply: 'file',
+} as const satisfies Record<string, Touched>;
+export type WriteKind = keyof typeof TOUCHES;
 
 /** A write that came with an id of the sender's own. */
 export interface Write {
   readonly id: string;
-  readonly what: string;
+  readonly what: WriteKind;
   readonly studentId: string;
   /** `coach:ID` or `student:ID`. */
   readonly author: string;
@@ -18,14 +36,15 @@ export interface Write {
  * shown, and nothing is lost unsaid.
  */
 export function once<T>(ctx: Context, write: Write, act: () => void, read: () => T): T {
-  return ctx.db.transaction(
+  if (isKnown(ctx, write)) return read();
+  return ctx.records.write(
+    write.studentId,
     () => {
-      if (isKnown(ctx, write)) return read();
       act();
       insertWrite(ctx.db, { ...write, at: stamp(ctx) });
       return read();
     },
-    { behavior: 'immediate' },
+    TOUCHES[write.what],
   );
 }
 

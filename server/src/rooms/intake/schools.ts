@@ -12,16 +12,17 @@ import {
   type SchoolPreset,
 } from '@inchstep/core/intake';
 import { type Context, stamp } from '../../platform/context.ts';
+import type { Db } from '../../platform/db.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { bandEditsOf, dropBandEdit, putBandEdit } from './repo.ts';
 
-const editsFor = (ctx: Context, preset: SchoolPreset): Record<string, BandEdit> =>
-  Object.fromEntries(bandEditsOf(ctx.db, preset).map(({ measure, lo, hi }) => [measure, { lo, hi }]));
+const editsFor = (db: Db, preset: SchoolPreset): Record<string, BandEdit> =>
+  Object.fromEntries(bandEditsOf(db, preset).map(({ measure, lo, hi }) => [measure, { lo, hi }]));
 
 /** A student's school: the preset, the student's own answers, and the coach's bands for both. */
-export function resolvedSchool(ctx: Context, profile: Profile): School {
+export function resolvedSchool(db: Db, profile: Profile): School {
   const chosen = plain(profile.school);
-  const bands = { ...editsFor(ctx, chosen.preset ?? DEFAULT_PRESET), ...chosen.bands };
+  const bands = { ...editsFor(db, chosen.preset ?? DEFAULT_PRESET), ...chosen.bands };
   return resolveSchool(Object.keys(bands).length > 0 ? { ...chosen, bands } : chosen);
 }
 
@@ -38,7 +39,7 @@ function schoolPage(ctx: Context, preset: SchoolPreset): SchoolPage {
     club: 'mid_iron',
   } as const;
   const house = { ...usual, school: resolveSchool({ preset }) };
-  const own = { ...usual, school: resolveSchool({ preset, bands: editsFor(ctx, preset) }) };
+  const own = { ...usual, school: resolveSchool({ preset, bands: editsFor(ctx.db, preset) }) };
   const bands = BAND_ROWS.map(({ id }): SchoolBand => {
     const [before, now] = [bandFor(id, house), bandFor(id, own)];
     const edit = edits.get(id);
@@ -63,11 +64,13 @@ export function editBand(
 ): SchoolPage {
   if (!BAND_ROWS.some((row) => row.id === measure)) throw new Refusal('unknown_measure', { id: measure });
   putBandEdit(ctx.db, { preset, measure, lo: edit.lo, hi: edit.hi, reason: edit.reason, at: stamp(ctx) });
+  ctx.records.everybodyChanged();
   return schoolPage(ctx, preset);
 }
 
 /** Back to the house's band. */
 export function resetBand(ctx: Context, preset: SchoolPreset, measure: string): SchoolPage {
   dropBandEdit(ctx.db, preset, measure);
+  ctx.records.everybodyChanged();
   return schoolPage(ctx, preset);
 }

@@ -1,5 +1,5 @@
 import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
-import { limitSet, limitsFrom, mayBeFilmed, type School, type StudentFacts } from '@inchstep/core/intake';
+import { limitsFrom, mayBeFilmed } from '@inchstep/core/intake';
 import { differenceInYears, parseISO } from 'date-fns';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
@@ -10,7 +10,6 @@ import {
   eventsOf,
   insertEvent,
   insertStudent,
-  openHold,
   type StudentRow,
   setArchived,
   studentRow,
@@ -27,7 +26,7 @@ function present(ctx: Context, row: StudentRow): Student {
     version: row.version,
     profile: row.profile,
     ageYears: ageOn(row.profile.bornOn, today(ctx)),
-    school: resolvedSchool(ctx, row.profile),
+    school: resolvedSchool(ctx.db, row.profile),
     limits: limitsFrom(row.profile.safety),
     archivedAt: row.archivedAt,
     createdAt: row.createdAt,
@@ -63,7 +62,7 @@ export function createStudent(ctx: Context, id: string, profile: Profile, author
 export function editStudent(ctx: Context, id: string, version: number, profile: Profile): Student {
   const before = getStudent(ctx, id);
   checkDates(ctx, profile, before.profile);
-  ctx.db.transaction(() => {
+  ctx.records.write(id, () => {
     if (!updateProfile(ctx.db, id, version, profile)) throw new Refusal('changed_meanwhile');
     record(ctx, id, 'edited', {});
     // Browsers that hold working copies of this child's films let them go.
@@ -88,7 +87,7 @@ function checkDates(ctx: Context, profile: Profile, before: Profile | null): voi
 export function archiveStudent(ctx: Context, id: string, archived: boolean): Student {
   const before = getStudent(ctx, id);
   if ((before.archivedAt !== null) === archived) return before;
-  ctx.db.transaction(() => {
+  ctx.records.write(id, () => {
     setArchived(ctx.db, id, archived ? stamp(ctx) : null);
     record(ctx, id, archived ? 'archived' : 'restored', {});
   });
@@ -109,34 +108,6 @@ export const thread = (ctx: Context, studentId: string): ThreadEvent[] => {
   getStudent(ctx, studentId);
   return eventsOf(ctx.db, studentId);
 };
-
-export const schoolOf = (student: Student): School => student.school;
-
-const WEEK_MINUTES_DEFAULT = 20;
-export const weekMinutes = (profile: Profile): number =>
-  profile.days.reduce((sum, day) => sum + (profile.minutesPerDay[day] ?? WEEK_MINUTES_DEFAULT), 0);
-
-/** The profile as the reasoning rooms read it. */
-export function factsOf(ctx: Context, student: Student): StudentFacts {
-  const { profile } = student;
-  const limits = limitSet(profile.safety);
-  const painHold = openHold(ctx.db, student.id) !== null;
-  return {
-    handedness: profile.handedness,
-    heightIn: profile.heightIn,
-    ageYears: student.ageYears,
-    flexibility: profile.flexibility,
-    armSwing: profile.armSwing,
-    beginner: profile.beginner,
-    limits: painHold && !limits.includes('pain') ? [...limits, 'pain'] : limits,
-    aids: profile.aids,
-    places: profile.places,
-    cueLiking: profile.cueLiking,
-    films: profile.films,
-    minutesPerWeek: weekMinutes(profile),
-    ballsPerVisit: profile.ballsPerVisit,
-  };
-}
 
 /** A child's clips wait until a guardian has agreed, and are closed again when the agreement is withdrawn. */
 export const consentMissing = (ctx: Context, { ageYears, profile }: Student): boolean =>

@@ -1,4 +1,4 @@
 export { measureRoutes } from './routes.ts';
-
-export { getReading, listReadings, measureSwing } from './service.ts';
-export { baselineAndLast, latestBand, type MeasuredSession, sessionsOf } from './sessions.ts';
+export { freshReading, freshReadings, getReading, listReadings, measureSwing } from './service.ts';
+export { measuresSlice } from './sliceRepo.ts';
+export { Upkeep } from './upkeep.ts';

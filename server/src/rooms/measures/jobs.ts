@@ -1,6 +1,6 @@
 import type { Capture, Motion } from '@inchstep/core/capture';
 import { seededRandom } from '@inchstep/core/foundation';
-import { bandContext, measureTrack } from '@inchstep/core/measures';
+import { bandContext, measureCapture, measureTrack } from '@inchstep/core/measures';
 import { orRefuse } from '../../platform/errors.ts';
 
 /** Chance for the noise tries; always the same, so that a track measured twice reads the same. */
@@ -8,6 +8,7 @@ const TRY_SEED = 1;
 
 /** What this room gives to worker threads, by name. */
 export const JOBS = {
+  measureMarks: (capture: Capture) => ({ measures: measureCapture(capture).measures }),
   measureTrack: ({ motion, capture }: { motion: Motion; capture: Capture }) => {
     const { measures, stations, tempo, noiseIn } = orRefuse(
       measureTrack(motion, capture.golfer, bandContext(capture), seededRandom(TRY_SEED)),

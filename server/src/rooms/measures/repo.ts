@@ -1,11 +1,17 @@
 import { measureSchema, type Reading, readingSchema } from '@inchstep/contract/measures';
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull, ne, or } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { swings } from '../capture/tables.ts';
 import { readings } from './tables.ts';
 
 export const putReading = (db: Db, studentId: string, reading: Reading): void => {
-  const row = { swingId: reading.swingId, studentId, recordedOn: reading.recordedOn, body: reading };
+  const row = {
+    swingId: reading.swingId,
+    studentId,
+    recordedOn: reading.recordedOn,
+    swingVersion: reading.version ?? 0,
+    body: reading,
+  };
   db.insert(readings).values(row).onConflictDoUpdate({ target: readings.swingId, set: row }).run();
 };
 
@@ -13,8 +19,10 @@ export const putReading = (db: Db, studentId: string, reading: Reading): void =>
  * A reading of an older program may hold a measure that makes no sense: it counts as not measured. One that
  * can't be understood at all holds nothing.
  */
-function understood(body: Reading): Reading {
-  if (readingSchema.safeParse(body).success) return body;
+function understood(stored: Reading): Reading {
+  const whole = readingSchema.safeParse(stored);
+  if (whole.success) return whole.data;
+  const body: Reading = { ...stored, aid: null, place: null, cue: null, stale: false };
   const measures = Array.isArray(body.measures) ? body.measures : [];
   const { track: _, ...rest } = body;
   const kept = { ...rest, measures: measures.filter((measure) => measureSchema.safeParse(measure).success) };
@@ -26,13 +34,32 @@ export const readingOf = (db: Db, swingId: string): Reading | null => {
   return row ? understood(row.body) : null;
 };
 
-/** Readings of swings that were not discarded, oldest first. */
-export const readingsOf = (db: Db, studentId: string): Reading[] =>
+export const dropReading = (db: Db, swingId: string): void => {
+  db.delete(readings).where(eq(readings.swingId, swingId)).run();
+};
+
+/** Swings whose marks are not the ones that were read. Old folders did not note what was read. */
+export const oldReadings = (db: Db): string[] =>
   db
-    .select({ body: readings.body })
+    .select({ id: swings.id })
+    .from(swings)
+    .leftJoin(readings, eq(readings.swingId, swings.id))
+    .where(
+      and(
+        isNull(swings.discardedAt),
+        or(isNull(readings.swingId), ne(readings.swingVersion, swings.version)),
+      ),
+    )
+    .all()
+    .map(({ id }) => id);
+
+/** Readings of swings that were not discarded, oldest first, with what the swing is now. */
+export const readingsOf = (db: Db, studentId: string): { reading: Reading; version: number }[] =>
+  db
+    .select({ body: readings.body, version: swings.version })
     .from(readings)
     .innerJoin(swings, and(eq(swings.id, readings.swingId), isNull(swings.discardedAt)))
     .where(eq(readings.studentId, studentId))
     .orderBy(asc(readings.recordedOn))
     .all()
-    .map((row) => understood(row.body));
+    .map(({ body, version }) => ({ reading: understood(body), version }));

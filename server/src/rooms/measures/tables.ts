@@ -1,5 +1,5 @@
 import type { Reading } from '@inchstep/contract/measures';
-import { index, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { swings } from '../capture/tables.ts';
 import { students } from '../intake/tables.ts';
 
@@ -13,6 +13,8 @@ export const readings = sqliteTable(
       .notNull()
       .references(() => students.id, { onDelete: 'cascade' }),
     recordedOn: text('recorded_on').notNull(),
+    /** The swing's version that was read; another one means that the reading is to be made anew. */
+    swingVersion: integer('swing_version').notNull().default(0),
     body: text('body', { mode: 'json' }).$type<Reading>().notNull(),
   },
   (t) => [index('readings_by_student').on(t.studentId, t.recordedOn)],

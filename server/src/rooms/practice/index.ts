@@ -1,3 +1,3 @@
-export { gateStates } from './gates.ts';
 export { practiceRoutes } from './routes.ts';
-export { count, currentPlan, dayOfCard, listGates, listPlans, listSets, logSet, stageOf } from './service.ts';
+export { currentPlan, logSet } from './service.ts';
+export { practiceSlice, type SetsFrom, setsSince } from './sliceRepo.ts';

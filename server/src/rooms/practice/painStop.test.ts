@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { StoredSet } from '@inchstep/contract/practice';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { SENT_AT_HEADER } from '../../platform/address.ts';
-import { addStudent, type TestServer, testServer } from '../../testServer.ts';
+import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
 
 let server: TestServer;
 let student: string;
@@ -10,6 +10,9 @@ let token: string;
 beforeEach(async () => {
   server = await testServer();
   student = await addStudent(server);
+  server.at('2027-02-20T09:00:00');
+  await takeDrills(server, student, ['knee_swap']);
+  server.at('2027-03-01T09:00:00');
   token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 90 })).body
     .token;
 });
@@ -102,6 +105,7 @@ describe('pain stops the drill', () => {
 describe('ids', () => {
   test('of another student’s set are refused, and nothing of it is shown', async () => {
     const other = await addStudent(server, { firstName: 'Gus' });
+    await takeDrills(server, other, ['knee_swap']);
     server.at('2027-03-02T10:00:00');
     const theirs = set();
     await server.ask('POST', `/api/students/${other}/sets`, theirs);

@@ -196,6 +196,72 @@ describe('sets and gates', () => {
     expect((await lift('again')).status).toBe(404);
     expect((await log({ date: '2027-03-04' })).status).toBe(200);
   });
+  test('a word that is taken back was never said: rung and evidence are what they were', async () => {
+    server.at('2027-03-05T10:00:00');
+    const before = await gates();
+    expect(before[0]).toMatchObject({ stage: 'half', gate: { decision: 'advance' } });
+    const word = (decision: string) => ({
+      id: randomUUID(),
+      drill: 'knee_swap',
+      stage: 'half',
+      decision,
+      note: 'too soon',
+    });
+    for (const decision of ['advance', 'back', 'hold']) {
+      const said = word(decision);
+      const after = await server.ask<GateState[]>('POST', `/api/students/${student}/gates`, said);
+      expect(after.body[0]?.gate.repsUsed).toBe(0);
+      const undo = () => server.ask<GateState[]>('POST', `/api/students/${student}/gates/${said.id}/undo`);
+      expect((await undo()).body).toEqual(before);
+      expect((await undo()).body).toEqual(before);
+      // The same word sent late does not stand up again.
+      await server.ask('POST', `/api/students/${student}/gates`, said);
+      expect(await gates()).toEqual(before);
+    }
+    const [first, second] = [word('back'), { ...word('hold'), stage: 'slow' }];
+    for (const said of [first, second]) await server.ask('POST', `/api/students/${student}/gates`, said);
+    const early = await server.ask('POST', `/api/students/${student}/gates/${first.id}/undo`);
+    expect(early).toMatchObject({ status: 409, body: { code: 'changed_meanwhile' } });
+    for (const said of [second, first])
+      await server.ask('POST', `/api/students/${student}/gates/${said.id}/undo`);
+    expect(await gates()).toEqual(before);
+    const others = await addStudent(server);
+    const theirs = await server.ask('POST', `/api/students/${others}/gates/${first.id}/undo`);
+    expect(theirs.status).toBe(404);
+  });
+  test('a word on a rung that is no more is refused: somebody was quicker', async () => {
+    const late = { id: randomUUID(), drill: 'knee_swap', stage: 'slow', decision: 'advance', note: '' };
+    const answer = await server.ask('POST', `/api/students/${student}/gates`, late);
+    expect(answer).toMatchObject({ status: 409, body: { code: 'changed_meanwhile' } });
+  });
+  test('a set for a drill or a rung that was not prescribed is refused in words', async () => {
+    const date = '2027-03-05';
+    const other = await log({ drill: 'kiss_the_post', date });
+    expect(other).toMatchObject({ status: 409, body: { code: 'drill_not_in_use' } });
+    const above = await log({ stage: 'full', date });
+    expect(above).toMatchObject({ status: 409, body: { code: 'rung_not_reached' } });
+    expect((await log({ stage: 'slow', date })).status).toBe(200);
+  });
+  test('the same set on two devices counts once', async () => {
+    const one = (device: string, doneAt: string) =>
+      log({ stage: 'half', reps: 'FFFF', date: '2027-03-05', device, doneAt });
+    const used = async () => (await gates())[0]?.gate.repsUsed ?? 0;
+    const [phone, tablet] = [randomUUID(), randomUUID()];
+    server.at('2027-03-05T12:00:00');
+    await server.ask('POST', `/api/students/${student}/gates`, {
+      id: randomUUID(),
+      drill: 'knee_swap',
+      stage: 'half',
+      decision: 'hold',
+      note: 'anew',
+    });
+    server.at('2027-03-05T12:30:00');
+    await one(phone, new Date('2027-03-05T12:10:00').toISOString());
+    const once = await used();
+    expect(once).toBeGreaterThan(0);
+    await one(tablet, new Date('2027-03-05T12:10:09').toISOString());
+    expect(await used()).toBe(once);
+  });
   test('the whole way stands in the thread', async () => {
     const { body } = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
     const kinds = new Set(body.map((e) => e.kind));

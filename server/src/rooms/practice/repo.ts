@@ -1,5 +1,5 @@
 import type { PlanRecord, StoredSet } from '@inchstep/contract/practice';
-import { asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { gateDecisions, plans, setLogs } from './tables.ts';
 
@@ -10,14 +10,17 @@ export const insertPlan = (db: Db, { drills, ask, plan, ...row }: PlanRecord): v
     .values({ ...row, body: { drills, ask, plan } })
     .run();
 };
-export const plansOf = (db: Db, studentId: string): PlanRecord[] =>
-  db
-    .select()
-    .from(plans)
-    .where(eq(plans.studentId, studentId))
-    .orderBy(desc(plans.at))
-    .all()
-    .map(({ body, ...row }) => ({ ...row, ...body }));
+const toPlan = (row: typeof plans.$inferSelect | undefined): PlanRecord | null => {
+  if (!row) return null;
+  const { body, ...rest } = row;
+  return { ...rest, ...body };
+};
+export const planById = (db: Db, id: string): PlanRecord | null =>
+  toPlan(db.select().from(plans).where(eq(plans.id, id)).get());
+export const latestPlan = (db: Db, studentId: string): PlanRecord | null =>
+  toPlan(
+    db.select().from(plans).where(eq(plans.studentId, studentId)).orderBy(desc(plans.at)).limit(1).get(),
+  );
 
 export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
   db.insert(setLogs)
@@ -42,10 +45,22 @@ export const setsOf = (db: Db, studentId: string): StoredSet[] =>
 export const insertGate = (db: Db, row: GateRow): void => {
   db.insert(gateDecisions).values(row).run();
 };
-export const gatesOf = (db: Db, studentId: string): GateRow[] =>
+export const gateById = (db: Db, id: string): GateRow | undefined =>
+  db.select().from(gateDecisions).where(eq(gateDecisions.id, id)).get();
+/** The last word on a drill's rung that stands. */
+export const lastGate = (db: Db, studentId: string, drill: string): GateRow | undefined =>
   db
     .select()
     .from(gateDecisions)
-    .where(eq(gateDecisions.studentId, studentId))
-    .orderBy(asc(gateDecisions.at))
-    .all();
+    .where(
+      and(
+        eq(gateDecisions.studentId, studentId),
+        eq(gateDecisions.drill, drill),
+        isNull(gateDecisions.undoneAt),
+      ),
+    )
+    .orderBy(desc(gateDecisions.at), desc(sql`rowid`))
+    .get();
+export const undoGate = (db: Db, id: string, undoneAt: string): void => {
+  db.update(gateDecisions).set({ undoneAt }).where(eq(gateDecisions.id, id)).run();
+};

@@ -1,7 +1,7 @@
-import { computed } from '@inchstep/contract/diagnosis';
 import {
   decideGateSchema,
   gateStateSchema,
+  laidPlanSchema,
   newPlanSchema,
   planAskSchema,
   planSchema,
@@ -9,17 +9,24 @@ import {
   storedSetSchema,
 } from '@inchstep/contract/practice';
 import { idSchema } from '@inchstep/contract/shared';
-import type { Plan } from '@inchstep/core/practice';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf, sentAtOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
-import { gateStates } from './gates.ts';
-import { currentPlan, decideGate, listSets, logSet, previewPlan, savePlan } from './service.ts';
+import {
+  currentPlan,
+  decideGate,
+  gatesFor,
+  listSets,
+  logSet,
+  previewPlan,
+  savePlan,
+  takeBackGate,
+} from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['practice'];
-const preview = z.object({ drills: z.array(z.string()), plan: computed<Plan>() });
+const preview = z.object({ drills: z.array(z.string()), plan: laidPlanSchema });
 
 export function practiceRoutes(app: App, ctx: Context): void {
   app.post(
@@ -58,14 +65,28 @@ export function practiceRoutes(app: App, ctx: Context): void {
   app.get(
     '/api/students/:id/gates',
     { schema: { tags, params, response: { 200: z.array(gateStateSchema) } } },
-    async ({ params: p }) => gateStates(ctx, p.id),
+    async ({ params: p }) => gatesFor(ctx, p.id),
   );
   app.post(
     '/api/students/:id/gates',
     { schema: { tags, params, body: decideGateSchema, response: { 200: z.array(gateStateSchema) } } },
     async (request) => {
       decideGate(ctx, request.params.id, request.body, authorOf(request));
-      return gateStates(ctx, request.params.id);
+      return gatesFor(ctx, request.params.id);
+    },
+  );
+  app.post(
+    '/api/students/:id/gates/:gateId/undo',
+    {
+      schema: {
+        tags,
+        params: params.extend({ gateId: idSchema }),
+        response: { 200: z.array(gateStateSchema) },
+      },
+    },
+    async ({ params: p }) => {
+      takeBackGate(ctx, p.id, p.gateId);
+      return gatesFor(ctx, p.id);
     },
   );
 }

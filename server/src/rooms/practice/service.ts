@@ -1,58 +1,40 @@
-import type { PlanAsk, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
+import type { GateState, PlanAsk, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
 import { plusDays } from '@inchstep/core/foundation';
 import {
-  buildPlan,
-  checkPlan,
+  type GateWord,
+  gateStates,
+  layPlan,
+  notPrescribed,
   type Plan,
-  type PlanDay,
   rungOf,
-  type Stage,
-  todayCard,
 } from '@inchstep/core/practice';
-import { type Context, stamp, today } from '../../platform/context.ts';
+import { inUse } from '@inchstep/core/prescription';
+import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
-import { caseOf } from '../diagnosis/index.ts';
-import { getStudent, holdOf, once, onThisClock, record, refuseInPain } from '../intake/index.ts';
-import { drillsInUse, libraryOf, noteRung } from '../prescription/index.ts';
+import { getStudent, once, onThisClock, record, refuseInPain } from '../intake/index.ts';
+import { libraryOf, noteRung } from '../prescription/index.ts';
 import {
   type GateRow,
-  gatesOf,
+  gateById,
   insertGate,
   insertPlan,
   insertSet,
-  plansOf,
+  lastGate,
+  latestPlan,
+  planById,
   setById,
   setsOf,
+  undoGate,
 } from './repo.ts';
 
 /** A plan for the drills in use, from the asked days; what was done already is kept. */
 export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { drills: string[]; plan: Plan } {
   if (ask.start < today(ctx)) throw new Refusal('date_in_past', { value: ask.start }, 'start');
-  const choice = drillsInUse(ctx, studentId);
-  if (!choice) throw new Refusal('no_drills');
-  const sets = setsOf(ctx.db, studentId);
-  const request = orRefuse(
-    checkPlan({
-      file: caseOf(ctx, studentId),
-      drills: choice.drills,
-      ...ask,
-      done: sets.map((set) => ({
-        date: set.date,
-        drill: set.drill,
-        stage: set.stage,
-        reps: set.reps.length,
-        passes: count(set.reps, 'P'),
-      })),
-      missed: [],
-      library: libraryOf(ctx),
-      reached: Object.fromEntries(choice.drills.map((drill) => [drill, stageOf(ctx, studentId, drill)])),
-    }),
-  );
-  return { drills: choice.drills, plan: buildPlan(request) };
+  const file = ctx.records.of(studentId);
+  const drills = inUse(file.prescription)?.drills;
+  if (!drills) throw new Refusal('no_drills');
+  return { drills: [...drills], plan: orRefuse(layPlan(file, libraryOf(ctx), ask)) };
 }
-
-export const count = (reps: string, letter: string): number =>
-  [...reps].filter((rep) => rep === letter).length;
 
 export function savePlan(
   ctx: Context,
@@ -69,18 +51,16 @@ export function savePlan(
       insertPlan(ctx.db, { id, studentId, at: stamp(ctx), drills, ask, plan });
       record(ctx, studentId, 'planned', { drills, days: plan.days.length });
     },
-    () => plansOf(ctx.db, studentId).find((plan) => plan.id === id) as PlanRecord,
+    () => planById(ctx.db, id) as PlanRecord,
   );
 }
 
 export const currentPlan = (ctx: Context, studentId: string): PlanRecord | null => {
   getStudent(ctx, studentId);
-  return plansOf(ctx.db, studentId)[0] ?? null;
+  return latestPlan(ctx.db, studentId);
 };
 
-export const listPlans = (ctx: Context, studentId: string): PlanRecord[] => plansOf(ctx.db, studentId);
 export const listSets = (ctx: Context, studentId: string): StoredSet[] => setsOf(ctx.db, studentId);
-export const listGates = (ctx: Context, studentId: string): GateRow[] => gatesOf(ctx.db, studentId);
 
 export interface SetSender {
   readonly from: StoredSet['from'];
@@ -89,68 +69,74 @@ export interface SetSender {
   readonly sentAt: string | null;
 }
 
-/** Logs a set once, however often it is sent. What was done while a pain report stood is refused. */
+/** Logs a set once, however often it is sent. What was done in pain, or was never prescribed, is refused. */
 export function logSet(
   ctx: Context,
   studentId: string,
   set: SetLog,
   { from, author, sentAt }: SetSender,
 ): StoredSet {
-  getStudent(ctx, studentId);
   return once(
     ctx,
     { id: set.id, what: 'set', studentId, author },
     () => {
       const doneAt = onThisClock(ctx, studentId, set.doneAt, sentAt);
       refuseInPain(ctx, studentId, { doneAt, date: set.date });
-      if (!libraryOf(ctx).byId(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
       // Where the student is, the day may be a day ahead of the coach's.
       const latest = from === 'student' ? plusDays(today(ctx), 1) : today(ctx);
       if (set.date > latest) throw new Refusal('date_in_future', { value: set.date }, 'date');
+      refuseUnprescribed(ctx, studentId, set);
       insertSet(ctx.db, studentId, { ...set, doneAt, from, at: stamp(ctx) });
     },
     () => setById(ctx.db, set.id) as StoredSet,
   );
 }
 
-/** What the student's card says today, from the rungs the drills really stand on. */
-export function dayOfCard(ctx: Context, studentId: string): PlanDay | null {
-  const kept = currentPlan(ctx, studentId);
-  const drills = drillsInUse(ctx, studentId)?.drills ?? [];
-  const gates = gatesOf(ctx.db, studentId);
-  const rungs = Object.fromEntries(drills.map((drill) => [drill, rungOf(gates, drill)]));
-  const day = today(ctx);
-  return todayCard(kept?.plan ?? null, rungs, day, () => {
-    const ask = kept?.ask as PlanAsk;
-    const nextLesson = ask.nextLesson !== null && ask.nextLesson >= day ? ask.nextLesson : null;
-    return drills.length === 0
-      ? NOTHING
-      : previewPlan(ctx, studentId, { ...ask, start: day, nextLesson }).plan;
-  });
+function refuseUnprescribed(ctx: Context, studentId: string, set: SetLog): void {
+  if (!libraryOf(ctx).byId(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
+  const why = notPrescribed(ctx.records.of(studentId), set);
+  if (why === 'drill') throw new Refusal('drill_not_in_use', { drill: set.drill, date: set.date }, 'drill');
+  if (why === 'rung') throw new Refusal('rung_not_reached', { drill: set.drill, stage: set.stage }, 'stage');
 }
 
-const NOTHING: Plan = { stages: [], days: [], gives: [], reviewDates: [] };
-
-export const stageOf = (ctx: Context, studentId: string, drill: string): Stage =>
-  rungOf(gatesOf(ctx.db, studentId), drill);
+/** Where each drill in use stands, and everything that holds it there. */
+export const gatesFor = (ctx: Context, studentId: string): GateState[] =>
+  gateStates(ctx.records.of(studentId), libraryOf(ctx));
 
 export function decideGate(
   ctx: Context,
   studentId: string,
-  row: Omit<GateRow, 'studentId' | 'at'>,
+  word: Omit<GateRow, 'studentId' | 'at' | 'undoneAt'>,
   author: string,
 ): void {
-  getStudent(ctx, studentId);
   const decide = () => {
-    if (holdOf(ctx, studentId) && row.decision === 'advance') throw new Refusal('pain_hold');
-    insertGate(ctx.db, { ...row, studentId, at: stamp(ctx) });
-    noteRung(ctx, studentId, row.drill, stageOf(ctx, studentId, row.drill));
-    record(ctx, studentId, 'gate', {
-      drill: row.drill,
-      stage: row.stage,
-      decision: row.decision,
-      note: row.note,
-    });
+    const { intake, prescription, practice } = ctx.records.of(studentId);
+    if (intake.heldSince !== null && word.decision === 'advance') throw new Refusal('pain_hold');
+    if (!inUse(prescription)?.drills.includes(word.drill))
+      throw new Refusal('drill_not_in_use', { drill: word.drill, date: today(ctx) }, 'drill');
+    // Two coaches, or two taps, may look at the same rung: the second one looks at a rung that is no more.
+    if (rungOf(practice.gates, word.drill) !== word.stage) throw new Refusal('changed_meanwhile');
+    const at = stamp(ctx);
+    insertGate(ctx.db, { ...word, studentId, at, undoneAt: null });
+    const { drill, stage, decision, note } = word;
+    const words: GateWord[] = [...practice.gates, { drill, stage, decision, at, day: dayOf(at) }];
+    noteRung(ctx, studentId, drill, rungOf(words, drill));
+    record(ctx, studentId, 'gate', { drill, stage, decision, note });
   };
-  once(ctx, { id: row.id, what: 'gate', studentId, author }, decide, () => undefined);
+  once(ctx, { id: word.id, what: 'gate', studentId, author }, decide, () => undefined);
+}
+
+/** Takes the last word on a drill's rung back: rung and evidence are again what they were. */
+export function takeBackGate(ctx: Context, studentId: string, id: string): void {
+  const row = gateById(ctx.db, id);
+  if (row?.studentId !== studentId) throw new Refusal('not_found');
+  if (row.undoneAt !== null) return;
+  ctx.records.write(studentId, () => {
+    const { gates } = ctx.records.of(studentId).practice;
+    const words = gates.filter(({ drill }) => drill === row.drill);
+    if (lastGate(ctx.db, studentId, row.drill)?.id !== id) throw new Refusal('changed_meanwhile');
+    undoGate(ctx.db, id, stamp(ctx));
+    noteRung(ctx, studentId, row.drill, rungOf(words.slice(0, -1), row.drill));
+    record(ctx, studentId, 'undone', { what: 'gate' });
+  });
 }

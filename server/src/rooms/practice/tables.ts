@@ -31,6 +31,8 @@ export const setLogs = sqliteTable(
     felt: integer('felt'),
     from: text('from').$type<'coach' | 'student'>().notNull(),
     at: text('at').notNull(),
+    /** Which of the writers' devices it was tapped on. */
+    device: text('device'),
     /** When it was done, by the program's clock; null where only the day is known. */
     doneAt: text('done_at'),
   },
@@ -47,6 +49,8 @@ export const gateDecisions = sqliteTable(
     decision: text('decision').$type<'advance' | 'hold' | 'back'>().notNull(),
     note: text('note').notNull(),
     at: text('at').notNull(),
+    /** A word that was taken back counts as never said. */
+    undoneAt: text('undone_at'),
   },
   (t) => [index('gates_by_student').on(t.studentId, t.at)],
 );

@@ -8,7 +8,6 @@ import { dropFeel, feelsOf, insertFeel } from './repo.ts';
 
 /** Felt against measured, newest first, and how much to exaggerate because of it. */
 export function feelPage(ctx: Context, studentId: string): FeelPage {
-  getStudent(ctx, studentId);
   const records = feelsOf(ctx.db, studentId).map(({ id, measure, felt, measured, at }) => ({
     id,
     measure,

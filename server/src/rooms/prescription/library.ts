@@ -3,22 +3,26 @@ import type { LibraryEntry } from '@inchstep/contract/prescription';
 import { type LibraryWords, wordsWith } from '@inchstep/contract/words';
 import { checkDrill, HOUSE_LIBRARY, type Library, libraryWith } from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
+import type { Db } from '../../platform/db.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { getStudent } from '../intake/index.ts';
-import { allChoices, ownDrillRows, putOwnDrill } from './repo.ts';
+import { ownDrillRows, putOwnDrill } from './repo.ts';
 
 const ownDrills = (ctx: Context): OwnDrillDocument[] => ownDrillRows(ctx.db).map((row) => row.document);
+
+export const readLibrary = (db: Db): Library => asLibrary(ownDrillRows(db).map((row) => row.document));
 
 const asLibrary = (own: readonly OwnDrillDocument[]): Library =>
   libraryWith(own.map((entry) => ({ ...entry, drill: toDrill(entry.drill) })));
 
 /** Built-in drills with the coach's own, for the match, the plan and the card. */
-export const libraryOf = (ctx: Context): Library => asLibrary(ownDrills(ctx));
+export const libraryOf = (ctx: Context): Library => ctx.records.library();
 export const libraryWords = (ctx: Context): LibraryWords => wordsWith(ownDrills(ctx));
 
 /** The coach's own among these drills, as a page needs them that knows only the built-in ones. */
 export const ownAmong = (ctx: Context, ids: readonly string[]): OwnDrillDocument[] =>
-  ownDrills(ctx).filter((entry) => ids.includes(entry.drill.id));
+  (ids.every((id) => HOUSE_LIBRARY.byId(id)) ? [] : ownDrills(ctx)).filter((entry) =>
+    ids.includes(entry.drill.id),
+  );
 
 export const listLibrary = (ctx: Context): LibraryEntry[] =>
   ownDrillRows(ctx.db).map(({ document, at }) => ({
@@ -29,12 +33,9 @@ export const listLibrary = (ctx: Context): LibraryEntry[] =>
 
 /** Students in whose plan a drill is now. */
 function usersOf(ctx: Context, drill: string): LibraryEntry['usedBy'] {
-  return allChoices(ctx.db)
-    .filter((choice) => choice.endedAt === null && choice.drills.includes(drill))
-    .map(({ studentId }) => {
-      const { profile } = getStudent(ctx, studentId);
-      return { studentId, name: `${profile.firstName} ${profile.familyName}` };
-    });
+  return [...ctx.records.summaries().all]
+    .filter(({ drills }) => drills.includes(drill))
+    .map(({ studentId, firstName, familyName }) => ({ studentId, name: `${firstName} ${familyName}` }));
 }
 
 /** Keeps a drill, new or changed, once nothing speaks against it. */
@@ -46,6 +47,7 @@ export function keepDrill(ctx: Context, id: string, entry: Omit<OwnDrillDocument
   const retired = own.find((known) => known.drill.id === id)?.retired ?? false;
   refuseUnfit(own, [{ ...entry, retired }]);
   putOwnDrill(ctx.db, { ...entry, retired }, stamp(ctx));
+  ctx.records.everybodyChanged();
   return entryOf(ctx, id);
 }
 
@@ -54,6 +56,7 @@ export function retireDrill(ctx: Context, id: string, retired: boolean): Library
   const known = ownDrills(ctx).find((entry) => entry.drill.id === id);
   if (!known) throw new Refusal(HOUSE_LIBRARY.byId(id) ? 'built_in_drill' : 'unknown_drill', { id });
   putOwnDrill(ctx.db, { ...known, retired }, stamp(ctx));
+  ctx.records.everybodyChanged();
   return entryOf(ctx, id);
 }
 
@@ -67,6 +70,7 @@ export function importDrills(
   ctx.db.transaction(() => {
     for (const entry of drills) putOwnDrill(ctx.db, entry, stamp(ctx));
   });
+  ctx.records.everybodyChanged();
   const changed = drills.filter((d) => own.some((known) => known.drill.id === d.drill.id)).length;
   return { added: drills.length - changed, changed };
 }

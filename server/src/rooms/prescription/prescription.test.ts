@@ -56,13 +56,13 @@ describe('what a drill came to', () => {
     expect(await partOf(other, 'knee_swap', 'worked')).toBeUndefined();
     expect(await partOf(other, 'knee_swap', 'record')).toMatchObject({ about: '1/1' });
   });
-  test('two weeks without getting there is “stalled” once it is put aside; a few days say nothing', async () => {
+  test('three weeks without getting there is “stalled” once it is put aside; a few days say nothing', async () => {
     const student = await addStudent(server);
     const id = await diagnosed(student);
     await take(id, 'palms_coil');
     server.at('2027-03-05T09:00:00');
     await take(id, 'knee_to_far_ball');
-    server.at('2027-03-25T09:00:00');
+    server.at('2027-03-26T09:00:00');
     await take(id, 'palms_coil');
     expect(await partOf(id, 'knee_to_far_ball', 'stalled')).toMatchObject({ points: -2.5 });
     expect(await partOf(id, 'palms_coil', 'stalled')).toBeUndefined();

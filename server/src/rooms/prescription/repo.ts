@@ -18,7 +18,6 @@ export const choicesOf = (db: Db, studentId: string): ChoiceRow[] =>
     .where(eq(drillChoices.studentId, studentId))
     .orderBy(desc(drillChoices.at))
     .all();
-export const allChoices = (db: Db): ChoiceRow[] => db.select().from(drillChoices).all();
 export const setReached = (db: Db, id: string, reached: Record<string, string>): void => {
   db.update(drillChoices).set({ reached }).where(eq(drillChoices.id, id)).run();
 };

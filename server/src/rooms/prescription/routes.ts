@@ -15,6 +15,7 @@ import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
+import { getStudent } from '../intake/index.ts';
 import { feelPage, forgetFeel, noteFeel } from './feels.ts';
 import { exportDrills, importDrills, keepDrill, listLibrary, retireDrill } from './library.ts';
 import { chooseDrills, listChoices, prescribeFor, setupCard } from './service.ts';
@@ -86,7 +87,10 @@ function feelRoutes(app: App, ctx: Context): void {
   app.get(
     '/api/students/:id/feels',
     { schema: { tags, params, response: { 200: feelPageSchema } } },
-    async ({ params: p }) => feelPage(ctx, p.id),
+    async ({ params: p }) => {
+      getStudent(ctx, p.id);
+      return feelPage(ctx, p.id);
+    },
   );
   app.post(
     '/api/students/:id/feels',

@@ -1,5 +1,4 @@
 import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
-import { diagnose } from '@inchstep/core/diagnosis';
 import {
   cautionsFor,
   type Drill,
@@ -14,20 +13,19 @@ import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
 import { getStudent, once, record } from '../intake/index.ts';
 import { cardPdf } from './cardPdf.ts';
 import { feelPage } from './feels.ts';
-import { drillHistory, drillRecord } from './history.ts';
+import { recordOfOthers } from './history.ts';
 import { libraryOf, libraryWords } from './library.ts';
 import { choicesOf, endChoices, insertChoice } from './repo.ts';
 
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
 export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
   const diagnosis = getDiagnosis(ctx, diagnosisId);
-  const known = caseOf(ctx, diagnosis.studentId, diagnosis);
+  const workOn = diagnosis.chosen?.workOn ?? diagnosis.result.workOn;
+  const [forFault] = workOn;
   const file = {
-    ...known,
-    history: drillHistory(ctx, diagnosis.studentId),
-    record: drillRecord(ctx, diagnosis.studentId),
+    ...caseOf(ctx, diagnosis.studentId, { ...diagnosis, ...(forFault ? { forFault } : {}) }),
+    record: recordOfOthers(ctx, diagnosis.studentId),
   };
-  const workOn = diagnosis.chosen?.workOn ?? diagnose(file).workOn;
   return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn, libraryOf(ctx)) };
 }
 
@@ -101,6 +99,3 @@ export const listChoices = (ctx: Context, studentId: string): DrillChoice[] => {
   getStudent(ctx, studentId);
   return choicesOf(ctx.db, studentId);
 };
-
-export const drillsInUse = (ctx: Context, studentId: string): DrillChoice | null =>
-  choicesOf(ctx.db, studentId).find((choice) => choice.endedAt === null) ?? null;

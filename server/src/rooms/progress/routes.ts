@@ -1,9 +1,12 @@
-import { briefSchema, progressSchema } from '@inchstep/contract/progress';
-import { idSchema } from '@inchstep/contract/shared';
+import { queueSchema } from '@inchstep/contract/checkins';
+import { briefSchema, lessonsSchema, progressSchema, rosterSchema } from '@inchstep/contract/progress';
+import { idSchema, sinceQuery } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
-import { allBriefs, briefOf, progressOf } from './service.ts';
+import { queueOf } from '../checkins/index.ts';
+import { whenChanged } from './polls.ts';
+import { briefFor, lessonsToCome, progressFor, rosterOf } from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['progress'];
@@ -12,14 +15,31 @@ export function progressRoutes(app: App, ctx: Context): void {
   app.get(
     '/api/students/:id/progress',
     { schema: { tags, params, response: { 200: progressSchema } } },
-    async ({ params: p }) => progressOf(ctx, p.id),
+    async ({ params: p }) => progressFor(ctx, p.id),
   );
   app.get(
     '/api/students/:id/brief',
     { schema: { tags, params, response: { 200: briefSchema } } },
-    async ({ params: p }) => briefOf(ctx, p.id),
+    async ({ params: p }) => briefFor(ctx, p.id),
   );
-  app.get('/api/briefs', { schema: { tags, response: { 200: z.array(briefSchema) } } }, async () =>
-    allBriefs(ctx),
+  listRoutes(app, ctx);
+}
+
+/** What is asked again and again: whoever names the state that was seen gets nothing while it stands. */
+function listRoutes(app: App, ctx: Context): void {
+  app.get(
+    '/api/queue',
+    { schema: { tags, querystring: sinceQuery, response: { 200: queueSchema } } },
+    async ({ query }) => whenChanged(ctx, query.since, () => ({ rows: queueOf(ctx) })),
+  );
+  app.get(
+    '/api/lessons',
+    { schema: { tags, querystring: sinceQuery, response: { 200: lessonsSchema } } },
+    async ({ query }) => whenChanged(ctx, query.since, () => lessonsToCome(ctx)),
+  );
+  app.get(
+    '/api/roster',
+    { schema: { tags, querystring: sinceQuery, response: { 200: rosterSchema } } },
+    async ({ query }) => whenChanged(ctx, query.since, () => ({ rows: rosterOf(ctx) })),
   );
 }

@@ -34,9 +34,9 @@ export function RecordPanel({ care }: { readonly care: Care }) {
           {CARE_WORDS.pick}
           <select className="select w-full min-w-52" value={studentId} onChange={(e) => pick(e.target.value)}>
             <option value="">{CARE_WORDS.nobody}</option>
-            {(everybody.data ?? []).map(({ id, profile }) => (
+            {(everybody.data?.rows ?? []).map(({ studentId: id, name }) => (
               <option key={id} value={id}>
-                {profile.firstName} {profile.familyName}
+                {name}
               </option>
             ))}
           </select>

@@ -1,8 +1,10 @@
 import type { Clip } from '@inchstep/contract/capture';
 import type { Care, ErasurePreview, TakenIn } from '@inchstep/contract/care';
-import type { Student } from '@inchstep/contract/intake';
+import type { RosterRow } from '@inchstep/contract/progress';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, upload } from '../http.ts';
+import { keys } from '../queryKeys.ts';
+import { useVersioned } from '../useVersioned.ts';
 
 const KEY = ['care'];
 const SOON_MS = 1500;
@@ -49,11 +51,10 @@ export const useErasurePreview = (subject: Subject | null) =>
     staleTime: 0,
   });
 
-export const useEverybody = () =>
-  useQuery({ queryKey: ['students'], queryFn: () => get<Student[]>('/api/students') });
+export const useEverybody = () => useVersioned<{ rows: readonly RosterRow[] }>(keys.roster, '/api/roster');
 export const useClipsOf = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'clips'],
+    queryKey: keys.of(studentId, 'clips'),
     queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`),
     enabled: studentId !== '',
   });

@@ -1,6 +1,7 @@
 import type { ShotSetLine, Swing } from '@inchstep/contract/capture';
 import { CLUB_WORDS, findingName, SHOT_WORDS, SIGN_WORDS } from '@inchstep/contract/words';
 import { describeShots, FEWEST_SHOTS, SHOT_FIELDS, type Shot, shotSigns } from '@inchstep/core/capture';
+import { Z95 } from '@inchstep/core/foundation';
 import { Download } from 'lucide-react';
 import { toast } from 'sonner';
 import { dayText, Panel, Shown } from '../../platform/parts.tsx';
@@ -127,7 +128,7 @@ function Mean({ id, values }: { readonly id: keyof typeof SHOT_WORDS; readonly v
         {(words.plus ? Math.abs(mean) : mean).toFixed(digits)} {words.unit}
         {side}
         {Number.isFinite(standardError) && (
-          <span className="font-normal"> ± {(1.96 * standardError).toFixed(digits)}</span>
+          <span className="font-normal"> ± {(Z95 * standardError).toFixed(digits)}</span>
         )}
       </dd>
     </div>

@@ -9,6 +9,7 @@ import type {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { del, get, post, put, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
+import { keys } from '../../platform/queryKeys.ts';
 
 /** Sends a motion file, has it measured, and answers with its swing. */
 export function useBringTrack(studentId: string) {
@@ -27,27 +28,27 @@ export function useBringTrack(studentId: string) {
       await post(`/api/swings/${swing.id}/measure`);
       return swing;
     },
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
 export const useShots = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'shots'],
+    queryKey: keys.of(studentId, 'shots'),
     queryFn: () => get<ShotSetLine[]>(`/api/students/${studentId}/shots`),
   });
 
 /** One set with its rows; none is asked for without an id. */
 export const useShotSet = (id: string | undefined) =>
   useQuery({
-    queryKey: ['shots', id],
+    queryKey: keys.shots(id),
     queryFn: () => get<ShotSet>(`/api/shots/${id}`),
     enabled: id !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   });
 
 export const useRememberedMatches = () =>
-  useQuery({ queryKey: ['shot-matches'], queryFn: () => get<RememberedMatch[]>('/api/shot-matches') });
+  useQuery({ queryKey: keys.shotMatches, queryFn: () => get<RememberedMatch[]>('/api/shot-matches') });
 
 export function useAddShots(studentId: string) {
   const client = useQueryClient();
@@ -62,8 +63,8 @@ export function useAddShots(studentId: string) {
     }) => post<ShotSet>(`/api/students/${studentId}/shots`, set),
     onSuccess: () =>
       Promise.all([
-        client.invalidateQueries({ queryKey: ['students', studentId] }),
-        client.invalidateQueries({ queryKey: ['shot-matches'] }),
+        client.invalidateQueries({ queryKey: keys.student(studentId) }),
+        client.invalidateQueries({ queryKey: keys.shotMatches }),
       ]),
   });
 }
@@ -75,14 +76,14 @@ export function useChangeShots(studentId: string) {
       change === 'discard' || change === 'restore'
         ? post<ShotSet>(`/api/shots/${id}/${change}`)
         : put<ShotSet>(`/api/shots/${id}`, change),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId, 'shots'] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.of(studentId, 'shots') }),
   });
 }
 type ShotsChange = 'discard' | 'restore' | { readonly swingId: string | null };
 
 export const usePressure = (swingId: string) =>
   useQuery({
-    queryKey: ['swings', swingId, 'pressure'],
+    queryKey: keys.swing(swingId, 'pressure'),
     queryFn: () => get<Pressure | null>(`/api/swings/${swingId}/pressure`),
   });
 
@@ -95,14 +96,14 @@ export function usePutPressure(swingId: string) {
       const url = `/api/swings/${swingId}/pressure`;
       return ask === null ? del<null>(url) : put<Pressure>(url, ask);
     },
-    onSuccess: (now) => client.setQueryData(['swings', swingId, 'pressure'], now),
+    onSuccess: (now) => client.setQueryData(keys.swing(swingId, 'pressure'), now),
   });
 }
 
 /** The swing's motion as the program's own CSV. */
 export const useTrackCsv = (swingId: string) =>
   useQuery({
-    queryKey: ['swings', swingId, 'track'],
+    queryKey: keys.swing(swingId, 'track'),
     queryFn: async () => (await fetch(`/api/swings/${swingId}/track.csv`)).text(),
     staleTime: Number.POSITIVE_INFINITY,
   });

@@ -3,21 +3,22 @@ import type { Reading } from '@inchstep/contract/measures';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, putLast, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
+import { keys } from '../../platform/queryKeys.ts';
 import type { SwingWork } from './benchState.ts';
 
 export const useClips = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'clips'],
+    queryKey: keys.of(studentId, 'clips'),
     queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`),
   });
 export const useSwings = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'swings'],
+    queryKey: keys.of(studentId, 'swings'),
     queryFn: () => get<Swing[]>(`/api/students/${studentId}/swings`),
   });
 export const useSwing = (id: string | undefined) =>
   useQuery({
-    queryKey: ['swings', id],
+    queryKey: keys.swing(id),
     queryFn: () => get<Swing>(`/api/swings/${id}`),
     enabled: id !== undefined,
   });
@@ -43,7 +44,7 @@ export function useUploadClip(studentId: string) {
         onProgress,
         signal,
       ),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
@@ -52,7 +53,7 @@ export function useNewSwing(studentId: string) {
   return useMutation({
     mutationFn: (swing: Pick<Swing, 'id' | 'recordedOn' | 'club' | 'speed' | 'views' | 'marks'>) =>
       post<Swing>(`/api/students/${studentId}/swings`, swing),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
@@ -61,7 +62,7 @@ export function useDiscardSwing(studentId: string) {
   return useMutation({
     mutationFn: ({ id, discarded }: { id: string; discarded: boolean }) =>
       post<Swing>(`/api/swings/${id}/${discarded ? 'discard' : 'restore'}`),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 

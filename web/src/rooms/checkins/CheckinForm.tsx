@@ -5,6 +5,7 @@ import { type FormEvent, useRef, useState } from 'react';
 import { isText, useDraft } from '../../platform/drafts.ts';
 import { idOfFile, useSteadyId } from '../../platform/ids.ts';
 import { dayOf, Failed } from '../../platform/parts.tsx';
+import { keys } from '../../platform/queryKeys.ts';
 import { pageClipUrl, sendCheckin, sendClip } from './queries.ts';
 
 /** A word, a clip, and the pain question every time. */
@@ -64,7 +65,7 @@ export function CheckinForm({ token, page }: { readonly token: string; readonly 
       if (chooser.current) chooser.current.value = '';
       setPain(null);
       setPainWhere(null);
-      void client.invalidateQueries({ queryKey: ['page', token] });
+      void client.invalidateQueries({ queryKey: keys.page(token) });
     } catch (failure) {
       if (!(failure instanceof DOMException)) setError(failure);
     } finally {

@@ -1,8 +1,8 @@
-import type { StoredSet } from '@inchstep/contract/practice';
+import type { SetSeen } from '@inchstep/contract/practice';
 import type { Stage } from '@inchstep/core/practice';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
-import { newId } from '../../platform/ids.ts';
+import { newId, thisDevice } from '../../platform/ids.ts';
 
 import { RepPad } from '../practice/index.ts';
 import { useLibrary } from '../prescription/index.ts';
@@ -13,7 +13,7 @@ interface SetRunnerProps {
   readonly drill: string;
   readonly stage: Stage;
   readonly withBall: boolean;
-  readonly done: readonly StoredSet[];
+  readonly done: readonly SetSeen[];
   readonly onLogged: () => void;
 }
 
@@ -41,6 +41,7 @@ export function SetRunner({ token, drill, stage, withBall, done, onLogged }: Set
       reps,
       felt,
       doneAt: now.toISOString(),
+      device: thisDevice(),
     };
     // Kept before it is sent: a page closed on the way loses nothing, and sent twice it counts once.
     putWaiting(token, set);

@@ -6,6 +6,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
+import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
 import { itemText } from '../practice/index.ts';
 import { LibraryOf, SetupCard, useLibrary } from '../prescription/index.ts';
@@ -21,7 +22,7 @@ export function StudentPageScreen() {
   const client = useQueryClient();
   const [waiting, setWaiting] = useState(() => waitingSets(token));
   const flush = useCallback(async () => {
-    if (await sendWaiting(token)) void client.invalidateQueries({ queryKey: ['page', token] });
+    if (await sendWaiting(token)) void client.invalidateQueries({ queryKey: keys.page(token) });
     setWaiting(waitingSets(token));
   }, [token, client]);
   useEffect(() => {
@@ -42,7 +43,7 @@ export function StudentPageScreen() {
     );
   }
   const logged = () => {
-    void client.invalidateQueries({ queryKey: ['page', token] });
+    void client.invalidateQueries({ queryKey: keys.page(token) });
     void flush();
   };
   return (

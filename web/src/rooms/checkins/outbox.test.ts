@@ -10,6 +10,7 @@ const set = (id: string) => ({
   reps: 'PPF',
   felt: 6,
   doneAt: '2027-03-01T08:00:00Z',
+  device: null,
 });
 let sent: string[];
 let reply: (id: string) => { status: number; body: unknown } | 'no line';

@@ -1,34 +1,27 @@
 import type { Clip } from '@inchstep/contract/capture';
-import type { Checkin, QueueRow, StudentLink, StudentPage } from '@inchstep/contract/checkins';
+import type { Checkin, StudentLink, StudentPage } from '@inchstep/contract/checkins';
 import type { SetLog } from '@inchstep/contract/practice';
 import type { Lengths } from '@inchstep/contract/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, upload } from '../../platform/http.ts';
+import { keys, LISTS } from '../../platform/queryKeys.ts';
+import { LOOK_AGAIN_MS } from '../../platform/useVersioned.ts';
 
-/** New arrivals show without a reload. */
-const LOOK_AGAIN_MS = 15_000;
-
-export const useQueue = () =>
-  useQuery({
-    queryKey: ['queue'],
-    queryFn: () => get<QueueRow[]>('/api/queue'),
-    refetchInterval: LOOK_AGAIN_MS,
-  });
 export const useCheckins = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'checkins'],
+    queryKey: keys.of(studentId, 'checkins'),
     queryFn: () => get<Checkin[]>(`/api/students/${studentId}/checkins`),
     refetchInterval: LOOK_AGAIN_MS,
   });
 export const useProposedReply = (checkinId: string, units: Lengths) =>
   useQuery({
-    queryKey: ['checkins', checkinId, 'draft', units],
+    queryKey: keys.draft(checkinId, units),
     queryFn: () => get<{ text: string }>(`/api/checkins/${checkinId}/draft?units=${units}`),
     staleTime: 0,
   });
 export const useLinks = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'links'],
+    queryKey: keys.of(studentId, 'links'),
     queryFn: () => get<StudentLink[]>(`/api/students/${studentId}/links`),
   });
 
@@ -39,8 +32,8 @@ export function useSendReply(studentId: string) {
       post<Checkin>(`/api/checkins/${checkinId}/reply`, { id, text }),
     onSuccess: () =>
       Promise.all([
-        client.invalidateQueries({ queryKey: ['students', studentId] }),
-        client.invalidateQueries({ queryKey: ['queue'] }),
+        client.invalidateQueries({ queryKey: keys.student(studentId) }),
+        ...LISTS.map((queryKey) => client.invalidateQueries({ queryKey })),
       ]),
   });
 }
@@ -50,7 +43,7 @@ export function useMakeLink(studentId: string) {
   return useMutation({
     mutationFn: (days: number) =>
       post<StudentLink & { token: string }>(`/api/students/${studentId}/links`, { days }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
@@ -58,13 +51,13 @@ export function useCloseLinks(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => post(`/api/students/${studentId}/links/revoke`),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
 export const usePage = (token: string) =>
   useQuery({
-    queryKey: ['page', token],
+    queryKey: keys.page(token),
     queryFn: () => get<StudentPage>(`/api/page/${token}`),
     refetchInterval: LOOK_AGAIN_MS,
     retry: false,

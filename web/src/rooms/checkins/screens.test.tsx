@@ -2,50 +2,12 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { format } from 'date-fns';
 import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
-import { Queue } from './Queue.tsx';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { StudentPageScreen } from './StudentPageScreen.tsx';
 
 afterEach(() => {
   cleanup();
   localStorage.clear();
-});
-
-describe('the queue', () => {
-  const row = (studentName: string, reason: string, more: object = {}) => ({
-    id: studentName,
-    studentId: `id-${studentName}`,
-    studentName,
-    checkinId: null,
-    reason,
-    waitingHours: 5,
-    note: '',
-    ...more,
-  });
-  test('says why each stands where it stands and leads to the right place', async () => {
-    fakeServer({
-      'GET /api/queue': [
-        row('Odette', 'pain', { checkinId: 'c1', note: 'Low on the left side.' }),
-        row('Priya', 'gate_waiting'),
-        row('Rafael', 'silent', { waitingHours: 24 * 12 }),
-      ],
-    });
-    draw(<Queue />);
-    const places = (await screen.findAllByRole('link')).map((a) => a.getAttribute('href'));
-    expect(places).toEqual([
-      '/students/id-Odette/checkins/c1',
-      '/students/id-Priya/ladder',
-      '/students/id-Rafael',
-    ]);
-    expect(screen.getByText('Pain reported')).toBeTruthy();
-    expect(screen.getByText('Low on the left side.')).toBeTruthy();
-    expect(screen.getByText('12 days')).toBeTruthy();
-  });
-  test('empty is said, not left blank', async () => {
-    fakeServer({ 'GET /api/queue': [] });
-    draw(<Queue />);
-    expect(await screen.findByText('Nothing waits')).toBeTruthy();
-  });
 });
 
 describe('the private link', () => {

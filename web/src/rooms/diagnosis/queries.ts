@@ -1,6 +1,7 @@
 import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
+import { keys } from '../../platform/queryKeys.ts';
 
 export interface Ticked {
   readonly id: string;
@@ -9,13 +10,13 @@ export interface Ticked {
 
 export const useDiagnoses = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'diagnoses'],
+    queryKey: keys.of(studentId, 'diagnoses'),
     queryFn: () => get<DiagnosisRecord[]>(`/api/students/${studentId}/diagnoses`),
   });
 
 export const useDiagnosisNow = (id: string) =>
   useQuery({
-    queryKey: ['diagnoses', id, 'now'],
+    queryKey: keys.diagnosis(id, 'now'),
     queryFn: () => get<DiagnosisNow | null>(`/api/diagnoses/${id}/now`),
   });
 
@@ -28,7 +29,7 @@ export function useDiagnose(studentId: string) {
       findings: readonly Ticked[];
       setAside: readonly string[];
     }) => post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
@@ -37,7 +38,7 @@ export function useChooseWork(studentId: string) {
   return useMutation({
     mutationFn: ({ id, workOn, note }: { id: string; workOn: readonly string[]; note: string }) =>
       post<DiagnosisRecord>(`/api/diagnoses/${id}/choose`, { workOn, note }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
@@ -45,6 +46,6 @@ export function useUnchooseWork(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (id: string) => post<DiagnosisRecord>(`/api/diagnoses/${id}/unchoose`),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }

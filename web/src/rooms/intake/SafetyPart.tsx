@@ -1,6 +1,6 @@
 import type { Profile } from '@inchstep/contract/intake';
 import { LIMIT_WORDS } from '@inchstep/contract/words';
-import { limitsFrom } from '@inchstep/core/intake';
+import { isChild, limitsFrom } from '@inchstep/core/intake';
 import { Controller, type UseFormReturn } from 'react-hook-form';
 import { Field, Several } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
@@ -15,7 +15,8 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
   const consent = watch('guardianConsent');
   const born = watch('bornOn');
   const limits = limitsFrom(safety);
-  const child = born !== '' && me.data !== undefined && yearsBetween(born, me.data.today) < 18;
+  const child =
+    born !== '' && me.data !== undefined && isChild({ ageYears: yearsBetween(born, me.data.today) });
   return (
     <Panel title="Safety">
       <div className="flex flex-col gap-3">

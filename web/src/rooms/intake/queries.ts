@@ -1,23 +1,22 @@
 import type { Hold, Profile, SchoolPage, Student, ThreadEvent } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put } from '../../platform/http.ts';
+import { keys, LISTS } from '../../platform/queryKeys.ts';
 
-export const useStudents = () =>
-  useQuery({ queryKey: ['students'], queryFn: () => get<Student[]>('/api/students') });
 export const useStudent = (id: string | undefined) =>
   useQuery({
-    queryKey: ['students', id],
+    queryKey: keys.student(id),
     queryFn: () => get<Student>(`/api/students/${id}`),
     enabled: id !== undefined,
   });
 export const useThread = (id: string) =>
   useQuery({
-    queryKey: ['students', id, 'thread'],
+    queryKey: keys.of(id, 'thread'),
     queryFn: () => get<ThreadEvent[]>(`/api/students/${id}/thread`),
   });
 export const useHold = (id: string) =>
   useQuery({
-    queryKey: ['students', id, 'hold'],
+    queryKey: keys.of(id, 'hold'),
     queryFn: () => get<Hold | null>(`/api/students/${id}/hold`),
   });
 
@@ -31,8 +30,9 @@ export function useSaveStudent() {
     onSuccess: () =>
       Promise.all([
         client.invalidateQueries({ queryKey: ['students'] }),
+        ...LISTS.map((queryKey) => client.invalidateQueries({ queryKey })),
         // Where a consent was withdrawn, working copies of films go with the next look at this.
-        client.invalidateQueries({ queryKey: ['me'] }),
+        client.invalidateQueries({ queryKey: keys.me }),
       ]),
   });
 }
@@ -42,7 +42,8 @@ export function useArchive() {
   return useMutation({
     mutationFn: ({ id, archived }: { id: string; archived: boolean }) =>
       post<Student>(`/api/students/${id}/${archived ? 'archive' : 'restore'}`),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students'] }),
+    onSuccess: (_, { id }) =>
+      Promise.all([keys.student(id), ...LISTS].map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
 }
 
@@ -55,7 +56,7 @@ export function useLiftHold(id: string) {
 }
 
 export const useSchools = () =>
-  useQuery({ queryKey: ['schools'], queryFn: () => get<SchoolPage[]>('/api/schools') });
+  useQuery({ queryKey: keys.schools, queryFn: () => get<SchoolPage[]>('/api/schools') });
 
 export interface BandAt {
   readonly preset: SchoolPage['preset'];

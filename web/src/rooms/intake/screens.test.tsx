@@ -3,7 +3,6 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { draw, fakeServer, ME, Refused } from '../../testing/screen.tsx';
 import { IntakeScreen } from './IntakeScreen.tsx';
-import { RosterScreen } from './RosterScreen.tsx';
 import { SchoolsScreen } from './SchoolsScreen.tsx';
 
 afterEach(() => {
@@ -21,58 +20,6 @@ const student = (firstName: string, more: object = {}) => ({
   school: SCHOOL_PRESETS.centre_and_turn,
   profile: { firstName, familyName: 'Test', handedness: 'right' },
   ...more,
-});
-
-/** The name itself, not its echo for screen readers on the button. */
-const NAME = { selector: '.text-lg' };
-
-describe('the roster', () => {
-  const all = [
-    student('Gus'),
-    student('Mei', { limits: [{ limit: 'knee', because: 'trouble' }] }),
-    student('Old', { archivedAt: '2027-02-01' }),
-  ];
-  const roster = () => draw(<RosterScreen line={(id) => <i>line of {id}</i>} />);
-  test('shows who is here, what to be careful with, and where each stands', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/students': all });
-    roster();
-    expect(await screen.findByText('Gus Test', NAME)).toBeTruthy();
-    expect(screen.getByText('Care: knee')).toBeTruthy();
-    expect(screen.getByText('line of mei')).toBeTruthy();
-    expect(screen.queryByText('Old Test', NAME)).toBeNull();
-    fireEvent.click(screen.getByRole('checkbox', { name: 'Archived' }));
-    expect(screen.getByText('Old Test', NAME)).toBeTruthy();
-    expect(screen.queryByText('Gus Test', NAME)).toBeNull();
-  });
-  test('a few letters narrow it, and nobody found says what to do', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/students': all });
-    roster();
-    await screen.findByText('Gus Test', NAME);
-    const find = screen.getByRole('textbox', { name: 'Find a student' });
-    fireEvent.change(find, { target: { value: 'mei' } });
-    expect(screen.queryByText('Gus Test', NAME)).toBeNull();
-    fireEvent.change(find, { target: { value: 'zz' } });
-    expect(screen.getByText('Nobody found')).toBeTruthy();
-  });
-  test('archiving asks nothing and is one request', async () => {
-    const log = fakeServer({
-      'GET /api/me': ME,
-      'GET /api/students': all,
-      'POST /api/students/gus/archive': all[0],
-    });
-    roster();
-    fireEvent.click(await screen.findByRole('button', { name: 'Archive Gus Test' }));
-    await waitFor(() => expect(log.filter((a) => a.method === 'POST')).toHaveLength(1));
-  });
-  test('empty, and failing', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/students': [] });
-    roster();
-    expect(await screen.findByText('Nobody on the roster yet')).toBeTruthy();
-    cleanup();
-    fakeServer({ 'GET /api/students': new Refused(500, 'broken', 'The program tripped.') });
-    roster();
-    expect((await screen.findByRole('alert')).textContent).toContain('The program tripped.');
-  });
 });
 
 describe('a new student', () => {

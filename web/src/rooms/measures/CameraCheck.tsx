@@ -1,4 +1,5 @@
 import { VIEW_WORDS } from '@inchstep/contract/words';
+import { Z95 } from '@inchstep/core/foundation';
 import { useUnits } from '../../platform/units.ts';
 import type { FitAnswer } from '../../workers/fit.worker.ts';
 import { CameraPicture } from './CameraPicture.tsx';
@@ -48,7 +49,7 @@ export function CameraCheck({ answer, left }: { readonly answer: FitAnswer; read
         <li key={view.id}>
           <h3 className="font-semibold">{VIEW_WORDS[view.id]}</h3>
           <p>
-            Points {view.yawDeg.toFixed(1)}° off square, ± {(1.96 * view.yawSdDeg).toFixed(1)}°.
+            Points {view.yawDeg.toFixed(1)}° off square, ± {(Z95 * view.yawSdDeg).toFixed(1)}°.
           </p>
           <ul className="list-disc pl-5 text-sm">
             {[...new Set(view.advice.map(text))].map((line) => (

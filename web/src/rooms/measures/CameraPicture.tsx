@@ -1,3 +1,4 @@
+import { Z95 } from '@inchstep/core/foundation';
 import type { FitAnswer } from '../../workers/fit.worker.ts';
 
 const SIZE = 300;
@@ -87,8 +88,8 @@ function Phone({
     return { x: place.x + REACH_PX * Math.cos(angle), y: place.y + REACH_PX * Math.sin(angle) };
   };
   const [a, b, middle, ideal] = [
-    end(view.yawDeg - 1.96 * view.yawSdDeg),
-    end(view.yawDeg + 1.96 * view.yawSdDeg),
+    end(view.yawDeg - Z95 * view.yawSdDeg),
+    end(view.yawDeg + Z95 * view.yawSdDeg),
     end(view.yawDeg),
     end(0),
   ];

@@ -1,6 +1,7 @@
 import type { Reading } from '@inchstep/contract/measures';
 import { measureName, STATION_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
+import { Z95 } from '@inchstep/core/foundation';
 import type { Difference } from '@inchstep/core/measures';
 import { Tape } from '../../platform/tape.tsx';
 import { useUnits } from '../../platform/units.ts';
@@ -52,7 +53,7 @@ export function DifferenceList({
                     {d.delta > 0 ? '+' : ''}
                     {value(d.delta, plain)}
                   </span>{' '}
-                  ± {value(1.96 * d.sd, plain)}
+                  ± {value(Z95 * d.sd, plain)}
                   <span className="block text-sm">{d.differs ? 'differs' : 'too close to tell'}</span>
                 </span>
               </p>
@@ -60,7 +61,7 @@ export function DifferenceList({
                 name={measureName(d.id)}
                 band={found.band}
                 value={d.later}
-                sd={found.sd}
+                half95={Z95 * found.sd}
                 before={d.earlier}
                 verdict={d.differs ? 'differs' : 'too close to tell'}
                 compact

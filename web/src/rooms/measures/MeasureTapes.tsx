@@ -1,4 +1,5 @@
 import { MEASURE_WORDS, measureName, STATION_WORDS, VERDICT_WORDS } from '@inchstep/contract/words';
+import { Z95 } from '@inchstep/core/foundation';
 import type { Measure } from '@inchstep/core/measures';
 import { Tape } from '../../platform/tape.tsx';
 import { useUnits } from '../../platform/units.ts';
@@ -27,7 +28,7 @@ export function MeasureTapes({
             name={measureName(m.id)}
             band={m.band}
             value={m.value}
-            sd={m.sd}
+            half95={Z95 * m.sd}
             before={before?.get(m.id)}
             verdict={VERDICT_WORDS[m.verdict]}
             compact
@@ -59,7 +60,7 @@ export function MeasureLine({
       <span className="shrink-0 font-semibold" data-value={m.value} data-sd={m.sd}>
         {value(m.value, m.band.unit)}
         <span className="block text-right text-sm font-normal text-base-content/80">
-          ± {value(1.96 * m.sd, m.band.unit === 'clock' ? 'ratio' : m.band.unit)}
+          ± {value(Z95 * m.sd, m.band.unit === 'clock' ? 'ratio' : m.band.unit)}
         </span>
       </span>
     </p>

@@ -1,11 +1,12 @@
 import type { Reading } from '@inchstep/contract/measures';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get } from '../../platform/http.ts';
+import { keys } from '../../platform/queryKeys.ts';
 import { measureSwing } from '../capture/index.ts';
 
 export const useReadings = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'readings'],
+    queryKey: keys.of(studentId, 'readings'),
     queryFn: () => get<Reading[]>(`/api/students/${studentId}/readings`),
   });
 
@@ -13,6 +14,6 @@ export function useMeasure(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: measureSwing,
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }

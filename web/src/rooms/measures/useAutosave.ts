@@ -2,6 +2,7 @@ import type { Swing } from '@inchstep/contract/capture';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
+import { keys } from '../../platform/queryKeys.ts';
 import { measureSwing, type SwingWork, saveSwing } from '../capture/index.ts';
 
 const WAIT_MS = 500;
@@ -29,8 +30,8 @@ export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy
       version.current = next.version;
       kept.current = now;
       if (now.marks.length > 0) await measureSwing(swing.id);
-      client.setQueryData(['swings', swing.id], next);
-      void client.invalidateQueries({ queryKey: ['students', swing.studentId] });
+      client.setQueryData(keys.swing(swing.id), next);
+      void client.invalidateQueries({ queryKey: keys.student(swing.studentId) });
       if (latest.current !== now) return;
       setText('Saved');
       setBusy(false);
@@ -67,7 +68,7 @@ export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy
     () => () => {
       if (latest.current === kept.current) return;
       // What is cached is older than what is being sent: the bench must ask again when it comes back.
-      client.removeQueries({ queryKey: ['swings', swing.id] });
+      client.removeQueries({ queryKey: keys.swing(swing.id) });
       running.current = running.current.then(() => save.current());
     },
     [client, swing.id],

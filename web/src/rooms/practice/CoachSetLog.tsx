@@ -2,7 +2,7 @@ import type { GateState } from '@inchstep/contract/practice';
 import { stageRow } from '@inchstep/core/practice';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { useSteadyId } from '../../platform/ids.ts';
+import { thisDevice, useSteadyId } from '../../platform/ids.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { useLogSet } from './queries.ts';
 import { RepPad } from './RepPad.tsx';
@@ -26,7 +26,16 @@ export function CoachSetLog({
   if (held.some((h) => h.code === 'pain')) return null;
   const save = () =>
     log.mutate(
-      { id: id.current(), date: today, drill, stage, reps, felt, doneAt: null },
+      {
+        id: id.current(),
+        date: today,
+        drill,
+        stage,
+        reps,
+        felt,
+        doneAt: new Date().toISOString(),
+        device: thisDevice(),
+      },
       {
         onSuccess: () => {
           id.renew();

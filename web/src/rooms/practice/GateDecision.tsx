@@ -1,11 +1,16 @@
 import type { GateState } from '@inchstep/contract/practice';
-import { type Stage, stageAfter, stageBefore } from '@inchstep/core/practice';
+import { stageBefore } from '@inchstep/core/practice';
 import { toast } from 'sonner';
 import { Failed } from '../../platform/parts.tsx';
 import { GateTape } from './GateTape.tsx';
-import { useDecideGate } from './queries.ts';
+import { useDecideGate, useTakeBackGate } from './queries.ts';
 
 type Decision = 'advance' | 'hold' | 'back';
+const SAID: Record<Decision, string> = {
+  advance: 'One rung up.',
+  hold: 'Noted: stay.',
+  back: 'One rung down.',
+};
 
 /** The gate's tape, what still holds the rung, and the coach's three answers; each can be undone. */
 export function GateDecision({
@@ -16,17 +21,14 @@ export function GateDecision({
   readonly state: GateState;
 }) {
   const decide = useDecideGate(studentId);
+  const takeBack = useTakeBackGate(studentId);
   const { drill, stage } = state;
   const open = state.held.length === 0;
   const say = (decision: Decision, note: string) =>
-    decide.mutate({ drill, stage, decision, note }, { onSuccess: () => offerUndo(decision) });
-  const offerUndo = (decision: Decision) => {
-    const back = wayBack(decision, stage);
-    if (!back) return void toast('Noted: stay.');
-    toast(decision === 'advance' ? 'One rung up.' : 'One rung down.', {
-      action: { label: 'Undo', onClick: () => decide.mutate({ drill, ...back, note: 'taken back' }) },
-    });
-  };
+    decide.mutate({ drill, stage, decision, note }, { onSuccess: (id) => offerUndo(decision, id) });
+  // Taken back, a word was never said: rung and evidence are what they were.
+  const offerUndo = (decision: Decision, id: string) =>
+    toast(SAID[decision], { action: { label: 'Undo', onClick: () => takeBack.mutate(id) } });
   return (
     <>
       <GateTape state={state} />
@@ -52,16 +54,7 @@ export function GateDecision({
         </button>
       </div>
       {decide.error && <Failed error={decide.error} />}
+      {takeBack.error && <Failed error={takeBack.error} />}
     </>
   );
-}
-
-/** The decision that returns to the rung a decision left; null where nothing moved. */
-function wayBack(decision: Decision, stage: Stage): { stage: Stage; decision: Decision } | null {
-  if (decision === 'advance') {
-    const next = stageAfter(stage);
-    return next && { stage: next, decision: 'back' };
-  }
-  const before = decision === 'back' ? stageBefore(stage) : null;
-  return before && { stage: before, decision: 'advance' };
 }

@@ -2,58 +2,71 @@ import type { GateState, PlanAsk, PlanRecord, StoredSet } from '@inchstep/contra
 import type { Plan } from '@inchstep/core/practice';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
+import { keys, LISTS } from '../../platform/queryKeys.ts';
+import { useSend } from '../../platform/useSend.ts';
 
 export const usePlan = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'plan'],
+    queryKey: keys.of(studentId, 'plan'),
     queryFn: () => get<PlanRecord | null>(`/api/students/${studentId}/plan`),
   });
 export const useSets = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'sets'],
+    queryKey: keys.of(studentId, 'sets'),
     queryFn: () => get<StoredSet[]>(`/api/students/${studentId}/sets`),
   });
 export const useGates = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'gates'],
+    queryKey: keys.of(studentId, 'gates'),
     queryFn: () => get<GateState[]>(`/api/students/${studentId}/gates`),
   });
 
 export const usePlanPreview = (studentId: string, ask: PlanAsk | null) =>
   useQuery({
-    queryKey: ['students', studentId, 'preview', ask],
+    queryKey: keys.of(studentId, 'preview', ask),
     queryFn: () => post<{ drills: string[]; plan: Plan }>(`/api/students/${studentId}/plans/preview`, ask),
     enabled: ask !== null && ask.days.length > 0,
     placeholderData: keepPreviousData,
   });
 
-export function useSavePlan(studentId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (ask: PlanAsk) =>
-      post<PlanRecord>(`/api/students/${studentId}/plans`, { id: crypto.randomUUID(), ...ask }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+export const useSavePlan = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (id, ask: PlanAsk) => post<PlanRecord>(`/api/students/${studentId}/plans`, { id, ...ask }),
   });
-}
 
+/** A set keeps its id until it went through, also when its repetitions are corrected meanwhile. */
 export function useLogSet(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (set: Omit<StoredSet, 'from' | 'at'>) =>
       post<StoredSet>(`/api/students/${studentId}/sets`, set),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () =>
+      Promise.all(
+        [keys.student(studentId), ...LISTS].map((queryKey) => client.invalidateQueries({ queryKey })),
+      ),
   });
 }
 
-export function useDecideGate(studentId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (decision: {
-      drill: string;
-      stage: string;
-      decision: 'advance' | 'hold' | 'back';
-      note: string;
-    }) => post<GateState[]>(`/api/students/${studentId}/gates`, { id: crypto.randomUUID(), ...decision }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
-  });
+export interface GateWord {
+  readonly drill: string;
+  readonly stage: string;
+  readonly decision: 'advance' | 'hold' | 'back';
+  readonly note: string;
 }
+
+/** Says a word on a drill's rung; what comes back is its id, by which it can be taken back. */
+export const useDecideGate = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: async (id, word: GateWord) => {
+      await post<GateState[]>(`/api/students/${studentId}/gates`, { id, ...word });
+      return id;
+    },
+  });
+
+export const useTakeBackGate = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (_, gateId: string) => post<GateState[]>(`/api/students/${studentId}/gates/${gateId}/undo`),
+  });

@@ -8,17 +8,18 @@ import type {
 } from '@inchstep/contract/prescription';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { del, get, post, put } from '../../platform/http.ts';
+import { keys } from '../../platform/queryKeys.ts';
 
 export const usePrescription = (diagnosisId: string | undefined) =>
   useQuery({
-    queryKey: ['diagnoses', diagnosisId, 'prescription'],
+    queryKey: keys.diagnosis(diagnosisId, 'prescription'),
     queryFn: () => get<PrescriptionRecord>(`/api/diagnoses/${diagnosisId}/prescription`),
     enabled: diagnosisId !== undefined,
     staleTime: 0,
   });
 export const useDrillChoices = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'choices'],
+    queryKey: keys.of(studentId, 'choices'),
     queryFn: () => get<DrillChoice[]>(`/api/students/${studentId}/drill-choices`),
   });
 
@@ -27,13 +28,13 @@ export function useChooseDrills(studentId: string) {
   return useMutation({
     mutationFn: (choice: { diagnosisId: string; drills: readonly string[]; note: string }) =>
       post<DrillChoice>('/api/drill-choices', { id: crypto.randomUUID(), ...choice }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['students', studentId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
 export const useOwnDrills = () =>
   useQuery({
-    queryKey: ['library'],
+    queryKey: keys.library,
     queryFn: () => get<LibraryEntry[]>('/api/library'),
     staleTime: 60_000,
   });
@@ -59,14 +60,14 @@ export const useImportDrills = () =>
 
 export const useFeels = (studentId: string) =>
   useQuery({
-    queryKey: ['students', studentId, 'feels'],
+    queryKey: keys.of(studentId, 'feels'),
     queryFn: () => get<FeelPage>(`/api/students/${studentId}/feels`),
   });
 function useFeelChange<A>(studentId: string, send: (ask: A) => Promise<FeelPage>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: send,
-    onSuccess: (page) => client.setQueryData(['students', studentId, 'feels'], page),
+    onSuccess: (page) => client.setQueryData(keys.of(studentId, 'feels'), page),
   });
 }
 export const useNoteFeel = (studentId: string) =>

@@ -1,5 +1,6 @@
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { faultName } from '@inchstep/contract/words';
+import { BELIEVED } from '@inchstep/core/diagnosis';
 import { scaleLinear, scaleTime } from 'd3';
 import { dayOf, dayText, Panel } from '../../platform/parts.tsx';
 import { useDiagnoses } from '../diagnosis/index.ts';
@@ -13,8 +14,6 @@ export interface StoryLine {
     readonly root: boolean;
   }[];
 }
-
-const BELIEVED = 0.5;
 
 /** Every fault that was ever believed, by date, oldest first; roots that came up first stand first. */
 export function faultStory(diagnoses: readonly Pick<DiagnosisRecord, 'at' | 'result'>[]): StoryLine[] {

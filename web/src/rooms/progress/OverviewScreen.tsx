@@ -1,7 +1,8 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { Brief, Series } from '@inchstep/contract/progress';
 import { faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
-import { judge, type Verdict } from '@inchstep/core/measures';
+import { Z95 } from '@inchstep/core/foundation';
+import type { Verdict } from '@inchstep/core/measures';
 import { Link, useOutletContext } from 'react-router';
 import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
@@ -106,7 +107,7 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
                     name={measureName(shown.id)}
                     band={shown.band}
                     value={shown.value}
-                    sd={shown.sd}
+                    half95={shown.half95}
                     before={before}
                     compact
                   />
@@ -133,12 +134,12 @@ function mostTelling(series: readonly Series[], focus: readonly string[]) {
     .flatMap((s) => {
       const last = s.sessions.at(-1);
       if (!last) return [];
-      const sd = last.half95 / 1.96;
-      const { verdict } = judge(last.mean, sd, s.band);
+      const { verdict } = s.standing;
       const shown = {
         id: s.measure,
         value: last.mean,
-        sd,
+        sd: last.half95 / Z95,
+        half95: last.half95,
         verdict,
         station: 'address',
         band: s.band,

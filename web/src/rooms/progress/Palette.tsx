@@ -1,19 +1,23 @@
-import type { Student } from '@inchstep/contract/intake';
+import type { RosterRow } from '@inchstep/contract/progress';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useSettings } from '../../platform/settings.tsx';
-import { useStudents } from '../intake/index.ts';
 import { useLibrary } from '../prescription/index.ts';
+import { useRoster } from './queries.ts';
 import { ROOMS } from './StudentFrame.tsx';
+
+const MOST_SHOWN = 80;
+const MOST_PEOPLE = 200;
+const ROOM_WORDS = ROOMS.map(([, room]) => room.toLowerCase()).join(' ');
 
 /** Type a few letters to go anywhere or change a setting; opens with Ctrl or Cmd and K. */
 export function Palette() {
   const [open, setOpen] = useState(false);
   const [search, setSearch] = useState('');
   const [wished, setWished] = useState('');
-  const students = useStudents();
+  const roster = useRoster();
   const navigate = useNavigate();
   const { drills, nameOf } = useLibrary();
   const { theme, lengths, change } = useSettings();
@@ -26,6 +30,16 @@ export function Palette() {
     { preventDefault: true, enableOnFormTags: true },
   );
   const go = (path: string) => () => void navigate(path);
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  const matches = (text: string) => words.every((word) => text.toLowerCase().includes(word));
+  // A room of a student is found by the student's name and the room's: whose name holds none of the words is left out.
+  const people = (open ? (roster.data?.rows ?? []) : [])
+    .filter(
+      ({ archived, name }) =>
+        !archived &&
+        (words.length === 0 || words.some((w) => name.toLowerCase().includes(w) || ROOM_WORDS.includes(w))),
+    )
+    .slice(0, MOST_PEOPLE);
   const entries: readonly [text: string, act: () => void][] = [
     ['Today', go('/')],
     ['Roster', go('/students')],
@@ -34,7 +48,7 @@ export function Palette() {
     ['Library', go('/library')],
     ['Data and devices', go('/data')],
     ...drills.map((d): [string, () => void] => [`Drill: ${nameOf(d.id)}`, go(`/library/${d.id}`)]),
-    ...(students.data ?? []).filter((s) => s.archivedAt === null).flatMap((s) => roomsOf(s, go)),
+    ...people.flatMap((s) => roomsOf(s, go)),
     [
       `Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`,
       () => change({ lengths: lengths === 'in' ? 'cm' : 'in' }),
@@ -44,8 +58,7 @@ export function Palette() {
       () => change({ theme: theme === 'glare' ? 'studio' : 'glare' }),
     ],
   ];
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = entries.filter(([text]) => words.every((word) => text.toLowerCase().includes(word)));
+  const found = entries.filter(([text]) => matches(text)).slice(0, MOST_SHOWN);
   // The first match is always ready for Enter, also when the students arrive after the letters.
   const chosen = found.some(([text]) => text === wished) ? wished : (found[0]?.[0] ?? '');
   return (
@@ -87,13 +100,12 @@ export function Palette() {
 }
 
 function roomsOf(
-  { id, profile }: Student,
+  { studentId, name }: RosterRow,
   go: (path: string) => () => void,
 ): [text: string, act: () => void][] {
-  const name = `${profile.firstName} ${profile.familyName}`;
   return ROOMS.map(([path, room]) => [
     path === '' ? name : `${name}: ${room.toLowerCase()}`,
-    go(`/students/${id}${path === '' ? '' : `/${path}`}`),
+    go(`/students/${studentId}${path === '' ? '' : `/${path}`}`),
   ]);
 }
 

@@ -79,19 +79,20 @@ const shortVerdict = (s: Series): string => {
   return s.change.verdict === 'real' ? way : `${way}?`;
 };
 
-function IsItReal({ series: { change, direction, band, sessions, family } }: { readonly series: Series }) {
+function IsItReal({ series: { change, direction, band, family } }: { readonly series: Series }) {
   const { value } = useUnits();
-  if (sessions.length < 2)
+  const { smallestReal, lo95, hi95 } = change;
+  if (smallestReal === null || lo95 === null || hi95 === null)
     return (
       <Panel title="Is it real?">
         <p>One day alone can’t show a change. Film again; several swings in a session say more than one.</p>
       </Panel>
     );
   const words = {
-    real: `Yes. The change is larger than ${value(change.smallestReal, band.unit)}, the smallest these sessions could have shown.`,
-    maybe: `Perhaps. It would need ${value(change.smallestReal, band.unit)} to be sure; film a few more swings.`,
-    none: `No change to speak of: a real one of ${value(change.smallestReal, band.unit)} or more would have shown.`,
-    cant_tell: `Can’t tell. These sessions could only show a change of ${value(change.smallestReal, band.unit)} or more.`,
+    real: `Yes. The change is larger than ${value(smallestReal, band.unit)}, the smallest these sessions could have shown.`,
+    maybe: `Perhaps. It would need ${value(smallestReal, band.unit)} to be sure; film a few more swings.`,
+    none: `No change to speak of: a real one of ${value(smallestReal, band.unit)} or more would have shown.`,
+    cant_tell: `Can’t tell. These sessions could only show a change of ${value(smallestReal, band.unit)} or more.`,
   }[change.verdict];
   return (
     <Panel title="Is it real?">
@@ -100,8 +101,8 @@ function IsItReal({ series: { change, direction, band, sessions, family } }: { r
       </p>
       <p className="mt-1">
         Last day against the days before the work began: {change.delta >= 0 ? '+' : '−'}
-        {value(Math.abs(change.delta), band.unit)} ({value(change.lo95, band.unit)} to{' '}
-        {value(change.hi95, band.unit)}, 19 times in 20)
+        {value(Math.abs(change.delta), band.unit)} ({value(lo95, band.unit)} to {value(hi95, band.unit)}, 19
+        times in 20)
         {direction !== 'level' && `, ${direction === 'better' ? 'toward' : 'away from'} its band`}.
       </p>
       <p className="mt-1 text-sm text-base-content/80">

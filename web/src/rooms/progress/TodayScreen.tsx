@@ -1,16 +1,16 @@
-import type { Brief } from '@inchstep/contract/progress';
+import type { BriefCard as Card } from '@inchstep/contract/progress';
 import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
 import { Link } from 'react-router';
 import { dayText, Empty, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { Queue } from '../checkins/index.ts';
 import { useLibrary } from '../prescription/index.ts';
-import { useBriefs } from './queries.ts';
+import { Queue } from './Queue.tsx';
+import { useLessons } from './queries.ts';
 import { movedText, STATE_WORDS } from './words.ts';
 
 /** The day: what waits for an answer, and a brief for each lesson that comes. */
 export function TodayScreen() {
-  const briefs = useBriefs();
+  const lessons = useLessons();
   const me = useMe();
   const today = me.data?.today ?? '';
   return (
@@ -21,12 +21,9 @@ export function TodayScreen() {
       </section>
       <section aria-label="Lessons">
         <h2 className="mb-2 text-2xl">Lessons to come</h2>
-        <Shown query={briefs} what="the lessons">
-          {(all) => {
-            const coming = all
-              .filter((b) => b.nextLesson !== null && b.nextLesson >= today)
-              .sort((a, b) => ((a.nextLesson ?? '') < (b.nextLesson ?? '') ? -1 : 1));
-            if (all.length === 0)
+        <Shown query={lessons} what="the lessons">
+          {({ students, lessons: coming }) => {
+            if (students === 0)
               return (
                 <Empty
                   title="Nobody here yet"
@@ -59,7 +56,7 @@ export function TodayScreen() {
   );
 }
 
-function BriefCard({ brief, today }: { readonly brief: Brief; readonly today: string }) {
+function BriefCard({ brief, today }: { readonly brief: Card; readonly today: string }) {
   const { nameOf } = useLibrary();
   return (
     <li>
@@ -78,7 +75,7 @@ function BriefCard({ brief, today }: { readonly brief: Brief; readonly today: st
             {brief.stage && `, ${STAGE_WORDS[brief.stage]?.name.toLowerCase()}`}
           </span>
         )}
-        {brief.moved[0] && <span className="text-sm">{movedText(brief.moved[0])}</span>}
+        {brief.moved && <span className="text-sm">{movedText(brief.moved)}</span>}
         {brief.limits.length > 0 && (
           <span className="text-sm text-base-content/80">Careful with: {brief.limits.join(', ')}</span>
         )}

@@ -1,13 +1,12 @@
 import { measureName } from '@inchstep/contract/words';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
-import { judgeChange, sessionPoint } from '@inchstep/core/progress';
+import { judgeChange, judgePoint, type SessionPoint, sessionPoint } from '@inchstep/core/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { OverviewScreen } from './OverviewScreen.tsx';
 import { Palette } from './Palette.tsx';
 import { ProgressScreen } from './ProgressScreen.tsx';
-import { RosterLine } from './RosterLine.tsx';
 import { TodayScreen } from './TodayScreen.tsx';
 
 afterEach(cleanup);
@@ -21,10 +20,13 @@ const usual = {
 } as const;
 const series = (measure: string, days: [date: string, values: number[]][], direction = 'better') => {
   const sessions = days.map(([date, values]) => ({ date, values, sd: 0.25 }));
+  const band = { ...bandFor(measure, usual), origin: [] };
+  const points = sessions.map((s) => ({ ...s, ...sessionPoint(measure, s) }));
   return {
     measure,
-    band: { ...bandFor(measure, usual), origin: [] },
-    sessions: sessions.map((s) => ({ ...s, ...sessionPoint(measure, s) })),
+    band,
+    sessions: points,
+    standing: judgePoint(points.at(-1) as SessionPoint, band),
     change: judgeChange(measure, sessions, 1),
     direction,
     family: 1,
@@ -41,7 +43,7 @@ const brief = (more: object = {}) => ({
   repsPlanned: 120,
   moved: [
     {
-      measure: 'lead_knee_in_top',
+      id: 'lead_knee_in_top',
       verdict: 'real',
       direction: 'better',
       before: 4.4,
@@ -137,7 +139,8 @@ describe('a student at one glance', () => {
   test('what the work is on comes first, then what lies outside its band; what is not clear comes last', async () => {
     const line = (id: string, mean: number, half95: number) => {
       const one = series(id, [['2027-03-01', [mean]]]);
-      return { ...one, sessions: one.sessions.map((s) => ({ ...s, mean, half95 })) };
+      const sessions = one.sessions.map((s) => ({ ...s, mean, half95, meanSd: half95 / 2, dof: 60 }));
+      return { ...one, sessions, standing: judgePoint(sessions[0] as SessionPoint, one.band) };
     };
     const lines = [
       line('turn_top', 46, 1),
@@ -160,16 +163,19 @@ describe('a student at one glance', () => {
   });
 });
 
-describe('today and the roster’s line', () => {
+describe('today', () => {
   test('lessons to come with their brief, soonest first', async () => {
     fakeServer({
       'GET /api/me': ME,
-      'GET /api/queue': [],
-      'GET /api/briefs': [
-        brief({ studentId: 'b', name: 'Later', nextLesson: '2027-03-20' }),
-        brief({ studentId: 'a', name: 'Sooner', nextLesson: '2027-03-11' }),
-        brief({ studentId: 'c', name: 'Gone by', nextLesson: '2027-03-01' }),
-      ],
+      'GET /api/queue': { version: '1', rows: [] },
+      'GET /api/lessons': {
+        version: '1',
+        students: 3,
+        lessons: [
+          { ...brief({ studentId: 'a', name: 'Sooner', nextLesson: '2027-03-11' }), moved: null },
+          { ...brief({ studentId: 'b', name: 'Later', nextLesson: '2027-03-20' }), moved: null },
+        ],
+      },
     });
     draw(<TodayScreen />);
     await screen.findByText('Sooner');
@@ -177,21 +183,14 @@ describe('today and the roster’s line', () => {
     expect(names[0]).toContain('Sooner');
     expect(names[0]).toContain('tomorrow');
     expect(names[1]).toContain('Later');
-    expect(screen.queryByText('Gone by')).toBeNull();
-  });
-  test('where a student stands, in one line', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/briefs': [brief()] });
-    draw(<RosterLine studentId="x" />);
-    expect(await screen.findByText('At work')).toBeTruthy();
-    expect(screen.getByText(/Lead knee falls in: Knee swap/)).toBeTruthy();
   });
 });
 
 describe('the palette', () => {
   const people = ['Kofi', 'Priya'].map((firstName) => ({
-    id: firstName.toLowerCase(),
-    archivedAt: null,
-    profile: { firstName, familyName: 'Test' },
+    studentId: firstName.toLowerCase(),
+    archived: false,
+    name: `${firstName} Test`,
   }));
   const openIt = () => fireEvent.keyDown(document, { key: 'k', code: 'KeyK', ctrlKey: true });
   const picked = () => document.querySelector('[cmdk-item][data-selected="true"]')?.textContent;
@@ -203,7 +202,7 @@ describe('the palette', () => {
       disconnect() {}
     } as unknown as typeof ResizeObserver;
     Element.prototype.scrollIntoView ??= () => {};
-    fakeServer({ 'GET /api/me': ME, 'GET /api/students': people });
+    fakeServer({ 'GET /api/me': ME, 'GET /api/roster': { version: '1', rows: people } });
     draw(<Palette />);
     openIt();
     const box = await screen.findByRole('combobox');

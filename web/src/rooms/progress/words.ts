@@ -1,4 +1,4 @@
-import type { Brief } from '@inchstep/contract/progress';
+import type { Brief, Moved } from '@inchstep/contract/progress';
 import { measureName } from '@inchstep/contract/words';
 
 export const STATE_WORDS: Record<Brief['state'], string> = {
@@ -11,7 +11,7 @@ export const STATE_WORDS: Record<Brief['state'], string> = {
   pain: 'On hold: pain',
 };
 
-const VERDICTS: Record<string, string> = {
+const VERDICTS: Record<Moved['verdict'], string> = {
   real: 'really',
   maybe: 'probably',
   none: 'no change to speak of',
@@ -19,12 +19,8 @@ const VERDICTS: Record<string, string> = {
 };
 
 /** "Hip turn at the top: really better". */
-export function movedText(moved: {
-  readonly measure: string;
-  readonly verdict: string;
-  readonly direction: string;
-}): string {
+export function movedText(moved: Moved): string {
   const certain = moved.verdict === 'real' || moved.verdict === 'maybe';
   const way = moved.direction === 'level' ? 'moved inside its band' : moved.direction;
-  return `${measureName(moved.measure)}: ${VERDICTS[moved.verdict]}${certain ? ` ${way}` : ''}`;
+  return `${measureName(moved.id)}: ${VERDICTS[moved.verdict]}${certain ? ` ${way}` : ''}`;
 }

@@ -28,7 +28,7 @@ export function Queue() {
   const queue = useQueue();
   return (
     <Shown query={queue} what="the queue">
-      {(rows) =>
+      {({ rows }) =>
         rows.length === 0 ? (
           <Empty title="Nothing waits">
             Check-ins, gates and quiet students show here, pain always first.

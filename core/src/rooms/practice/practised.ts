@@ -1,0 +1,37 @@
+import type { IsoDay } from '../../foundation/index.ts';
+import { countedSets } from './countedSets.ts';
+import type { KeptPlan, PracticeRecord } from './practiceRecord.ts';
+
+/** What was done under the plan that stands, against what it asked for until now. */
+export interface Practised {
+  readonly repsDone: number;
+  readonly repsPlanned: number;
+  /** Share of judged repetitions that passed; null without any. */
+  readonly passRate: number | null;
+}
+
+/** A day counts as asked for once it is over, or once something was done on it. */
+export function practisedOf({ sets, plan }: PracticeRecord, today: IsoDay): Practised {
+  const done = countedSets(sets).filter(({ date }) => !plan || date >= plan.ask.start);
+  const letters = done.map(({ reps }) => reps).join('');
+  const judged = letters.replaceAll('?', '').length;
+  const begun = done.some(({ date }) => date === today);
+  return {
+    repsDone: letters.length,
+    repsPlanned: plan ? plannedUntil(plan, today, begun) : 0,
+    passRate: judged === 0 ? null : letters.replaceAll(/[F?]/g, '').length / judged,
+  };
+}
+
+const plannedUntil = ({ plan }: KeptPlan, today: IsoDay, withToday: boolean): number =>
+  plan.days
+    .filter(({ date }) => date < today || (withToday && date === today))
+    .flatMap(({ items }) => items)
+    .reduce((sum, { rehearsals, balls }) => sum + rehearsals + balls, 0);
+
+/** Days of the plan that went by without a set, oldest first. */
+export function missedDays({ sets, plan }: PracticeRecord, today: IsoDay): IsoDay[] {
+  if (!plan) return [];
+  const practised = new Set(sets.map(({ date }) => date));
+  return plan.plan.days.map(({ date }) => date).filter((date) => date < today && !practised.has(date));
+}

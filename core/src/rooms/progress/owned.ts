@@ -1,0 +1,64 @@
+import { daysBetween, type IsoDay } from '../../foundation/index.ts';
+import type { ReadingRecord } from '../measures/index.ts';
+import { inUse, type Library } from '../prescription/index.ts';
+import { judgePoint, sessionPoint } from './change.ts';
+import { focusOf, latestBand, type SeriesFile, sessionsOf } from './series.ts';
+
+/** What one day's swings say of the fault: gone, still there, or neither. */
+export interface Occasion {
+  readonly date: IsoDay;
+  readonly says: 'in' | 'out' | 'cant_tell';
+}
+
+export interface Owned {
+  readonly owned: boolean;
+  /** Days with swings that can tell: at full speed, without the drill, before a cue; oldest first. */
+  readonly occasions: readonly Occasion[];
+}
+
+const IN_BAND_NEEDED = 0.8;
+/** More probably out than in says otherwise; in between nothing is said. */
+const SAYS_OTHERWISE = 0.5;
+const DAYS_APART = 7;
+
+/**
+ * A change is owned when every telling measure of the work was probably in band on two occasions at least a
+ * week apart, the last one among them, and no occasion between says otherwise. Only what was filmed at full
+ * speed, without the drill and before any cue is an occasion; no button makes one.
+ */
+export function ownedOf(file: SeriesFile, library: Library): Owned {
+  const since = inUse(file.prescription);
+  const telling = measuredAmong(focusOf(file, library), file.measures.readings);
+  const counting = file.measures.readings.filter(
+    ({ speed, aid, cue }) => speed === 'full' && aid === 'off' && cue === 'before',
+  );
+  if (!since || telling.length === 0 || counting.length === 0) return { owned: false, occasions: [] };
+  const days = [...new Set(counting.map(({ recordedOn }) => recordedOn))].sort();
+  const inBand = telling.map((id) => inBandByDay(counting, id));
+  const occasions = days.map((date): Occasion => ({ date, says: saysOf(inBand.map((by) => by.get(date))) }));
+  return { owned: isOwned(occasions), occasions };
+}
+
+/** A measure that this student's films never show can't be asked for. */
+const measuredAmong = (ids: readonly string[], readings: readonly ReadingRecord[]): string[] =>
+  ids.filter((id) => readings.some(({ measures }) => measures.some((m) => m.id === id)));
+
+function inBandByDay(readings: readonly ReadingRecord[], measure: string): Map<IsoDay, number> {
+  const band = latestBand(readings, measure);
+  const days = sessionsOf(readings, measure);
+  if (!band) return new Map();
+  return new Map(days.map((day) => [day.date, judgePoint(sessionPoint(measure, day, days), band).inBand]));
+}
+
+function saysOf(inBand: readonly (number | undefined)[]): Occasion['says'] {
+  if (inBand.some((p) => p !== undefined && p < SAYS_OTHERWISE)) return 'out';
+  return inBand.every((p) => p !== undefined && p >= IN_BAND_NEEDED) ? 'in' : 'cant_tell';
+}
+
+function isOwned(occasions: readonly Occasion[]): boolean {
+  const last = occasions.at(-1);
+  if (last?.says !== 'in') return false;
+  const afterTheLastOut = occasions.slice(occasions.findLastIndex(({ says }) => says === 'out') + 1);
+  const first = afterTheLastOut.find(({ says }) => says === 'in');
+  return first !== undefined && daysBetween(first.date, last.date) >= DAYS_APART;
+}

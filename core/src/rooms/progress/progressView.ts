@@ -1,0 +1,25 @@
+import type { IsoDay } from '../../foundation/index.ts';
+import type { Stage } from '../practice/index.ts';
+import type { Library } from '../prescription/index.ts';
+import { focusOf, type Series, seriesOf } from './series.ts';
+import type { StudentRecord } from './studentRecord.ts';
+
+/** Every measure over time, with what happened meanwhile. */
+export interface Progress {
+  readonly series: readonly Series[];
+  readonly focus: readonly string[];
+  readonly lessons: readonly IsoDay[];
+  readonly checkins: readonly IsoDay[];
+  readonly stages: readonly { readonly drill: string; readonly stage: Stage; readonly from: IsoDay }[];
+}
+
+export const progressOf = (record: StudentRecord, library: Library): Progress => ({
+  series: seriesOf(record, library),
+  focus: focusOf(record, library),
+  lessons: daysOf(record.diagnosis.diagnoses),
+  checkins: daysOf(record.checkins.checkins),
+  stages: record.practice.gates.map(({ drill, stage, day }) => ({ drill, stage, from: day })),
+});
+
+const daysOf = (entries: readonly { readonly day: IsoDay }[]): IsoDay[] =>
+  [...new Set(entries.map(({ day }) => day))].sort();

@@ -1,0 +1,75 @@
+import type { IsoDay } from '../../foundation/index.ts';
+import { type MovedMeasure, opensAt, type Since, waitingAt, whyWaiting } from '../checkins/index.ts';
+import type { DrillHistory } from '../diagnosis/index.ts';
+import type { Hand, Limit } from '../intake/index.ts';
+import { gateStates, type Stage } from '../practice/index.ts';
+import { drillHistory, inUse, type Library } from '../prescription/index.ts';
+import { hasWorsened, movedOf } from './moved.ts';
+import { ownedOf } from './owned.ts';
+import { type Standing, standingOf } from './standing.ts';
+import type { StudentRecord } from './studentRecord.ts';
+
+/**
+ * What lists say of a student: made from the whole file with every write, and read without it. It holds
+ * moments instead of "now", so that it stays right while time goes by.
+ */
+export interface Summary {
+  readonly studentId: string;
+  readonly firstName: string;
+  readonly familyName: string;
+  readonly bornOn: IsoDay;
+  readonly handedness: Hand;
+  readonly limits: readonly Limit[];
+  readonly archived: boolean;
+  readonly nextLesson: IsoDay | null;
+  readonly focus: readonly string[];
+  readonly drills: readonly string[];
+  readonly stage: Stage | null;
+  /** The surest change of the present work. */
+  readonly moved: MovedMeasure | null;
+  readonly standing: Standing;
+  readonly waiting: readonly Since[];
+  /** What drills came to, for the count over all students. */
+  readonly outcomes: readonly DrillHistory[];
+  /** The check-in that a press on the queue's line opens. */
+  readonly opens: { readonly checkinId: string; readonly note: string } | null;
+}
+
+export function summaryOf(record: StudentRecord, library: Library): Summary {
+  const { intake, measures, prescription, checkins } = record;
+  const gates = gateStates(record, library);
+  const moved = movedOf(record, library);
+  const { owned } = ownedOf(record, library);
+  const work = inUse(prescription);
+  const file = { ...record, checkins: checkins.checkins };
+  const opens = opensAt(file);
+  return {
+    studentId: intake.studentId,
+    firstName: intake.firstName,
+    familyName: intake.familyName,
+    bornOn: intake.bornOn,
+    handedness: intake.handedness,
+    limits: intake.limits,
+    archived: intake.archivedAt !== null,
+    nextLesson: intake.nextLesson,
+    focus: work ? [work.forFault] : [],
+    drills: work?.drills ?? [],
+    stage: gates[0]?.stage ?? null,
+    moved: moved[0] ?? null,
+    standing: standingOf(record, gates, moved, owned),
+    waiting:
+      intake.archivedAt !== null
+        ? []
+        : whyWaiting({
+            ...file,
+            gates,
+            filmedAt: measures.readings.at(-1)?.at ?? null,
+            wrongWay: moved.some(hasWorsened),
+          }),
+    outcomes: drillHistory(prescription.choices).filter(({ outcome }) => outcome !== 'in_use'),
+    opens: opens && { checkinId: opens.id, note: opens.note },
+  };
+}
+
+/** Whether the student has a line in the coach's queue at this moment. */
+export const isWaiting = ({ waiting }: Summary, now: string): boolean => waitingAt(waiting, now).length > 0;

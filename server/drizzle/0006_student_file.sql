@@ -1,0 +1,14 @@
+CREATE TABLE `summaries` (
+	`student_id` text PRIMARY KEY NOT NULL,
+	`version` integer NOT NULL,
+	`stale` integer NOT NULL,
+	`body` text NOT NULL,
+	FOREIGN KEY (`student_id`) REFERENCES `students`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
+CREATE INDEX `summaries_by_version` ON `summaries` (`version`);--> statement-breakpoint
+ALTER TABLE `readings` ADD `swing_version` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE `gate_decisions` ADD `undone_at` text;--> statement-breakpoint
+ALTER TABLE `set_logs` ADD `device` text;--> statement-breakpoint
+CREATE INDEX `swings_by_version` ON `swings` (`discarded_at`,`version`,`id`);--> statement-breakpoint
+UPDATE `readings` SET `swing_version` = coalesce(json_extract(`body`, '$.version'), 0);

@@ -1,0 +1,30 @@
+import type { Library } from '@inchstep/core/prescription';
+import type { StudentRecord, Summary } from '@inchstep/core/progress';
+
+/** How much of a student's file a write changes. */
+export type Touched = 'file' | 'sets' | 'nothing';
+
+/** Every student's file and summary. Services ask it, core answers from it, and every write goes through it. */
+export interface Records {
+  /** The whole file of a student, in a fixed number of statements; refuses one who is not there. */
+  of(studentId: string): StudentRecord;
+  /** Built-in drills with the coach's own. */
+  library(): Library;
+  /**
+   * Carries out a write about a student, and brings the summary up in the same transaction: both stand, or
+   * neither. A write inside another one is part of it.
+   */
+  write<T>(studentId: string, act: () => T, touches?: Touched): T;
+  /** What a school's bands or a drill's text changed reaches everybody: summaries are made anew, little by little. */
+  everybodyChanged(): void;
+  /** Everybody's summary, and what names this state of them all. */
+  summaries(): { readonly all: Iterable<Summary>; readonly version: string };
+  /** One who was erased is forgotten here, too. */
+  forget(studentId: string): void;
+  /** Makes the summaries that are missing or old; answers how many are left. */
+  catchUp(forMs: number): number;
+  /** Students whose summary differs from a recomputation; there should be none. */
+  differing(): string[];
+  /** Makes no more summaries in the background. */
+  close(): void;
+}

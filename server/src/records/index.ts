@@ -1,0 +1,131 @@
+import type { Library } from '@inchstep/core/prescription';
+import { type StudentRecord, summaryOf } from '@inchstep/core/progress';
+import type { Db } from '../platform/db.ts';
+import type { Records, Touched } from '../platform/records.ts';
+import { readLibrary } from '../rooms/prescription/index.ts';
+import { FileCache } from './fileCache.ts';
+import { SummaryRows } from './summaryRows.ts';
+
+/** Summaries made in one go before a request gets its turn. */
+const AT_ONCE_MS = 15;
+const MOST_AT_ONCE = 20;
+/** At a start, before anybody asks. */
+const AT_START_MS = 300;
+
+/** The one door to students' files and summaries; see `Records`. */
+export class StudentRecords implements Records {
+  private readonly files: FileCache;
+  private readonly rows: SummaryRows;
+  private known: Library | null = null;
+  /** Students that the write in progress touched; null between writes. */
+  private touched: Map<string, Touched> | null = null;
+  private background: NodeJS.Immediate | null = null;
+
+  private readonly db: Db;
+
+  constructor(db: Db, now: () => Date) {
+    this.db = db;
+    this.files = new FileCache(db, now);
+    this.rows = new SummaryRows(db);
+  }
+
+  /** What is missing or old is made anew: what fits at once, the rest in the background. */
+  begin(): void {
+    if (this.catchUp(AT_START_MS) > 0) this.later();
+  }
+
+  of(studentId: string): StudentRecord {
+    return this.files.of(studentId);
+  }
+
+  library(): Library {
+    this.known ??= readLibrary(this.db);
+    return this.known;
+  }
+
+  write<T>(studentId: string, act: () => T, touches: Touched = 'file'): T {
+    if (this.touched) {
+      note(this.touched, studentId, touches);
+      return act();
+    }
+    const touched = new Map<string, Touched>([[studentId, touches]]);
+    this.touched = touched;
+    try {
+      return this.db.transaction(
+        () => {
+          const answer = act();
+          for (const [id, what] of touched) this.bringUp(id, what);
+          return answer;
+        },
+        { behavior: 'immediate' },
+      );
+    } catch (error) {
+      // What was read while it lasted never came to be.
+      for (const id of touched.keys()) this.files.drop(id);
+      throw error;
+    } finally {
+      this.touched = null;
+    }
+  }
+
+  private bringUp(studentId: string, what: Touched): void {
+    if (what === 'nothing') return;
+    if (what === 'sets') this.files.setsAdded(studentId);
+    else this.files.drop(studentId);
+    this.rows.put(summaryOf(this.of(studentId), this.library()));
+  }
+
+  everybodyChanged(): void {
+    this.known = null;
+    this.files.clear();
+    this.rows.makeAllStale();
+    this.later();
+  }
+
+  private later(): void {
+    this.background ??= setImmediate(() => {
+      this.background = null;
+      if (this.catchUp(AT_ONCE_MS) > 0) this.later();
+    });
+    this.background.unref();
+  }
+
+  summaries() {
+    return this.rows.all();
+  }
+
+  forget(studentId: string): void {
+    this.files.drop(studentId);
+    this.rows.forget(studentId);
+  }
+
+  catchUp(forMs: number): number {
+    const until = performance.now() + forMs;
+    for (;;) {
+      const missing = this.rows.missing(MOST_AT_ONCE);
+      if (missing.length === 0) return 0;
+      if (performance.now() >= until) return missing.length;
+      this.db.transaction(() => {
+        for (const id of missing) this.bringUp(id, 'file');
+      });
+    }
+  }
+
+  differing(): string[] {
+    const library = this.library();
+    return this.rows.students().filter((id) => {
+      this.files.drop(id);
+      return this.rows.bodyOf(id) !== JSON.stringify(summaryOf(this.of(id), library));
+    });
+  }
+
+  close(): void {
+    if (this.background) clearImmediate(this.background);
+    this.background = null;
+  }
+}
+
+function note(touched: Map<string, Touched>, studentId: string, what: Touched): void {
+  const before = touched.get(studentId);
+  if (before !== 'file') touched.set(studentId, what === 'nothing' && before ? before : what);
+}

@@ -1,0 +1,215 @@
+import { randomUUID } from 'node:crypto';
+import { pick, type Random, seededRandom } from '@inchstep/core/foundation';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, markedSwing, profile, type TestServer, takeDrills, testServer } from '../testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await testServer();
+});
+afterAll(() => server.stop());
+
+const day = (n: number) => new Date(Date.UTC(2027, 2, 1 + n, 17)).toISOString();
+
+/** Things that happen to a student, whatever stands; a refusal is one of them. */
+const DEEDS: Record<string, (student: string, random: Random, n: number) => Promise<unknown>> = {
+  set: (student, random, n) =>
+    server.ask('POST', `/api/students/${student}/sets`, {
+      id: randomUUID(),
+      date: day(n).slice(0, 10),
+      drill: 'knee_swap',
+      stage: pick(random, ['still', 'slow', 'half']),
+      reps: pick(random, ['PPPPPPPP', 'PFPF', 'FFF?', 'P']),
+      felt: null,
+    }),
+  word: async (student, random) => {
+    const gates = await server.ask<{ drill: string; stage: string }[]>(
+      'GET',
+      `/api/students/${student}/gates`,
+    );
+    const [gate] = gates.body;
+    if (!gate) return;
+    const word = { id: randomUUID(), drill: gate.drill, stage: gate.stage, note: 'by the seed' };
+    await server.ask('POST', `/api/students/${student}/gates`, {
+      ...word,
+      decision: pick(random, ['advance', 'hold', 'back']),
+    });
+    if (random() < 0.4) await server.ask('POST', `/api/students/${student}/gates/${word.id}/undo`);
+  },
+  drills: (student) => takeDrills(server, student, ['knee_swap']),
+  plan: (student, _, n) =>
+    server.ask('POST', `/api/students/${student}/plans`, {
+      id: randomUUID(),
+      start: day(n).slice(0, 10),
+      nextLesson: null,
+      days: ['mon', 'thu'],
+      minutesPerDay: {},
+      placeByDay: {},
+    }),
+  checkin: async (student, random) => {
+    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
+    await server.ask('POST', `/api/page/${link.body.token}/checkins`, {
+      id: randomUUID(),
+      pain: random() < 0.4,
+      painWhere: 'knee',
+      note: 'a word',
+      felt: 4,
+      clipIds: [],
+    });
+  },
+  reply: async (student) => {
+    const all = await server.ask<{ id: string }[]>('GET', `/api/students/${student}/checkins`);
+    await server.ask('POST', `/api/checkins/${all.body[0]?.id}/reply`, { id: randomUUID(), text: 'Yes.' });
+  },
+  lift: (student) => server.ask('POST', `/api/students/${student}/hold/lift`, { note: 'seen' }),
+  archive: (student, random) =>
+    server.ask('POST', `/api/students/${student}/${random() < 0.5 ? 'archive' : 'restore'}`),
+  edit: async (student, random) => {
+    const { body } = await server.ask<{ version: number }>('GET', `/api/students/${student}`);
+    const changed = profile({
+      firstName: pick(random, ['Ana', 'Bea', 'Cleo']),
+      heightIn: 60 + 10 * random(),
+    });
+    await server.ask('PUT', `/api/students/${student}`, { version: body.version, profile: changed });
+  },
+  swing: async (student) => {
+    const swing = markedSwing('priya-then');
+    await server.ask('POST', `/api/students/${student}/swings`, swing);
+    await server.ask('POST', `/api/swings/${swing.id}/measure`);
+  },
+  discard: async (student) => {
+    const all = await server.ask<{ id: string }[]>('GET', `/api/students/${student}/swings`);
+    if (all.body[0]) await server.ask('POST', `/api/swings/${all.body[0].id}/discard`);
+  },
+};
+
+describe('summaries', () => {
+  test.each([11, 12, 13])('equal a recomputation after whatever was done (seed %i)', async (seed) => {
+    const random = seededRandom(seed);
+    const students = [await addStudent(server), await addStudent(server)];
+    for (let n = 0; n < 60; n++) {
+      server.at(day(n / 4).slice(0, 19));
+      await DEEDS[pick(random, Object.keys(DEEDS))]?.(pick(random, students), random, Math.floor(n / 4));
+      if (n % 10 === 9) expect(server.ctx.records.differing()).toEqual([]);
+    }
+    expect(server.ctx.records.differing()).toEqual([]);
+  });
+
+  test('a write that was taken back leaves file and summary as they were', async () => {
+    const student = await addStudent(server, { firstName: 'Before' });
+    const { records, db } = server.ctx;
+    const before = records.of(student);
+    expect(() =>
+      records.write(student, () => {
+        db.$client.prepare('UPDATE students SET archived_at = ? WHERE id = ?').run(day(0), student);
+        throw new Error('no');
+      }),
+    ).toThrow('no');
+    expect(records.of(student)).toEqual(before);
+    expect(records.differing()).toEqual([]);
+  });
+
+  test('a band that was moved reaches everybody, little by little', async () => {
+    await server.ask('PUT', '/api/schools/centre_and_turn/bands/turn_top', {
+      lo: 10,
+      hi: 20,
+      reason: 'for the test',
+    });
+    expect(server.ctx.records.catchUp(10_000)).toBe(0);
+    expect(server.ctx.records.differing()).toEqual([]);
+  });
+
+  test('one that was erased is on no list any more', async () => {
+    const student = await addStudent(server, { firstName: 'Gone' });
+    const listed = async () =>
+      (await server.ask<{ rows: { studentId: string }[] }>('GET', '/api/roster')).body.rows.some(
+        (row) => row.studentId === student,
+      );
+    expect(await listed()).toBe(true);
+    server.ctx.db.$client.prepare('DELETE FROM students WHERE id = ?').run(student);
+    server.ctx.records.forget(student);
+    expect(await listed()).toBe(false);
+  });
+});
+
+describe('statements a request', () => {
+  /** Every statement that is run goes through one of these, whoever prepared it. */
+  const counted = async (url: string): Promise<number> => {
+    const statement = Object.getPrototypeOf(server.ctx.db.$client.prepare('SELECT 1'));
+    const whole = { get: statement.get, all: statement.all, run: statement.run };
+    let count = 0;
+    for (const [name, act] of Object.entries(whole))
+      statement[name] = function (this: unknown, ...given: unknown[]) {
+        count++;
+        return act.apply(this, given);
+      };
+    try {
+      expect((await server.ask('GET', url)).status).toBe(200);
+    } finally {
+      Object.assign(statement, whole);
+    }
+    return count;
+  };
+  let student: string;
+  let token: string;
+  beforeAll(async () => {
+    student = await addStudent(server, { firstName: 'Long' });
+    await takeDrills(server, student, ['knee_swap']);
+    for (let n = 0; n < 12; n++) {
+      const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
+      token = link.body.token;
+      await DEEDS.set?.(student, seededRandom(n), 20);
+      await server.ask('POST', `/api/page/${token}/checkins`, {
+        id: randomUUID(),
+        pain: false,
+        painWhere: '',
+        note: 'a word',
+        felt: 4,
+        clipIds: [],
+      });
+    }
+  });
+  test.each(['brief', 'progress', 'gates'])(
+    '%s asks each table once at most, file read or not',
+    async (what) => {
+      server.ctx.records.forget(student);
+      expect(await counted(`/api/students/${student}/${what}`)).toBeLessThanOrEqual(15);
+      expect(await counted(`/api/students/${student}/${what}`)).toBeLessThanOrEqual(3);
+    },
+  );
+  test('the student’s page, and a check-in with its draft', async () => {
+    server.ctx.records.forget(student);
+    expect(await counted(`/api/page/${token}`)).toBeLessThanOrEqual(15);
+    const all = await server.ask<{ id: string }[]>('GET', `/api/students/${student}/checkins`);
+    server.ctx.records.forget(student);
+    expect(await counted(`/api/checkins/${all.body[0]?.id}/draft`)).toBeLessThanOrEqual(15);
+    expect(await counted(`/api/students/${student}/checkins`)).toBeLessThanOrEqual(8);
+  });
+  test.each(['/api/queue', '/api/lessons', '/api/roster'])('%s: however many students', async (url) => {
+    const few = await counted(url);
+    for (let i = 0; i < 5; i++) await addStudent(server);
+    expect(await counted(url)).toBe(few);
+    expect(few).toBeLessThanOrEqual(6);
+  });
+});
+
+describe('a poll', () => {
+  test('that names what it has seen is answered with nothing, until something changes', async () => {
+    const student = await addStudent(server);
+    const poll = async (since = '') =>
+      (
+        await server.ask<{ version: string; unchanged?: true; rows?: unknown[] }>(
+          'GET',
+          `/api/roster${since}`,
+        )
+      ).body;
+    const first = await poll();
+    expect(first.rows?.length).toBeGreaterThan(0);
+    const again = await poll(`?since=${first.version}`);
+    expect(again).toEqual({ version: first.version, unchanged: true });
+    await server.ask('POST', `/api/students/${student}/archive`);
+    const after = await poll(`?since=${first.version}`);
+    expect(after.version).not.toBe(first.version);
+    expect(after.rows?.length).toBe(first.rows?.length);
+  });
+});

@@ -1,0 +1,67 @@
+import type { Profile } from '@inchstep/contract/intake';
+import { type IntakeRecord, limitSet, type School, type StudentFacts } from '@inchstep/core/intake';
+import { type Db, prepared } from '../../platform/db.ts';
+
+interface Row {
+  readonly profile: string;
+  readonly archived_at: string | null;
+  readonly held_since: string | null;
+}
+
+/** What the profile alone does not say. */
+export interface IntakeAsk {
+  readonly ageOf: (bornOn: string) => number;
+  readonly schoolOf: (profile: Profile) => School;
+}
+
+/** One statement: the student's row with the pain report that stands. Undefined when there is no such student. */
+export function intakeSlice(db: Db, studentId: string, ask: IntakeAsk): IntakeRecord | undefined {
+  const row = prepared(
+    db,
+    `SELECT profile, archived_at,
+      (SELECT max(at) FROM holds WHERE student_id = s.id AND lifted_at IS NULL) AS held_since
+      FROM students s WHERE id = ?`,
+  ).get(studentId) as Row | undefined;
+  if (!row) return undefined;
+  const profile = JSON.parse(row.profile) as Profile;
+  const ageYears = ask.ageOf(profile.bornOn);
+  return {
+    studentId,
+    firstName: profile.firstName,
+    familyName: profile.familyName,
+    bornOn: profile.bornOn,
+    handedness: profile.handedness,
+    films: profile.films,
+    nextLesson: profile.nextLesson,
+    limits: limitSet(profile.safety),
+    archivedAt: row.archived_at,
+    facts: factsFrom(profile, ageYears, row.held_since !== null),
+    consent: { ageYears, guardianConsent: profile.guardianConsent },
+    school: ask.schoolOf(profile),
+    heldSince: row.held_since,
+  };
+}
+
+const WEEK_MINUTES_DEFAULT = 20;
+const weekMinutes = (profile: Profile): number =>
+  profile.days.reduce((sum, day) => sum + (profile.minutesPerDay[day] ?? WEEK_MINUTES_DEFAULT), 0);
+
+/** The profile as the reasoning rooms read it. */
+function factsFrom(profile: Profile, ageYears: number, painHold: boolean): StudentFacts {
+  const limits = limitSet(profile.safety);
+  return {
+    handedness: profile.handedness,
+    heightIn: profile.heightIn,
+    ageYears,
+    flexibility: profile.flexibility,
+    armSwing: profile.armSwing,
+    beginner: profile.beginner,
+    limits: painHold && !limits.includes('pain') ? [...limits, 'pain'] : limits,
+    aids: profile.aids,
+    places: profile.places,
+    cueLiking: profile.cueLiking,
+    films: profile.films,
+    minutesPerWeek: weekMinutes(profile),
+    ballsPerVisit: profile.ballsPerVisit,
+  };
+}

@@ -1,0 +1,45 @@
+import type { GateWord, KeptPlan, LoggedSet, PracticeRecord } from '@inchstep/core/practice';
+import { dayOf } from '../../platform/context.ts';
+import { type Db, prepared } from '../../platform/db.ts';
+
+/** Sets after one that is known already; logs only grow. */
+export interface SetsFrom {
+  readonly sets: readonly LoggedSet[];
+  readonly lastRow: number;
+}
+
+const NO_SETS: SetsFrom = { sets: [], lastRow: 0 };
+
+/** Sets logged since those that are known, put in the order in which they came. */
+export function setsSince(db: Db, studentId: string, known: SetsFrom = NO_SETS): SetsFrom {
+  const rows = prepared(
+    db,
+    `SELECT rowid AS row, id, date, drill, stage, reps, at, done_at AS doneAt, "from", device
+      FROM set_logs WHERE student_id = ? AND rowid > ? ORDER BY at, rowid`,
+  ).all(studentId, known.lastRow) as (LoggedSet & { row: number })[];
+  if (rows.length === 0) return known;
+  const lastRow = rows.reduce((last, { row }) => Math.max(last, row), known.lastRow);
+  const fresh = rows.map(({ row: _, ...set }) => set);
+  const sets = [...known.sets, ...fresh];
+  const last = known.sets.at(-1);
+  // A clock that was set back may stamp a later set earlier.
+  if (last && fresh.some(({ at }) => at < last.at)) sets.sort((a, b) => (a.at < b.at ? -1 : 1));
+  return { sets, lastRow };
+}
+
+/** The coach's words and the plan that stands: what belongs to practice beside the sets. */
+export function practiceSlice(db: Db, studentId: string): Omit<PracticeRecord, 'sets'> {
+  const words = prepared(
+    db,
+    `SELECT drill, stage, decision, at FROM gate_decisions
+      WHERE student_id = ? AND undone_at IS NULL ORDER BY at, rowid`,
+  ).all(studentId) as Omit<GateWord, 'day'>[];
+  const plan = prepared(
+    db,
+    'SELECT at, body FROM plans WHERE student_id = ? ORDER BY at DESC, rowid DESC LIMIT 1',
+  ).get(studentId) as { at: string; body: string } | undefined;
+  return {
+    gates: words.map((word) => ({ ...word, day: dayOf(word.at) })),
+    plan: plan ? { at: plan.at, ...(JSON.parse(plan.body) as Omit<KeptPlan, 'at'>) } : null,
+  };
+}

@@ -1,0 +1,30 @@
+import type { ChosenDrills, PrescriptionRecord } from '@inchstep/core/prescription';
+import { dayOf } from '../../platform/context.ts';
+import { type Db, prepared } from '../../platform/db.ts';
+
+interface Row {
+  readonly drills: string;
+  readonly for_fault: string;
+  readonly at: string;
+  readonly ended_at: string | null;
+  readonly reached: string;
+}
+
+export const prescriptionSlice = (db: Db, studentId: string): PrescriptionRecord => ({
+  choices: (
+    prepared(
+      db,
+      'SELECT drills, for_fault, at, ended_at, reached FROM drill_choices WHERE student_id = ? ORDER BY at',
+    ).all(studentId) as Row[]
+  ).map(
+    ({ drills, for_fault, at, ended_at, reached }): ChosenDrills => ({
+      drills: JSON.parse(drills) as string[],
+      forFault: for_fault,
+      at,
+      day: dayOf(at),
+      endedAt: ended_at,
+      endedDay: ended_at === null ? null : dayOf(ended_at),
+      reached: JSON.parse(reached) as Record<string, string>,
+    }),
+  ),
+});

@@ -1,0 +1,45 @@
+/** Where each answer of the server is kept. Whatever belongs to a student lies under the student's own key. */
+export const keys = {
+  me: ['me'],
+  queue: ['queue'],
+  lessons: ['lessons'],
+  roster: ['roster'],
+  library: ['library'],
+  schools: ['schools'],
+  care: ['care'],
+  shotMatches: ['shot-matches'],
+  student: (id: string | undefined) => ['students', id],
+  of: (studentId: string, what: StudentPart, ...more: readonly unknown[]) => [
+    'students',
+    studentId,
+    what,
+    ...more,
+  ],
+  swing: (id: string | undefined, ...more: readonly string[]) => ['swings', id, ...more],
+  shots: (id: string | undefined) => ['shots', id],
+  diagnosis: (id: string | undefined, what: 'now' | 'prescription') => ['diagnoses', id, what],
+  draft: (checkinId: string, units: string) => ['checkins', checkinId, 'draft', units],
+  page: (token: string) => ['page', token],
+} as const;
+
+export type StudentPart =
+  | 'thread'
+  | 'hold'
+  | 'clips'
+  | 'swings'
+  | 'shots'
+  | 'readings'
+  | 'diagnoses'
+  | 'choices'
+  | 'feels'
+  | 'plan'
+  | 'preview'
+  | 'sets'
+  | 'gates'
+  | 'links'
+  | 'checkins'
+  | 'progress'
+  | 'brief';
+
+/** What lists say of a student follows from every write about one. */
+export const LISTS = [keys.queue, keys.lessons, keys.roster];
