@@ -97,6 +97,9 @@ export class Seeder {
       recordedOn,
       club: 'mid_iron',
       speed,
+      aid: 'off',
+      place: 'range',
+      cue: 'before',
       views,
       marks,
     });

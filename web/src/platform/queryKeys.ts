@@ -33,6 +33,7 @@ export type StudentPart =
   | 'choices'
   | 'feels'
   | 'plan'
+  | 'how-made'
   | 'preview'
   | 'sets'
   | 'gates'

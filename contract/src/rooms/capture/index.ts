@@ -100,6 +100,7 @@ export const swingSchema = z.object({
 });
 export type Swing = z.infer<typeof swingSchema>;
 
+export { captureFrom, type Marked } from './captureFrom.ts';
 export {
   type ColumnMatchForm,
   columnMatchSchema,

@@ -3,6 +3,7 @@ import { CLUBS, PLACES } from '@inchstep/core/intake';
 import { type GateStanding, type Plan, STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
 import { daySchema, idSchema } from '../../shared.ts';
+import { SWING_SPEEDS, swingMade } from '../capture/index.ts';
 
 export const planAskSchema = z.strictObject({
   start: daySchema,
@@ -91,6 +92,13 @@ export type StoredSet = z.infer<typeof storedSetSchema>;
 /** A set as the rules read it: without what was felt. */
 export const loggedSetSchema = storedSetSchema.omit({ felt: true });
 export type SetSeen = z.infer<typeof loggedSetSchema>;
+
+/** How a swing is most likely made, as the day's card asks. */
+export const howMadeSchema = z.object({
+  club: z.enum(CLUBS),
+  speed: z.enum(SWING_SPEEDS),
+  ...swingMade,
+});
 
 const heldSchema = z.discriminatedUnion('code', [
   z.object({ code: z.literal('reps'), tape: z.number() }),

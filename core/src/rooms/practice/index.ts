@@ -14,6 +14,7 @@ export {
   repGate,
 } from './gate.ts';
 export { type GateFile, type GateStanding, gateStates, waitsForCoach } from './gateStates.ts';
+export { type HowMade, likelyMade } from './howMade.ts';
 export { cardOf, layPlan, type PlanFile } from './layPlan.ts';
 export { buildPlan } from './plan.ts';
 export type { Give, Plan, PlanDay, PlanItem, PlanStage } from './planModel.ts';

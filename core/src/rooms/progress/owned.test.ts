@@ -16,7 +16,7 @@ const body = {
 } as const;
 
 /** Well inside its band, well outside, or on its edge. */
-function valueOf(id: string, where: 'in' | 'out' | 'edge'): number {
+function valueWhere(id: string, where: 'in' | 'out' | 'edge'): number {
   const { lo, hi, step } = bandFor(id, body);
   const inside = lo === null ? (hi as number) - 4 * step : hi === null ? lo + 4 * step : (lo + hi) / 2;
   // More probably in than out, and not by much.
@@ -48,7 +48,7 @@ const dayOf = (
     at: `${recordedOn}T10:00:0${i}Z`,
     measures: ids.map((id) => {
       const band = bandFor(id, body);
-      return { id, value: valueOf(id, where), sd: 0.02 * band.step, verdict: 'in', band };
+      return { id, value: valueWhere(id, where), sd: 0.02 * band.step, verdict: 'in', band };
     }),
     ...more,
   }));
@@ -111,7 +111,7 @@ describe('owned', () => {
     const mixed = (date: string) =>
       dayOf(date, 'in').map((reading) => ({
         ...reading,
-        measures: reading.measures.map((m, i) => (i === 0 ? m : { ...m, value: valueOf(m.id, 'out') })),
+        measures: reading.measures.map((m, i) => (i === 0 ? m : { ...m, value: valueWhere(m.id, 'out') })),
       }));
     expect(ownedOf(file(mixed(FIRST), mixed(LAST)), HOUSE_LIBRARY)).toMatchObject({
       owned: false,

@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream';
-import type { Clip, Swing } from '@inchstep/contract/capture';
+import { type Clip, captureFrom, type Swing } from '@inchstep/contract/capture';
 import { type Capture, checkCapture, stationsOutOfOrder } from '@inchstep/core/capture';
 import { plusDays } from '@inchstep/core/foundation';
 import { type Context, stamp, today } from '../../platform/context.ts';
@@ -192,29 +192,7 @@ export function discardSwing(ctx: Context, id: string, discarded: boolean): Swin
   return getSwing(ctx, id);
 }
 
-/** The open capture of a swing, as the measures read it. */
 export function captureOf(ctx: Context, swing: Swing): Capture {
-  const student = getStudent(ctx, swing.studentId);
-  const { profile } = student;
-  return {
-    golfer: {
-      handedness: profile.handedness,
-      heightIn: profile.heightIn,
-      outerHipWidthIn: profile.outerHipWidthIn,
-      hipJointsApartIn: profile.hipJointsApartIn,
-      flexibility: profile.flexibility,
-      armSwing: profile.armSwing,
-    },
-    club: swing.club,
-    school: student.school,
-    views: swing.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
-      id: kind,
-      kind,
-      widthPx,
-      heightPx,
-      camera,
-      groundMarks,
-    })),
-    marks: swing.marks.map(({ by: _, ...mark }) => mark),
-  };
+  const { profile, school } = getStudent(ctx, swing.studentId);
+  return captureFrom(profile, school, swing);
 }

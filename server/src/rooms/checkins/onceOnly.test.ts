@@ -6,7 +6,7 @@ import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { ThreadEvent } from '@inchstep/contract/intake';
 import type { DrillChoice } from '@inchstep/contract/prescription';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+import { addStudent, type TestServer, testServer } from '../../testServer.ts';
 import { makeMails } from './index.ts';
 
 let server: TestServer;

@@ -66,7 +66,7 @@ function keep(ctx: Context, swing: Swing, { measures, ...extra }: Measured): Rea
 /** A reading says when the marks have moved since it was made. */
 const named = (reading: Reading, { version }: Pick<Swing, 'version'>): Reading => ({
   ...reading,
-  stale: reading.track === undefined && reading.version !== version,
+  stale: reading.version !== version,
 });
 
 export function getReading(ctx: Context, swingId: string): Reading {

@@ -1,6 +1,7 @@
 import {
   decideGateSchema,
   gateStateSchema,
+  howMadeSchema,
   laidPlanSchema,
   newPlanSchema,
   planAskSchema,
@@ -8,7 +9,7 @@ import {
   setLogSchema,
   storedSetSchema,
 } from '@inchstep/contract/practice';
-import { idSchema } from '@inchstep/contract/shared';
+import { daySchema, idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf, sentAtOf } from '../../platform/guard.ts';
@@ -17,6 +18,7 @@ import {
   currentPlan,
   decideGate,
   gatesFor,
+  likelyHowMade,
   listSets,
   logSet,
   previewPlan,
@@ -46,6 +48,11 @@ export function practiceRoutes(app: App, ctx: Context): void {
     '/api/students/:id/plan',
     { schema: { tags, params, response: { 200: planSchema.nullable() } } },
     async ({ params: p }) => currentPlan(ctx, p.id),
+  );
+  app.get(
+    '/api/students/:id/how-made',
+    { schema: { tags, params, querystring: z.object({ on: daySchema }), response: { 200: howMadeSchema } } },
+    async ({ params: p, query }) => likelyHowMade(ctx, p.id, query.on),
   );
   app.get(
     '/api/students/:id/sets',

@@ -1,9 +1,12 @@
 import type { GateState, PlanAsk, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
 import { plusDays } from '@inchstep/core/foundation';
 import {
+  cardOf,
   type GateWord,
   gateStates,
+  type HowMade,
   layPlan,
+  likelyMade,
   notPrescribed,
   type Plan,
   rungOf,
@@ -98,6 +101,10 @@ function refuseUnprescribed(ctx: Context, studentId: string, set: SetLog): void 
   if (why === 'drill') throw new Refusal('drill_not_in_use', { drill: set.drill, date: set.date }, 'drill');
   if (why === 'rung') throw new Refusal('rung_not_reached', { drill: set.drill, stage: set.stage }, 'stage');
 }
+
+/** How a swing filmed on a day is most likely made. */
+export const likelyHowMade = (ctx: Context, studentId: string, day: string): HowMade =>
+  likelyMade(cardOf(ctx.records.of(studentId), libraryOf(ctx), day));
 
 /** Where each drill in use stands, and everything that holds it there. */
 export const gatesFor = (ctx: Context, studentId: string): GateState[] =>

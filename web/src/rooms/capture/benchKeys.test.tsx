@@ -24,8 +24,7 @@ function Keys() {
     startBench({
       views: [view('face_on'), view('down_the_line')],
       marks: [],
-      club: 'mid_iron',
-      speed: 'full',
+      made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
     }),
   );
   state = now;

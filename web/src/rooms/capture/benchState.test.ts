@@ -13,7 +13,11 @@ const view = (kind: 'face_on' | 'down_the_line') => ({
   stationTimes: {},
 });
 const fresh = () =>
-  startBench({ views: [view('face_on'), view('down_the_line')], marks: [], club: 'mid_iron', speed: 'full' });
+  startBench({
+    views: [view('face_on'), view('down_the_line')],
+    marks: [],
+    made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+  });
 const after = (state: BenchState, ...actions: BenchAction[]) => actions.reduce(bench, state);
 const mark = (u: number, v: number, more: object = {}): BenchAction => ({ type: 'mark', u, v, ...more });
 
@@ -43,8 +47,7 @@ describe('marks', () => {
     const small = startBench({
       views: [{ ...view('face_on'), widthPx: 540 }],
       marks: [],
-      club: 'mid_iron',
-      speed: 'full',
+      made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
     });
     expect(after(small, mark(1, 1)).work.marks[0]?.sdPx).toBe(1);
   });

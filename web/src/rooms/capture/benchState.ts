@@ -1,4 +1,4 @@
-import type { Swing, SwingMark, SwingView } from '@inchstep/contract/capture';
+import type { SwingMark, SwingView } from '@inchstep/contract/capture';
 import {
   type Landmark,
   MARKS_WANTED,
@@ -8,15 +8,15 @@ import {
   sightSdPx,
 } from '@inchstep/core/capture';
 import { clamp } from '@inchstep/core/foundation';
-import type { Club, ViewKind } from '@inchstep/core/intake';
+import type { ViewKind } from '@inchstep/core/intake';
 import { swapSides } from '@inchstep/core/measures';
+import type { Made } from './HowMade.tsx';
 
 /** What of a swing the bench changes; every step can be undone. */
 export interface SwingWork {
   readonly views: readonly SwingView[];
   readonly marks: readonly SwingMark[];
-  readonly club: Club;
-  readonly speed: Swing['speed'];
+  readonly made: Made;
 }
 
 export interface BenchState {
@@ -53,8 +53,7 @@ export type BenchAction =
   | { readonly type: 'camera'; readonly view: ViewKind; readonly camera: SwingView['camera'] }
   | { readonly type: 'stick'; readonly u: number; readonly v: number }
   | { readonly type: 'clear_sticks' }
-  | { readonly type: 'club'; readonly club: Club }
-  | { readonly type: 'speed'; readonly speed: Swing['speed'] }
+  | { readonly type: 'made'; readonly made: Made }
   | { readonly type: 'attach'; readonly view: SwingView }
   | {
       readonly type: 'look';
@@ -157,10 +156,8 @@ function change(state: BenchState, action: Change): SwingWork {
     }
     case 'clear_sticks':
       return editView(work, state.view, (view) => ({ ...view, groundMarks: [] }));
-    case 'club':
-      return { ...work, club: action.club };
-    case 'speed':
-      return { ...work, speed: action.speed };
+    case 'made':
+      return { ...work, made: action.made };
     case 'attach':
       return { ...work, views: [...work.views.filter((v) => v.kind !== action.view.kind), action.view] };
   }

@@ -11,6 +11,7 @@ export {
 } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
 export { useShotSet, useShots, useTrackCsv } from './deviceQueries.ts';
+export { HowMade, madeOf } from './HowMade.tsx';
 export { LineLayer } from './LineLayer.tsx';
 export { MarkList } from './MarkList.tsx';
 export { NextMarkPanel, worthMarking } from './NextMarkPanel.tsx';
@@ -34,5 +35,6 @@ export { type CameraState, useCamera } from './useCamera.ts';
 export { useDelay } from './useDelay.ts';
 export { captureFor, type Fit, useFit } from './useFit.ts';
 export { type Frames, useFrames } from './useFrames.ts';
+export { useMade } from './useMade.ts';
 export { ViewPane } from './ViewPane.tsx';
 export { viewOf } from './viewOf.ts';

@@ -5,6 +5,7 @@ import { get, post, put, putLast, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import type { SwingWork } from './benchState.ts';
+import type { Made } from './HowMade.tsx';
 
 export const useClips = (studentId: string) =>
   useQuery({
@@ -48,10 +49,18 @@ export function useUploadClip(studentId: string) {
   });
 }
 
+/** How a swing filmed on a day is most likely made. */
+export const useHowMade = (studentId: string, on: string) =>
+  useQuery({
+    queryKey: keys.of(studentId, 'how-made', on),
+    queryFn: () => get<Made>(`/api/students/${studentId}/how-made?on=${on}`),
+    enabled: on !== '',
+  });
+
 export function useNewSwing(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (swing: Pick<Swing, 'id' | 'recordedOn' | 'club' | 'speed' | 'views' | 'marks'>) =>
+    mutationFn: (swing: Pick<Swing, 'id' | 'recordedOn' | 'views' | 'marks'> & Made) =>
       post<Swing>(`/api/students/${studentId}/swings`, swing),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
@@ -71,8 +80,7 @@ export const saveSwing = (swing: Swing, version: number, work: SwingWork, leavin
   (leaving ? putLast : put)<Swing>(`/api/swings/${swing.id}`, {
     version,
     recordedOn: swing.recordedOn,
-    club: work.club,
-    speed: work.speed,
+    ...work.made,
     views: work.views,
     marks: work.marks,
   });

@@ -1,36 +1,14 @@
+import { captureFrom, type Marked, type SwingView } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import { type Capture, checkCapture, STATIONS } from '@inchstep/core/capture';
 import type { NextMark } from '@inchstep/core/measures';
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { FitAnswer, FitWorker, StationPose, TargetAnswer } from '../../workers/fit.worker.ts';
-import type { SwingWork } from './benchState.ts';
 
 /** The open capture of the work on the bench. */
-export function captureFor(student: Student, work: SwingWork): Capture {
-  const { profile } = student;
-  return {
-    golfer: {
-      handedness: profile.handedness,
-      heightIn: profile.heightIn,
-      outerHipWidthIn: profile.outerHipWidthIn,
-      hipJointsApartIn: profile.hipJointsApartIn,
-      flexibility: profile.flexibility,
-      armSwing: profile.armSwing,
-    },
-    club: work.club,
-    school: student.school,
-    views: work.views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
-      id: kind,
-      kind,
-      widthPx,
-      heightPx,
-      camera,
-      groundMarks,
-    })),
-    marks: work.marks,
-  };
-}
+export const captureFor = ({ profile, school }: Student, swing: Marked): Capture =>
+  captureFrom(profile, school, swing);
 
 const WAIT_MS = 120;
 /** Fewer marks than this say nothing worth showing. */
@@ -47,7 +25,11 @@ export interface Fit {
 }
 
 /** Refits in a worker shortly after each change; an older answer never overtakes a newer one. */
-export function useFit(student: Student, work: SwingWork, wantTarget: boolean): Fit {
+export function useFit(
+  student: Student,
+  work: Omit<Marked, 'views'> & { readonly views: readonly SwingView[] },
+  wantTarget: boolean,
+): Fit {
   const [answer, setAnswer] = useState<FitAnswer | null>(null);
   const [target, setTarget] = useState<TargetAnswer | null>(null);
   const [next, setNext] = useState<readonly NextMark[] | null>(null);

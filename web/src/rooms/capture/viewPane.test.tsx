@@ -69,7 +69,11 @@ function Pane({
   readonly active?: boolean;
 }) {
   const [now, dispatch] = useReducer(bench, null, () =>
-    startBench({ views: [view], marks, club: 'mid_iron', speed: 'full' }),
+    startBench({
+      views: [view],
+      marks,
+      made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+    }),
   );
   state = now;
   return (

@@ -8,7 +8,7 @@ import { newId, useSteadyId } from '../../platform/ids.ts';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useUnits } from '../../platform/units.ts';
-import { useNewSwing, useSwings, viewOf } from '../capture/index.ts';
+import { useMade, useNewSwing, useSwings, viewOf } from '../capture/index.ts';
 import { useHold, useLiftHold } from '../intake/index.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
 import { useCheckins, useProposedReply, useSendReply } from './queries.ts';
@@ -53,13 +53,14 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
   const today = me.data?.today ?? '';
   const [which, setWhich] = useState(0);
   const clip = checkin.clips[which];
+  const [made] = useMade(student.id, clip?.recordedOn ?? '');
   const onBench = (swings.data ?? []).find((s) => s.views.some((v) => v.clipId === clip?.id));
   const toBench = () => {
     if (!clip) return;
     if (onBench) return void navigate(`/students/${student.id}/bench/${onBench.id}`);
     const id = newId();
     create.mutate(
-      { id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [viewOf(clip)], marks: [] },
+      { id, recordedOn: clip.recordedOn, ...made, views: [viewOf(clip)], marks: [] },
       { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) },
     );
   };

@@ -1,12 +1,10 @@
 import type { Swing } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
-import { CLUB_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
-import { CLUBS } from '@inchstep/core/intake';
 import type { NextMark } from '@inchstep/core/measures';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useReducer, useState } from 'react';
+import { useMemo, useReducer, useState } from 'react';
 import { Link } from 'react-router';
 import { useScreenKeys } from '../../platform/keys.ts';
 import {
@@ -17,7 +15,9 @@ import {
   CameraForm,
   clipUrl,
   type Frames,
+  HowMade,
   MarkList,
+  madeOf,
   markAt,
   NextMarkPanel,
   PressurePanel,
@@ -41,7 +41,7 @@ const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
 /** Stations on the left, both views in the middle, what it comes to on the right. */
 export function Bench({ student, swing }: { readonly student: Student; readonly swing: Swing }) {
   const [state, dispatch] = useReducer(bench, swing, (s) =>
-    startBench({ views: s.views, marks: s.marks, club: s.club, speed: s.speed }),
+    startBench({ views: s.views, marks: s.marks, made: madeOf(s) }),
   );
   const urlOf = (kind: ViewKind) => {
     const clipId = state.work.views.find((v) => v.kind === kind)?.clipId;
@@ -56,7 +56,9 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
   const [showTarget, setShowTarget] = useState(false);
   useScreenKeys('h', () => setShowTarget((now) => !now));
   const [thenId, setThenId] = useState<string | null>(null);
-  const fit = useFit(student, state.work, showTarget);
+  const { views, marks, made } = state.work;
+  const fitted = useMemo(() => ({ views, marks, club: made.club }), [views, marks, made.club]);
+  const fit = useFit(student, fitted, showTarget);
   const { answer, target } = fit;
   const then = useThen(student, thenId, fit);
   const saved = useAutosave(swing, state.work);
@@ -171,22 +173,9 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
                 />{' '}
                 Lines (L)
               </label>
-              <label className="flex items-center gap-1 text-sm">
-                Club
-                <select
-                  className="select w-40"
-                  value={state.work.club}
-                  onChange={(e) => dispatch({ type: 'club', club: e.target.value as Swing['club'] })}
-                >
-                  {CLUBS.map((club) => (
-                    <option key={club} value={club}>
-                      {CLUB_WORDS[club]}
-                    </option>
-                  ))}
-                </select>
-              </label>
             </div>
           )}
+          <HowMade made={state.work.made} onChange={(made) => dispatch({ type: 'made', made })} />
           {active && (
             <AutoMarks
               key={`auto-${active.kind}`}

@@ -10,9 +10,11 @@ import { useMe } from '../../platform/session.ts';
 import {
   AddClip,
   BringIn,
+  HowMade,
   ShotsPanel,
   useClips,
   useDiscardSwing,
+  useMade,
   useNewSwing,
   useShots,
   useSwing,
@@ -56,16 +58,18 @@ function SwingList({ student }: { readonly student: Student }) {
   const navigate = useNavigate();
   const me = useMe();
   const today = me.data?.today ?? '';
+  const [made, setMade] = useMade(student.id, today);
   const begin = (clip: Clip) => {
     const id = newId();
     create.mutate(
-      { id, recordedOn: clip.recordedOn, club: 'mid_iron', speed: 'full', views: [viewOf(clip)], marks: [] },
+      { id, recordedOn: clip.recordedOn, ...made, views: [viewOf(clip)], marks: [] },
       { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) },
     );
   };
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
-      <Panel title="New swing">
+      <Panel title="New swing" className="flex flex-col gap-3">
+        <HowMade made={made} onChange={setMade} />
         <div className="flex flex-wrap gap-3">
           <AddClip studentId={student.id} kind="face_on" recordedOn={today} onAdded={begin} />
           <AddClip studentId={student.id} kind="down_the_line" recordedOn={today} onAdded={begin} />

@@ -6,7 +6,7 @@ import { useNavigate } from 'react-router';
 import { useSteadyId } from '../../platform/ids.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { recordTake, type Take, useNewSwing, useUploadClip, viewOf } from '../capture/index.ts';
+import { recordTake, type Take, useMade, useNewSwing, useUploadClip, viewOf } from '../capture/index.ts';
 
 /** A take keeps the view it was begun in, whatever is looked at meanwhile. */
 interface Running {
@@ -41,6 +41,8 @@ export function TakeButton({
   left.current = running;
   useEffect(() => () => void left.current?.take.cancel(), []);
 
+  const [made] = useMade(student.id, me.data?.today ?? '');
+
   const begin = async () => {
     const found = track?.();
     if (!found) return;
@@ -62,7 +64,7 @@ export function TakeButton({
     const clip = await send.mutateAsync({ file, kind: begun, recordedOn, onProgress: () => {}, signal });
     const id = swingId.current();
     const views = [viewOf(clip)];
-    await create.mutateAsync({ id, recordedOn, club: 'mid_iron', speed: 'full', views, marks: [] });
+    await create.mutateAsync({ id, recordedOn, ...made, views, marks: [] });
     void navigate(`/students/${student.id}/bench/${id}`);
   };
   const tell = (work: Promise<void>) => void work.catch((reason: Error) => setTrouble(reason));

@@ -24,8 +24,7 @@ const mark = (u: number) =>
 const work = (...marks: ReturnType<typeof mark>[]): SwingWork => ({
   views: [],
   marks,
-  club: 'mid_iron',
-  speed: 'full',
+  made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
 });
 
 function start(first: SwingWork) {

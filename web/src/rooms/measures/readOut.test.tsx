@@ -50,7 +50,11 @@ const answer = (more: Partial<FitAnswer> = {}): FitAnswer => ({
   ...more,
 });
 const state = {
-  ...startBench({ views: [], marks: [], club: 'mid_iron', speed: 'full' }),
+  ...startBench({
+    views: [],
+    marks: [],
+    made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+  }),
   station: 'top' as const,
 };
 const show = (a: FitAnswer | null) => {

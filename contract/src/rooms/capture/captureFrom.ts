@@ -1,0 +1,32 @@
+import type { Capture } from '@inchstep/core/capture';
+import type { Club, School } from '@inchstep/core/intake';
+import type { Profile } from '../intake/index.ts';
+/** What of a swing the measures read. */
+export interface Marked {
+  readonly club: Club;
+  readonly views: readonly Omit<Capture['views'][number], 'id'>[];
+  readonly marks: readonly (Capture['marks'][number] & { readonly by?: 'network' | undefined })[];
+}
+
+/** The open capture of a swing, as the measures read it: on the bench and on the server alike. */
+export const captureFrom = (profile: Profile, school: School, { club, views, marks }: Marked): Capture => ({
+  golfer: {
+    handedness: profile.handedness,
+    heightIn: profile.heightIn,
+    outerHipWidthIn: profile.outerHipWidthIn,
+    hipJointsApartIn: profile.hipJointsApartIn,
+    flexibility: profile.flexibility,
+    armSwing: profile.armSwing,
+  },
+  club,
+  school,
+  views: views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
+    id: kind,
+    kind,
+    widthPx,
+    heightPx,
+    camera,
+    groundMarks,
+  })),
+  marks: marks.map(({ by: _, ...mark }) => mark),
+});

@@ -1,0 +1,19 @@
+import type { Swing } from '@inchstep/contract/capture';
+import type { AidState, CueState } from '@inchstep/core/capture';
+
+export const HOW_MADE_WORDS = {
+  legend: 'How the swing was made',
+  club: 'Club',
+  speed: 'Speed',
+  aid: 'Drill',
+  place: 'Place',
+  cue: 'First cue',
+  notSaid: 'not said',
+} as const;
+export const SPEED_WORDS: Record<Swing['speed'], string> = {
+  half: 'Half',
+  three_quarter: 'Three quarters',
+  full: 'Full',
+};
+export const AID_STATE_WORDS: Record<AidState, string> = { on: 'With its aid', off: 'Without it' };
+export const CUE_STATE_WORDS: Record<CueState, string> = { before: 'Before it', after: 'After it' };
