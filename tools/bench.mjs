@@ -1,5 +1,5 @@
 // Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
-// `bench frames`, `bench hostile N`, `bench durability N`.
+// `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -24,11 +24,22 @@ else if (study === 'marks') marksTable();
 else if (study === 'frames') framesTable();
 else if (study === 'hostile') hostileTable();
 else if (study === 'durability') durabilityTable();
+else if (study === 'scale') scaleTable();
 else await everyday();
 
 function siege() {
   const words = ['node_modules/tsx/dist/cli.mjs', 'e2e/src/siegeStudy.ts', study, ...(size ? [size] : [])];
   return lines(node(words, { stdio: ['ignore', 'pipe', 'inherit'] }).stdout);
+}
+
+/** A folder with many students of the demo's kind, in the running program. */
+function scaleTable() {
+  const words = ['node_modules/tsx/dist/cli.mjs', 'e2e/src/scaleStudy.ts', ...(size ? [size] : [])];
+  const { stdout } = node(words, { stdio: ['ignore', 'pipe', 'inherit'] });
+  for (const { what, value, unit, goal } of lines(stdout)) {
+    const text = value < 10 && !Number.isInteger(value) ? value.toFixed(2) : Math.round(value);
+    row(what, `${text} ${unit}`.trim(), goal === null ? '' : `goal ${goal}`);
+  }
 }
 
 function hostileTable() {

@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { queueSchema } from '@inchstep/contract/checkins';
+import { lessonsSchema, rosterSchema } from '@inchstep/contract/progress';
 import { pick, type Random, seededRandom } from '@inchstep/core/foundation';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, profile, type TestServer, takeDrills, testServer } from '../testServer.ts';
@@ -194,6 +196,14 @@ describe('statements a request', () => {
 });
 
 describe('a poll', () => {
+  test.each([
+    ['/api/queue', queueSchema],
+    ['/api/lessons', lessonsSchema],
+    ['/api/roster', rosterSchema],
+  ])('%s answers what its schema says', async (url, schema) => {
+    const { body } = await server.ask<object>('GET', url);
+    expect(schema.parse(body)).toEqual(body);
+  });
   test('that names what it has seen is answered with nothing, until something changes', async () => {
     const student = await addStudent(server);
     const poll = async (since = '') =>

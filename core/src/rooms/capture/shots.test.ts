@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { Z95 } from '../../foundation/index.ts';
 import fc from 'fast-check';
 import { shotSigns } from './shotSigns.ts';
 import { type ColumnMatch, guessColumns, readNumber, readShots } from './shots.ts';
@@ -104,9 +105,9 @@ describe('signs of the ball', () => {
   test('four shots are too few to speak', () => {
     expect(shotSigns(lows([-1, -1, -1, -1.1]))).toEqual([]);
   });
-  test('the interval of the mean, by hand: sd 1 of five is 1.96/√5', () => {
+  test('the interval of the mean, by hand: sd 1 of five is Z95/√5', () => {
     const values = [-1, -1, 0, 1, 1].map((v) => v * 1);
-    expect(shotSigns(lows(values))[0]?.within).toBeCloseTo((1.96 * 1) / Math.sqrt(5), 6);
+    expect(shotSigns(lows(values))[0]?.within).toBeCloseTo((Z95 * 1) / Math.sqrt(5), 6);
   });
   test('no shots show a slice and a hook, or a push and a pull, at once', () => {
     const value = fc.double({ min: -20, max: 20, noNaN: true });

@@ -67,6 +67,26 @@ export function HowMade({ made, onChange }: HowMadeProps) {
   );
 }
 
+/** The same in one line, beside the work; a press opens it. */
+export function HowMadeLine({ made, onChange }: HowMadeProps) {
+  const said = [
+    CLUB_WORDS[made.club],
+    SPEED_WORDS[made.speed],
+    made.aid && AID_STATE_WORDS[made.aid],
+    made.place && PLACE_WORDS[made.place],
+    made.cue && `${HOW_MADE_WORDS.cue}: ${CUE_STATE_WORDS[made.cue]}`,
+  ];
+  return (
+    <details>
+      <summary className="min-h-11 cursor-pointer py-2 text-sm">
+        <span className="block font-semibold">{HOW_MADE_WORDS.legend}</span>
+        {said.filter(Boolean).join(', ').toLowerCase()}
+      </summary>
+      <HowMade made={made} onChange={onChange} />
+    </details>
+  );
+}
+
 interface PickProps {
   readonly label: string;
   readonly value: string;

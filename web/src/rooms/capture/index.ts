@@ -11,7 +11,7 @@ export {
 } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
 export { useShotSet, useShots, useTrackCsv } from './deviceQueries.ts';
-export { HowMade, madeOf } from './HowMade.tsx';
+export { HowMade, HowMadeLine, madeOf } from './HowMade.tsx';
 export { LineLayer } from './LineLayer.tsx';
 export { MarkList } from './MarkList.tsx';
 export { NextMarkPanel, worthMarking } from './NextMarkPanel.tsx';

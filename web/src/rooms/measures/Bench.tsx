@@ -15,7 +15,7 @@ import {
   CameraForm,
   clipUrl,
   type Frames,
-  HowMade,
+  HowMadeLine,
   MarkList,
   madeOf,
   markAt,
@@ -130,6 +130,7 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
           named={state.work.views.some((view) => Object.keys(view.stationTimes).length > 0)}
           onGo={goToMark}
         />
+        <HowMadeLine made={state.work.made} onChange={(made) => dispatch({ type: 'made', made })} />
       </aside>
       <div className="no-print flex min-w-0 flex-col gap-2">
         <div className="mx-auto grid w-full max-w-[46rem] grid-cols-2 gap-2">
@@ -175,7 +176,6 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
               </label>
             </div>
           )}
-          <HowMade made={state.work.made} onChange={(made) => dispatch({ type: 'made', made })} />
           {active && (
             <AutoMarks
               key={`auto-${active.kind}`}
