@@ -12,3 +12,5 @@ ALTER TABLE `gate_decisions` ADD `undone_at` text;--> statement-breakpoint
 ALTER TABLE `set_logs` ADD `device` text;--> statement-breakpoint
 CREATE INDEX `swings_by_version` ON `swings` (`discarded_at`,`version`,`id`);--> statement-breakpoint
 UPDATE `readings` SET `swing_version` = coalesce(json_extract(`body`, '$.version'), 0);
+--> statement-breakpoint
+CREATE INDEX `swings_with_track` ON `swings` (json_extract(`body`, '$.track.file')) WHERE json_extract(`body`, '$.track.file') IS NOT NULL;

@@ -17,6 +17,12 @@ export const plusDays = (day: IsoDay, days: number): IsoDay =>
 export const daysBetween = (from: IsoDay, to: IsoDay): number =>
   differenceInCalendarDays(parseISO(to), parseISO(from));
 
+/** Whole years from a birthday to a day; who was born on 29 February has it on 1 March in other years. */
+export function ageOn(bornOn: IsoDay, day: IsoDay): number {
+  const years = Number(day.slice(0, 4)) - Number(bornOn.slice(0, 4));
+  return day.slice(5) < bornOn.slice(5) ? years - 1 : years;
+}
+
 export function weekdayOf(day: IsoDay): Weekday {
   const weekday = WEEKDAYS[(parseISO(day).getDay() + 6) % 7];
   if (!weekday) throw new Error(`weekdayOf: ${day} is no day`);

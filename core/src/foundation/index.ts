@@ -7,6 +7,7 @@ export {
 } from './arrowSystem.ts';
 export { backupsToDrop, DAILY_KEPT, type DatedBackup, WEEKLY_KEPT } from './backupRota.ts';
 export {
+  ageOn,
   daysBetween,
   type IsoDay,
   isIsoDay,

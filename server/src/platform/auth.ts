@@ -1,8 +1,9 @@
 import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { promisify } from 'node:util';
 import { addDays, subMinutes } from 'date-fns';
-import { and, desc, eq, gt, ne } from 'drizzle-orm';
+import { and, desc, eq, gt, ne, sql } from 'drizzle-orm';
 import { type Context, newId, newToken, stamp } from './context.ts';
+import { keptQuery } from './db.ts';
 import { Refusal } from './errors.ts';
 import { coaches, sessions } from './tables.ts';
 
@@ -133,18 +134,20 @@ export function coachOf(
   token: string | undefined,
 ): { id: string; name: string; session: string } | null {
   if (!token) return null;
-  const row = ctx.db
-    .select({
-      id: coaches.id,
-      name: coaches.name,
-      expiresAt: sessions.expiresAt,
-      session: sessions.id,
-      lastUsedAt: sessions.lastUsedAt,
-    })
-    .from(sessions)
-    .innerJoin(coaches, eq(coaches.id, sessions.coachId))
-    .where(eq(sessions.tokenHash, hashToken(token)))
-    .get();
+  const row = keptQuery(ctx.db, 'coachOf', () =>
+    ctx.db
+      .select({
+        id: coaches.id,
+        name: coaches.name,
+        expiresAt: sessions.expiresAt,
+        session: sessions.id,
+        lastUsedAt: sessions.lastUsedAt,
+      })
+      .from(sessions)
+      .innerJoin(coaches, eq(coaches.id, sessions.coachId))
+      .where(eq(sessions.tokenHash, sql.placeholder('hash')))
+      .prepare(),
+  ).get({ hash: hashToken(token) });
   if (!row || row.expiresAt <= stamp(ctx)) return null;
   if (isStale(ctx, row.lastUsedAt))
     bestEffort(() =>

@@ -20,6 +20,17 @@ export function prepared({ $client }: Db, sql: string): Database.Statement {
   return statement;
 }
 
+const queries = new WeakMap<Database.Database, Map<string, unknown>>();
+
+/** A query of Drizzle's that is asked with every request is built once; `name` is its own among all. */
+export function keptQuery<Q>(db: Db, name: string, make: () => Q): Q {
+  const known = queries.get(db.$client) ?? new Map<string, unknown>();
+  queries.set(db.$client, known);
+  const query = (known.get(name) as Q | undefined) ?? make();
+  known.set(name, query);
+  return query;
+}
+
 /** The project's root, from the source tree and from the bundle alike. */
 export function projectRoot(): string {
   let folder = dirname(fileURLToPath(import.meta.url));

@@ -15,6 +15,8 @@ export interface Records {
    * neither. A write inside another one is part of it.
    */
   write<T>(studentId: string, act: () => T, touches?: Touched): T;
+  /** The same for many small writes at once: those of one moment go to the disk together, before any is answered. */
+  writeTogether<T>(studentId: string, act: () => T, touches?: Touched): Promise<T>;
   /** What a school's bands or a drill's text changed reaches everybody: summaries are made anew, little by little. */
   everybodyChanged(): void;
   /** Everybody's summary, and what names this state of them all. */

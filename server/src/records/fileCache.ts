@@ -1,3 +1,4 @@
+import { ageOn } from '@inchstep/core/foundation';
 import type { StudentRecord } from '@inchstep/core/progress';
 import { dayOf } from '../platform/context.ts';
 import type { Db } from '../platform/db.ts';
@@ -5,7 +6,7 @@ import { Refusal } from '../platform/errors.ts';
 import { captureSlice } from '../rooms/capture/index.ts';
 import { checkinSlice } from '../rooms/checkins/index.ts';
 import { diagnosisSlice } from '../rooms/diagnosis/index.ts';
-import { ageOn, intakeSlice, resolvedSchool } from '../rooms/intake/index.ts';
+import { intakeSlice, resolvedSchool } from '../rooms/intake/index.ts';
 import { measuresSlice } from '../rooms/measures/index.ts';
 import { practiceSlice, type SetsFrom, setsSince } from '../rooms/practice/index.ts';
 import { prescriptionSlice } from '../rooms/prescription/index.ts';

@@ -12,6 +12,13 @@ const MOST_AT_ONCE = 20;
 /** At a start, before anybody asks. */
 const AT_START_MS = 300;
 
+interface Together {
+  readonly studentId: string;
+  /** Carries the write out; what is called once all of them are kept. */
+  readonly act: () => () => void;
+  readonly fail: (error: unknown) => void;
+}
+
 /** The one door to students' files and summaries; see `Records`. */
 export class StudentRecords implements Records {
   private readonly files: FileCache;
@@ -19,6 +26,7 @@ export class StudentRecords implements Records {
   private known: Library | null = null;
   /** Students that the write in progress touched; null between writes. */
   private touched: Map<string, Touched> | null = null;
+  private readonly together: Together[] = [];
   private background: NodeJS.Immediate | null = null;
 
   private readonly db: Db;
@@ -65,6 +73,39 @@ export class StudentRecords implements Records {
       throw error;
     } finally {
       this.touched = null;
+    }
+  }
+
+  /** Waits for whatever else arrives in this moment: one way to the disk serves them all. */
+  writeTogether<T>(studentId: string, act: () => T, touches: Touched = 'file'): Promise<T> {
+    return new Promise((done, fail) => {
+      this.together.push({
+        studentId,
+        act: () => {
+          try {
+            // Each stands or falls alone.
+            const answer = this.db.transaction(() => this.write(studentId, act, touches));
+            return () => done(answer);
+          } catch (error) {
+            return () => fail(error);
+          }
+        },
+        fail,
+      });
+      if (this.together.length === 1) setImmediate(() => this.writeAll());
+    });
+  }
+
+  private writeAll(): void {
+    const all = this.together.splice(0);
+    const [first] = all;
+    if (!first) return;
+    try {
+      // Nobody is answered before all of it is on the disk.
+      const answers = this.write(first.studentId, () => all.map(({ act }) => act()), 'nothing');
+      for (const answer of answers) answer();
+    } catch (error) {
+      for (const { fail } of all) fail(error);
     }
   }
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { Z95 } from '../../foundation/index.ts';
 import fc from 'fast-check';
+import { Z95 } from '../../foundation/index.ts';
 import { shotSigns } from './shotSigns.ts';
 import { type ColumnMatch, guessColumns, readNumber, readShots } from './shots.ts';
 

@@ -45,10 +45,9 @@ const SPEED_OF: Partial<Record<Stage, string>> = {
 export function gateStates(file: GateFile, library: Library): GateStanding[] {
   const now = inUse(file.prescription);
   if (!now) return [];
-  const counted = countedSets(file.practice.sets.filter(({ drill }) => now.drills.includes(drill)));
   return now.drills.flatMap((id) => {
     const drill = library.byId(id);
-    return drill ? [gateState(file, counted, drill, now.at)] : [];
+    return drill ? [gateState(file, drill, now.at)] : [];
   });
 }
 
@@ -56,18 +55,12 @@ export function gateStates(file: GateFile, library: Library): GateStanding[] {
 export const waitsForCoach = ({ gate, held }: Pick<GateStanding, 'gate' | 'held'>): boolean =>
   gate.decision !== 'continue' && !held.some(({ code }) => code === 'pain' || code === 'swings');
 
-function gateState(
-  { practice, measures, intake }: GateFile,
-  sets: readonly LoggedSet[],
-  drill: Drill,
-  startedAt: string,
-): GateStanding {
+function gateState({ practice, measures, intake }: GateFile, drill: Drill, startedAt: string): GateStanding {
   const body: BandContext = { ...intake.facts, school: intake.school, club: 'mid_iron' };
   const stage = rungOf(practice.gates, drill.id);
   const from = countsFrom(practice.gates, drill.id, startedAt);
-  const reps = sets
-    .filter((set) => set.drill === drill.id && set.stage === stage && set.at >= from)
-    .flatMap((set) => readReps(set.reps) ?? []);
+  const here = setsFrom(practice.sets, from).filter((set) => set.drill === drill.id && set.stage === stage);
+  const reps = countedSets(here).flatMap((set) => readReps(set.reps) ?? []);
   const gate = repGate(reps);
   const since = measures.readings.filter((reading) => reading.at >= from);
   const moved = movedMeasure(drill, body);
@@ -82,6 +75,13 @@ function gateState(
     intake.heldSince !== null,
   );
   return { drill: drill.id, stage, gate, measure: { ...measured, id: moved?.id ?? null }, held };
+}
+
+/** Sets that came in since a moment; a long history before it is not looked through. */
+function setsFrom(sets: readonly LoggedSet[], from: string): readonly LoggedSet[] {
+  let first = sets.length;
+  while (first > 0 && (sets[first - 1] as LoggedSet).at >= from) first--;
+  return sets.slice(first);
 }
 
 /** The drill's first measure that pictures can show. */

@@ -1,17 +1,18 @@
 import type { MovedMeasure } from '../checkins/index.ts';
 import type { Library } from '../prescription/index.ts';
+import { onceFor } from './onceFor.ts';
 import { focusOf, type Series, type SeriesFile, seriesOf } from './series.ts';
 
 const SUREST_FIRST: readonly MovedMeasure['verdict'][] = ['real', 'maybe', 'none', 'cant_tell'];
 
 /** How the measures that tell of the present work changed, last day against the days before it began; surest first. */
-export function movedOf(file: SeriesFile, library: Library): MovedMeasure[] {
+export const movedOf = onceFor((file: SeriesFile, library: Library): MovedMeasure[] => {
   const moved = seriesOf(file, library, focusOf(file, library))
     .filter(({ sessions }) => sessions.length > 1)
     .map(movedMeasure);
   const sure = (m: MovedMeasure) => SUREST_FIRST.indexOf(m.verdict);
   return moved.sort((a, b) => sure(a) - sure(b));
-}
+});
 
 function movedMeasure({ measure, band, sessions, change, direction }: Series): MovedMeasure {
   const after = sessions.at(-1)?.mean ?? 0;

@@ -2,6 +2,7 @@ import { daysBetween, type IsoDay } from '../../foundation/index.ts';
 import type { ReadingRecord } from '../measures/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
 import { judgePoint, sessionPoint } from './change.ts';
+import { onceFor } from './onceFor.ts';
 import { focusOf, latestBand, type SeriesFile, sessionsOf } from './series.ts';
 
 /** What one day's swings say of the fault: gone, still there, or neither. */
@@ -26,7 +27,7 @@ const DAYS_APART = 7;
  * week apart, the last one among them, and no occasion between says otherwise. Only what was filmed at full
  * speed, without the drill and before any cue is an occasion; no button makes one.
  */
-export function ownedOf(file: SeriesFile, library: Library): Owned {
+export const ownedOf = onceFor((file: SeriesFile, library: Library): Owned => {
   const since = inUse(file.prescription);
   const telling = measuredAmong(focusOf(file, library), file.measures.readings);
   const counting = file.measures.readings.filter(
@@ -37,7 +38,7 @@ export function ownedOf(file: SeriesFile, library: Library): Owned {
   const inBand = telling.map((id) => inBandByDay(counting, id));
   const occasions = days.map((date): Occasion => ({ date, says: saysOf(inBand.map((by) => by.get(date))) }));
   return { owned: isOwned(occasions), occasions };
-}
+});
 
 /** A measure that this student's films never show can't be asked for. */
 const measuredAmong = (ids: readonly string[], readings: readonly ReadingRecord[]): string[] =>

@@ -1,6 +1,6 @@
 import type { Database } from 'better-sqlite3';
 
-/** Clips and motion files that some row names, each once. */
+/** Clips and motion files that some row names, each once. An index of the second question spares opening the marks. */
 export const filesInUse = (client: Database): string[] =>
   client
     .prepare(

@@ -1,9 +1,8 @@
 export { holdOf, onThisClock, refuseInPain, reportPain } from './holds.ts';
-export { isKnown, once } from './once.ts';
+export { isKnown, once, onceTogether } from './once.ts';
 export { intakeRoutes } from './routes.ts';
 export { resolvedSchool } from './schools.ts';
 export {
-  ageOn,
   consentMissing,
   getStudent,
   listStudents,

@@ -36,16 +36,18 @@ export interface Write {
  * shown, and nothing is lost unsaid.
  */
 export function once<T>(ctx: Context, write: Write, act: () => void, read: () => T): T {
+  return ctx.records.write(write.studentId, () => first(ctx, write, act, read), TOUCHES[write.what]);
+}
+
+/** The same, kept together with other writes of this moment; for what comes in small and often. */
+export const onceTogether = <T>(ctx: Context, write: Write, act: () => void, read: () => T): Promise<T> =>
+  ctx.records.writeTogether(write.studentId, () => first(ctx, write, act, read), TOUCHES[write.what]);
+
+function first<T>(ctx: Context, write: Write, act: () => void, read: () => T): T {
   if (isKnown(ctx, write)) return read();
-  return ctx.records.write(
-    write.studentId,
-    () => {
-      act();
-      insertWrite(ctx.db, { ...write, at: stamp(ctx) });
-      return read();
-    },
-    TOUCHES[write.what],
-  );
+  act();
+  insertWrite(ctx.db, { ...write, at: stamp(ctx) });
+  return read();
 }
 
 /** True when this very write was made before; refuses an id that was taken by another. */

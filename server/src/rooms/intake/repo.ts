@@ -1,6 +1,6 @@
 import type { Hold, Profile, ThreadEvent } from '@inchstep/contract/intake';
-import { and, desc, eq, isNull } from 'drizzle-orm';
-import type { Db } from '../../platform/db.ts';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { type Db, keptQuery, prepared } from '../../platform/db.ts';
 import { bandEdits, events, holds, students, writes } from './tables.ts';
 
 export type StudentRow = typeof students.$inferSelect;
@@ -52,7 +52,14 @@ export const openHold = (db: Db, studentId: string): Hold | null =>
     .orderBy(desc(holds.at))
     .get() ?? null;
 export const holdsOf = (db: Db, studentId: string): Hold[] =>
-  db.select().from(holds).where(eq(holds.studentId, studentId)).orderBy(holds.at).all();
+  keptQuery(db, 'holdsOf', () =>
+    db
+      .select()
+      .from(holds)
+      .where(eq(holds.studentId, sql.placeholder('studentId')))
+      .orderBy(holds.at)
+      .prepare(),
+  ).all({ studentId });
 export const liftHolds = (db: Db, studentId: string, liftedAt: string, liftNote: string): number =>
   db
     .update(holds)
@@ -77,7 +84,19 @@ export const dropBandEdit = (db: Db, preset: string, measure: string): void => {
 
 type WriteRow = typeof writes.$inferSelect;
 export const writeById = (db: Db, id: string): WriteRow | undefined =>
-  db.select().from(writes).where(eq(writes.id, id)).get();
+  keptQuery(db, 'writeById', () =>
+    db
+      .select()
+      .from(writes)
+      .where(eq(writes.id, sql.placeholder('id')))
+      .prepare(),
+  ).get({ id });
 export const insertWrite = (db: Db, row: WriteRow): void => {
-  db.insert(writes).values(row).run();
+  prepared(db, 'INSERT INTO writes (id, student_id, what, author, at) VALUES (?, ?, ?, ?, ?)').run(
+    row.id,
+    row.studentId,
+    row.what,
+    row.author,
+    row.at,
+  );
 };

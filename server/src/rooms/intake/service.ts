@@ -1,6 +1,6 @@
 import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
+import { ageOn } from '@inchstep/core/foundation';
 import { limitsFrom, mayBeFilmed } from '@inchstep/core/intake';
-import { differenceInYears, parseISO } from 'date-fns';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { countForgetting } from '../../platform/programFacts.ts';
@@ -16,9 +16,6 @@ import {
   updateProfile,
 } from './repo.ts';
 import { resolvedSchool } from './schools.ts';
-
-export const ageOn = (bornOn: string, day: string): number =>
-  differenceInYears(parseISO(day), parseISO(bornOn));
 
 function present(ctx: Context, row: StudentRow): Student {
   return {

@@ -56,6 +56,8 @@ export class Upkeep {
       if (this.closed) break;
       if (from > now || this.due.get(id) !== from) continue;
       this.due.delete(id);
+      // Whoever asks meanwhile gets a turn.
+      await new Promise((turn) => setImmediate(turn));
       // What can't be read (a child's without consent, one erased meanwhile) stays as it is and says so itself.
       await makeAnew(this.ctx(), id).catch(() => undefined);
     }

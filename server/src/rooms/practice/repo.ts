@@ -1,6 +1,6 @@
 import type { PlanRecord, StoredSet } from '@inchstep/contract/practice';
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
-import type { Db } from '../../platform/db.ts';
+import { type Db, keptQuery, prepared } from '../../platform/db.ts';
 import { gateDecisions, plans, setLogs } from './tables.ts';
 
 export type GateRow = typeof gateDecisions.$inferSelect;
@@ -23,12 +23,32 @@ export const latestPlan = (db: Db, studentId: string): PlanRecord | null =>
   );
 
 export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
-  db.insert(setLogs)
-    .values({ ...set, studentId })
-    .run();
+  prepared(
+    db,
+    `INSERT INTO set_logs (id, student_id, date, drill, stage, reps, felt, "from", at, done_at, device)
+      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  ).run(
+    set.id,
+    studentId,
+    set.date,
+    set.drill,
+    set.stage,
+    set.reps,
+    set.felt,
+    set.from,
+    set.at,
+    set.doneAt,
+    set.device,
+  );
 };
 export const setById = (db: Db, id: string): StoredSet | null => {
-  const row = db.select().from(setLogs).where(eq(setLogs.id, id)).get();
+  const row = keptQuery(db, 'setById', () =>
+    db
+      .select()
+      .from(setLogs)
+      .where(eq(setLogs.id, sql.placeholder('id')))
+      .prepare(),
+  ).get({ id });
   if (!row) return null;
   const { studentId: _, ...set } = row;
   return set;

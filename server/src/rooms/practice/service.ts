@@ -14,7 +14,7 @@ import {
 import { inUse } from '@inchstep/core/prescription';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
-import { getStudent, once, onThisClock, record, refuseInPain } from '../intake/index.ts';
+import { getStudent, once, onceTogether, onThisClock, record, refuseInPain } from '../intake/index.ts';
 import { libraryOf, noteRung } from '../prescription/index.ts';
 import {
   type GateRow,
@@ -78,8 +78,8 @@ export function logSet(
   studentId: string,
   set: SetLog,
   { from, author, sentAt }: SetSender,
-): StoredSet {
-  return once(
+): Promise<StoredSet> {
+  return onceTogether(
     ctx,
     { id: set.id, what: 'set', studentId, author },
     () => {

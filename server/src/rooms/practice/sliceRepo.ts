@@ -12,10 +12,12 @@ const NO_SETS: SetsFrom = { sets: [], lastRow: 0 };
 
 /** Sets logged since those that are known, put in the order in which they came. */
 export function setsSince(db: Db, studentId: string, known: SetsFrom = NO_SETS): SetsFrom {
+  // A long history is read by the student's index; what was added since, by the row's number.
+  const where = known.lastRow === 0 ? 'student_id = ? AND rowid > ?' : '+student_id = ? AND rowid > ?';
   const rows = prepared(
     db,
     `SELECT rowid AS row, id, date, drill, stage, reps, at, done_at AS doneAt, "from", device
-      FROM set_logs WHERE student_id = ? AND rowid > ? ORDER BY at, rowid`,
+      FROM set_logs WHERE ${where} ORDER BY at, rowid`,
   ).all(studentId, known.lastRow) as (LoggedSet & { row: number })[];
   if (rows.length === 0) return known;
   const lastRow = rows.reduce((last, { row }) => Math.max(last, row), known.lastRow);

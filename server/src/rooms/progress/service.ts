@@ -1,7 +1,7 @@
 import type { Brief, BriefCard, Progress, RosterRow } from '@inchstep/contract/progress';
+import { ageOn } from '@inchstep/core/foundation';
 import { briefOf, progressOf, type Summary, standingAt } from '@inchstep/core/progress';
 import { type Context, stamp, today } from '../../platform/context.ts';
-import { ageOn } from '../intake/index.ts';
 import { libraryOf } from '../prescription/index.ts';
 
 export const briefFor = (ctx: Context, studentId: string): Brief =>
@@ -40,12 +40,13 @@ export function lessonsToCome(ctx: Context): { students: number; lessons: BriefC
 export function rosterOf(ctx: Context): RosterRow[] {
   const [now, day] = [stamp(ctx), today(ctx)];
   return [...ctx.records.summaries().all]
-    .map((summary) => ({
-      ...cardFrom(summary, now, day),
-      handedness: summary.handedness,
-      ageYears: ageOn(summary.bornOn, day),
-      archived: summary.archived,
-    }))
+    .map((summary) => {
+      const row = cardFrom(summary, now, day) as { -readonly [K in keyof RosterRow]: RosterRow[K] };
+      row.handedness = summary.handedness;
+      row.ageYears = ageOn(summary.bornOn, day);
+      row.archived = summary.archived;
+      return row;
+    })
     .sort(by(({ name }) => name));
 }
 
