@@ -14,3 +14,13 @@ CREATE INDEX `swings_by_version` ON `swings` (`discarded_at`,`version`,`id`);-->
 UPDATE `readings` SET `swing_version` = coalesce(json_extract(`body`, '$.version'), 0);
 --> statement-breakpoint
 CREATE INDEX `swings_with_track` ON `swings` (json_extract(`body`, '$.track.file')) WHERE json_extract(`body`, '$.track.file') IS NOT NULL;
+--> statement-breakpoint
+ALTER TABLE `readings` ADD `gist` text DEFAULT '{"measures":[]}' NOT NULL;--> statement-breakpoint
+UPDATE `readings` SET `gist` = json_object(
+	'speed', json_extract(`body`, '$.speed'), 'club', json_extract(`body`, '$.club'),
+	'aid', NULL, 'place', NULL, 'cue', NULL, 'at', json_extract(`body`, '$.at'),
+	'measures', (SELECT json_group_array(json_array(
+		json_extract(value, '$.id'), json_extract(value, '$.value'), json_extract(value, '$.sd'),
+		json_extract(value, '$.verdict'), json_extract(value, '$.band.unit'), json_extract(value, '$.band.lo'),
+		json_extract(value, '$.band.hi'), json_extract(value, '$.band.step'), json_extract(value, '$.band.origin')
+	)) FROM json_each(`body`, '$.measures')));

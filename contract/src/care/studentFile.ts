@@ -79,6 +79,8 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       ...student,
       recorded_on: daySchema,
       swing_version: z.int().optional(),
+      // Made anew from the body when it is taken in.
+      gist: z.string().optional(),
       body: readingSchema,
     }),
   },

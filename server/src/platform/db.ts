@@ -58,6 +58,8 @@ export function openDb(dataDir: string): Db {
     client.pragma('journal_mode = WAL');
     // What was acknowledged to a phone survives a power cut: its log is on the disk before the answer goes.
     client.pragma('synchronous = FULL');
+    // A coach's day of rows stays at hand.
+    client.pragma('cache_size = -32768');
     // What is erased is overwritten, not only forgotten.
     client.pragma('secure_delete = ON');
     return broughtUp(client, file);

@@ -3,6 +3,8 @@ import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import type { TakenIn } from '@inchstep/contract/care';
+import type { Reading } from '@inchstep/contract/measures';
+import { gistOf } from '../../rooms/measures/index.ts';
 import { type Context, stamp } from '../context.ts';
 import { Refusal } from '../errors.ts';
 import type { Archive, ArchiveTask } from './readArchive.ts';
@@ -55,7 +57,7 @@ function keepArchive(ctx: Context, archive: Archive): void {
           clip.file.split('.')[1] as string,
         );
       for (const [table, rows] of archive.tables)
-        for (const row of rows) insertRow(ctx, table, table === 'links' ? closed(ctx, row) : row);
+        for (const row of rows) insertRow(ctx, table, AS_TAKEN_IN[table]?.(ctx, row) ?? row);
       for (const { drill, ...rest } of archive.ownDrills)
         client
           .prepare('INSERT OR IGNORE INTO own_drills (id, document, at) VALUES (?, ?, ?)')
@@ -66,8 +68,13 @@ function keepArchive(ctx: Context, archive: Archive): void {
   ctx.records.everybodyChanged();
 }
 
-/** A way in is no part of the record: whoever wrote the file may hold its token. */
-const closed = (ctx: Context, row: Row): Row => ({ ...row, revoked_at: row.revoked_at ?? stamp(ctx) });
+/** What is not taken over as it is written. */
+const AS_TAKEN_IN: Readonly<Record<string, (ctx: Context, row: Row) => Row>> = {
+  // A way in is no part of the record: whoever wrote the file may hold its token.
+  links: (ctx, row) => ({ ...row, revoked_at: row.revoked_at ?? stamp(ctx) }),
+  // What is made from another column says nothing of its own.
+  readings: (_, row) => ({ ...row, gist: JSON.stringify(gistOf(JSON.parse(String(row.body)) as Reading)) }),
+};
 
 function insertRow(ctx: Context, table: string, row: Row): void {
   const columns = Object.keys(row);

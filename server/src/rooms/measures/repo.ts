@@ -2,6 +2,7 @@ import { measureSchema, type Reading, readingSchema } from '@inchstep/contract/m
 import { and, asc, eq, isNull, ne, or } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { swings } from '../capture/tables.ts';
+import { gistOf } from './gist.ts';
 import { readings } from './tables.ts';
 
 export const putReading = (db: Db, studentId: string, reading: Reading): void => {
@@ -11,6 +12,7 @@ export const putReading = (db: Db, studentId: string, reading: Reading): void =>
     recordedOn: reading.recordedOn,
     swingVersion: reading.version ?? 0,
     body: reading,
+    gist: gistOf(reading),
   };
   db.insert(readings).values(row).onConflictDoUpdate({ target: readings.swingId, set: row }).run();
 };

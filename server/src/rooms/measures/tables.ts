@@ -2,6 +2,7 @@ import type { Reading } from '@inchstep/contract/measures';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { swings } from '../capture/tables.ts';
 import { students } from '../intake/tables.ts';
+import type { ReadingGist } from './gist.ts';
 
 export const readings = sqliteTable(
   'readings',
@@ -16,6 +17,11 @@ export const readings = sqliteTable(
     /** The swing's version that was read; another one means that the reading is to be made anew. */
     swingVersion: integer('swing_version').notNull().default(0),
     body: text('body', { mode: 'json' }).$type<Reading>().notNull(),
+    /** What later rooms read of it, without the rest; made with it. */
+    gist: text('gist', { mode: 'json' })
+      .$type<ReadingGist>()
+      .notNull()
+      .default({ measures: [] } as never),
   },
   (t) => [index('readings_by_student').on(t.studentId, t.recordedOn)],
 );

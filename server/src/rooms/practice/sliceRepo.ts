@@ -10,14 +10,51 @@ export interface SetsFrom {
 
 const NO_SETS: SetsFrom = { sets: [], lastRow: 0 };
 
-/** Sets logged since those that are known, put in the order in which they came. */
-export function setsSince(db: Db, studentId: string, known: SetsFrom = NO_SETS): SetsFrom {
-  // A long history is read by the student's index; what was added since, by the row's number.
-  const where = known.lastRow === 0 ? 'student_id = ? AND rowid > ?' : '+student_id = ? AND rowid > ?';
+const COLUMNS = ['rowid', 'id', 'date', 'drill', 'stage', 'reps', 'at', 'done_at', '"from"', 'device'];
+/** Signs that stand in no id, date or repetition. */
+const [FIELD, LINE] = ['\u001f', '\u001e'];
+
+/**
+ * All sets of a student in one text: a thousand rows are read in less than half the time that a thousand
+ * objects take.
+ */
+function allSets(db: Db, studentId: string): SetsFrom {
+  const line = COLUMNS.map((column) => `coalesce(${column}, '')`).join(` || '${FIELD}' || `);
+  const text = prepared(
+    db,
+    `SELECT group_concat(${line}, '${LINE}')
+      FROM (SELECT rowid, * FROM set_logs WHERE student_id = ? ORDER BY at, rowid)`,
+  )
+    .pluck()
+    .get(studentId) as string | null;
+  if (text === null) return NO_SETS;
+  let lastRow = 0;
+  const sets = text.split(LINE).map((fields): LoggedSet => {
+    const [row, id, date, drill, stage, reps, at, doneAt, from, device] = fields.split(FIELD) as string[];
+    lastRow = Math.max(lastRow, Number(row));
+    return {
+      id: id as string,
+      date: date as string,
+      drill: drill as string,
+      stage: stage as LoggedSet['stage'],
+      reps: reps as string,
+      at: at as string,
+      doneAt: doneAt || null,
+      from: from as LoggedSet['from'],
+      device: device || null,
+    };
+  });
+  return { sets, lastRow };
+}
+
+/** Sets logged since those that are known, put in the order in which they came; without any, all of them. */
+export function setsSince(db: Db, studentId: string, known?: SetsFrom): SetsFrom {
+  if (!known || known.lastRow === 0) return allSets(db, studentId);
   const rows = prepared(
     db,
+    // By the row's number, not by the student's index: what was added since is little.
     `SELECT rowid AS row, id, date, drill, stage, reps, at, done_at AS doneAt, "from", device
-      FROM set_logs WHERE ${where} ORDER BY at, rowid`,
+      FROM set_logs WHERE +student_id = ? AND rowid > ? ORDER BY at, rowid`,
   ).all(studentId, known.lastRow) as (LoggedSet & { row: number })[];
   if (rows.length === 0) return known;
   const lastRow = rows.reduce((last, { row }) => Math.max(last, row), known.lastRow);
