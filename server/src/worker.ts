@@ -2,6 +2,7 @@ import { JOBS as care } from './platform/care/jobs.ts';
 import { Refusal } from './platform/errors.ts';
 import type { JobAnswer } from './platform/jobs.ts';
 import { JOBS as capture } from './rooms/capture/jobs.ts';
+import { JOBS as diagnosis } from './rooms/diagnosis/jobs.ts';
 import { JOBS as measures } from './rooms/measures/jobs.ts';
 
 /** A worker thread's own beginning: the job by its name, and its refusal as data. */
@@ -18,6 +19,7 @@ const JOBS: Readonly<Record<string, (task: never) => unknown>> = {
   ...care,
   ...capture,
   ...measures,
+  ...diagnosis,
 };
 
 export async function run({ name, task }: { name: string; task: unknown }): Promise<JobAnswer<unknown>> {

@@ -2,29 +2,24 @@ import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bricolage-grotesque';
 import './style.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ComponentType } from 'react';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
-import { DataScreen } from './platform/care/index.ts';
 import { HttpError } from './platform/httpError.ts';
 import { NotHere } from './platform/notHere.tsx';
+import { Loading } from './platform/parts.tsx';
 import { SettingsProvider } from './platform/settings.tsx';
 import { Shell } from './platform/shell.tsx';
-import { ReviewScreen, StudentPageScreen } from './rooms/checkins/index.ts';
-import { DiagnosisScreen } from './rooms/diagnosis/index.ts';
-import { IntakeScreen, SchoolsScreen } from './rooms/intake/index.ts';
-import { BenchScreen, CompareScreen, LiveScreen } from './rooms/measures/index.ts';
-import { LadderScreen } from './rooms/practice/index.ts';
-import { CoachLibrary, DrillEditorScreen, DrillScreen, LibraryScreen } from './rooms/prescription/index.ts';
-import {
-  OverviewScreen,
-  Palette,
-  ProgressScreen,
-  RosterScreen,
-  StudentFrame,
-  TodayScreen,
-} from './rooms/progress/index.ts';
+import { CoachLibrary } from './rooms/prescription/index.ts';
+import { Palette } from './rooms/progress/Palette.tsx';
+import { StudentFrame } from './rooms/progress/StudentFrame.tsx';
+
+/** A screen is fetched when it is visited. */
+const visited =
+  <M,>(load: () => Promise<M>, screen: (module: M) => ComponentType) =>
+  async () => ({ Component: screen(await load()) });
 
 const client = new QueryClient({
   defaultOptions: {
@@ -36,7 +31,6 @@ const client = new QueryClient({
 });
 
 const router = createBrowserRouter([
-  { path: '/p/:token', element: <StudentPageScreen /> },
   {
     element: (
       <Shell
@@ -48,6 +42,7 @@ const router = createBrowserRouter([
       />
     ),
     errorElement: <NotHere />,
+    HydrateFallback: () => <Loading what="the program" />,
     children: [
       {
         element: (
@@ -56,32 +51,152 @@ const router = createBrowserRouter([
           </CoachLibrary>
         ),
         children: [
-          { path: '/', element: <TodayScreen /> },
-          { path: '/students', element: <RosterScreen /> },
-          { path: '/students/new', element: <IntakeScreen /> },
+          {
+            path: '/',
+            lazy: visited(
+              () => import('./rooms/progress/TodayScreen.tsx'),
+              (m) => m.TodayScreen,
+            ),
+          },
+          {
+            path: '/students',
+            lazy: visited(
+              () => import('./rooms/progress/RosterScreen.tsx'),
+              (m) => m.RosterScreen,
+            ),
+          },
+          {
+            path: '/students/new',
+            lazy: visited(
+              () => import('./rooms/intake/IntakeScreen.tsx'),
+              (m) => m.IntakeScreen,
+            ),
+          },
           {
             path: '/students/:id',
             element: <StudentFrame />,
             children: [
-              { index: true, element: <OverviewScreen /> },
-              { path: 'intake', element: <IntakeScreen /> },
-              { path: 'bench', element: <BenchScreen /> },
-              { path: 'bench/:swingId', element: <BenchScreen /> },
-              { path: 'compare', element: <CompareScreen /> },
-              { path: 'live', element: <LiveScreen /> },
-              { path: 'diagnosis', element: <DiagnosisScreen /> },
-              { path: 'drills', element: <DrillScreen /> },
-              { path: 'ladder', element: <LadderScreen /> },
-              { path: 'checkins', element: <ReviewScreen /> },
-              { path: 'checkins/:checkinId', element: <ReviewScreen /> },
-              { path: 'progress', element: <ProgressScreen /> },
+              {
+                index: true,
+                lazy: visited(
+                  () => import('./rooms/progress/OverviewScreen.tsx'),
+                  (m) => m.OverviewScreen,
+                ),
+              },
+              {
+                path: 'intake',
+                lazy: visited(
+                  () => import('./rooms/intake/IntakeScreen.tsx'),
+                  (m) => m.IntakeScreen,
+                ),
+              },
+              {
+                path: 'bench',
+                lazy: visited(
+                  () => import('./rooms/measures/BenchScreen.tsx'),
+                  (m) => m.BenchScreen,
+                ),
+              },
+              {
+                path: 'bench/:swingId',
+                lazy: visited(
+                  () => import('./rooms/measures/BenchScreen.tsx'),
+                  (m) => m.BenchScreen,
+                ),
+              },
+              {
+                path: 'compare',
+                lazy: visited(
+                  () => import('./rooms/measures/CompareScreen.tsx'),
+                  (m) => m.CompareScreen,
+                ),
+              },
+              {
+                path: 'live',
+                lazy: visited(
+                  () => import('./rooms/measures/LiveScreen.tsx'),
+                  (m) => m.LiveScreen,
+                ),
+              },
+              {
+                path: 'diagnosis',
+                lazy: visited(
+                  () => import('./rooms/diagnosis/DiagnosisScreen.tsx'),
+                  (m) => m.DiagnosisScreen,
+                ),
+              },
+              {
+                path: 'drills',
+                lazy: visited(
+                  () => import('./rooms/prescription/DrillScreen.tsx'),
+                  (m) => m.DrillScreen,
+                ),
+              },
+              {
+                path: 'ladder',
+                lazy: visited(
+                  () => import('./rooms/practice/LadderScreen.tsx'),
+                  (m) => m.LadderScreen,
+                ),
+              },
+              {
+                path: 'checkins',
+                lazy: visited(
+                  () => import('./rooms/checkins/ReviewScreen.tsx'),
+                  (m) => m.ReviewScreen,
+                ),
+              },
+              {
+                path: 'checkins/:checkinId',
+                lazy: visited(
+                  () => import('./rooms/checkins/ReviewScreen.tsx'),
+                  (m) => m.ReviewScreen,
+                ),
+              },
+              {
+                path: 'progress',
+                lazy: visited(
+                  () => import('./rooms/progress/ProgressScreen.tsx'),
+                  (m) => m.ProgressScreen,
+                ),
+              },
             ],
           },
-          { path: '/library', element: <LibraryScreen /> },
-          { path: '/library/:drillId/edit', element: <DrillEditorScreen /> },
-          { path: '/library/:drillId', element: <LibraryScreen /> },
-          { path: '/schools', element: <SchoolsScreen /> },
-          { path: '/data', element: <DataScreen /> },
+          {
+            path: '/library',
+            lazy: visited(
+              () => import('./rooms/prescription/LibraryScreen.tsx'),
+              (m) => m.LibraryScreen,
+            ),
+          },
+          {
+            path: '/library/:drillId/edit',
+            lazy: visited(
+              () => import('./rooms/prescription/DrillEditorScreen.tsx'),
+              (m) => m.DrillEditorScreen,
+            ),
+          },
+          {
+            path: '/library/:drillId',
+            lazy: visited(
+              () => import('./rooms/prescription/LibraryScreen.tsx'),
+              (m) => m.LibraryScreen,
+            ),
+          },
+          {
+            path: '/schools',
+            lazy: visited(
+              () => import('./rooms/intake/SchoolsScreen.tsx'),
+              (m) => m.SchoolsScreen,
+            ),
+          },
+          {
+            path: '/data',
+            lazy: visited(
+              () => import('./platform/care/DataScreen.tsx'),
+              (m) => m.DataScreen,
+            ),
+          },
           { path: '*', element: <NotHere /> },
         ],
       },

@@ -1,6 +1,6 @@
 import { FAULTS, PHASES } from '@inchstep/core/diagnosis';
 import { AIDS, PLACES, SCHOOL_OPTIONS, type SchoolChoice } from '@inchstep/core/intake';
-import { BODY_LENGTHS, type Drill } from '@inchstep/core/prescription';
+import { BODY_LENGTHS } from '@inchstep/core/prescription';
 import { z } from 'zod';
 
 const faultIds = FAULTS.map((fault) => fault.id) as [string, ...string[]];
@@ -61,7 +61,7 @@ export const drillSchema = z.strictObject({
 export const drillWordsSchema = z.strictObject({
   name: text(60),
   purpose: text(300),
-  steps: z.array(text(240)).min(1, { error: 'write at least one step' }).max(8),
+  steps: z.array(text(240)).min(1, { error: 'write at least one step' }).max(8).readonly(),
   cue: text(120),
   counts: text(200),
   fake: text(200),
@@ -83,19 +83,4 @@ export type DrillForm = z.input<typeof ownDrillSchema>;
 export const drillsSchema = z.strictObject({
   format: z.literal('inchstep.drills/1'),
   drills: z.array(ownDrillSchema).max(500),
-});
-
-/** Without the fields that were left out, which the core takes as truly absent. */
-const given = <T extends object>(fields: T) =>
-  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as {
-    [K in keyof T]: Exclude<T[K], undefined>;
-  };
-
-/** As the core knows it: written by the coach, so neither ours nor part of the cycle of three. */
-export const toDrill = (document: OwnDrillDocument['drill']): Drill => ({
-  ...document,
-  loads: given(document.loads),
-  setup: document.setup.map((distance) => given(distance)),
-  cyclePart: null,
-  ours: false,
 });

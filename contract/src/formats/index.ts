@@ -36,7 +36,7 @@ export {
   OWN_DRILL_ID,
   type OwnDrillDocument,
   ownDrillSchema,
-  toDrill,
 } from './drillsFormat.ts';
 export { pathText, readDocument } from './read.ts';
 export { motionCsv, pressureCsv, readCsv, SHOT_COLUMN, shotsCsv } from './tables.ts';
+export { toDrill } from './toDrill.ts';

@@ -1,7 +1,7 @@
-export { DRILL_WORDS, SETUP_WORDS } from './drills.ts';
+export { DRILL_WORDS } from './drills.ts';
 export type { DrillWords } from './drillWords.ts';
 export { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS, PHASE_WORDS, STRENGTH_WORDS } from './faults.ts';
-export { HOUSE_WORDS, type LibraryWords, wordsWith } from './libraryWords.ts';
+export { HOUSE_WORDS, wordsWith } from './libraryWords.ts';
 export {
   CLUB_WORDS,
   LANDMARK_WORDS,
@@ -30,16 +30,15 @@ export {
   drillName,
   faultName,
   findingName,
-  type Lengths,
   leaveText,
   measureName,
   nextLookText,
   partText,
   refusalText,
-  unitWord,
-  valueIn,
-  valueText,
   weighedText,
 } from './reasons.ts';
 export { draftReply } from './reply.ts';
+export { SETUP_WORDS } from './setupWords.ts';
 export { SHOT_WORDS, type ShotWords, SIGN_WORDS } from './shots.ts';
+export { type Lengths, unitWord, valueIn, valueText } from './values.ts';
+export { type LibraryWords, wordsFrom } from './wordsFrom.ts';

@@ -1,7 +1,9 @@
 import type { ReplyFacts } from '@inchstep/core/checkins';
-import { HOUSE_WORDS, type LibraryWords } from './libraryWords.ts';
+import { HOUSE_WORDS } from './libraryWords.ts';
 import { PAIN_WORDS, STAGE_WORDS } from './practice.ts';
-import { faultName, type Lengths, measureName, valueIn } from './reasons.ts';
+import { faultName, measureName } from './reasons.ts';
+import { type Lengths, valueIn } from './values.ts';
+import type { LibraryWords } from './wordsFrom.ts';
 
 /**
  * A reply drafted from facts, in the order: better, key piece, how, leave, send next. The coach

@@ -1,4 +1,4 @@
-import { addDays, differenceInCalendarDays, format, isValid, parseISO } from 'date-fns';
+import { addDays, differenceInCalendarDays, format, parseISO } from 'date-fns';
 
 /** A calendar day, "2027-03-01"; no time, no zone. */
 export type IsoDay = string;
@@ -7,7 +7,17 @@ export const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 export type Weekday = (typeof WEEKDAYS)[number];
 
 export function isIsoDay(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
+  const [, year, month, day] = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text) ?? [];
+  if (year === undefined) return false;
+  // Asked of every date that comes in or goes out: counted here, without making a date of it.
+  return Number(day) >= 1 && Number(day) <= daysIn(Number(year), Number(month));
+}
+
+/** Days of a month; none where there is no such month. */
+function daysIn(year: number, month: number): number {
+  if (month === 2) return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28;
+  if (month < 1 || month > 12) return 0;
+  return [4, 6, 9, 11].includes(month) ? 30 : 31;
 }
 
 export const plusDays = (day: IsoDay, days: number): IsoDay =>

@@ -25,6 +25,3 @@ export function squaredDeviations(values: readonly number[]): number {
   const centre = mean(values);
   return values.reduce((sum, value) => sum + (value - centre) ** 2, 0);
 }
-
-/** Half the width of a 95 % interval, in sds of a normal distribution. */
-export const Z95 = 1.959964;

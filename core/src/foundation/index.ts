@@ -24,8 +24,8 @@ export {
   squaredDeviations,
   studentCdf,
   studentQuantile,
-  Z95,
 } from './distributions.ts';
+export { Z95 } from './interval.ts';
 export { between, gaussian, pick, type Random, seededRandom } from './random.ts';
 export { bad, good, invariant, type Problem, problem, type Result } from './result.ts';
 export { CM_PER_IN, cmToIn, inToCm, roundTo, YD_PER_M } from './units.ts';

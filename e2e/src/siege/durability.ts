@@ -114,7 +114,13 @@ function nextWrite(student: string, token: string, checkins: string[], random: R
     const body = { pain: false, painWhere: '', note: id, felt: null, clipIds: [] };
     return { kind: 'checkin', id, send: post(`/api/page/${token}/checkins`, body) };
   }
-  const set = { date: new Date().toISOString().slice(0, 10), drill: 'knee_swap', stage: 'still', reps: 'PPF', felt: 5 };
+  const set = {
+    date: new Date().toISOString().slice(0, 10),
+    drill: 'knee_swap',
+    stage: 'still',
+    reps: 'PPF',
+    felt: 5,
+  };
   return { kind: 'set', id, send: post(`/api/page/${token}/sets`, set) };
 }
 

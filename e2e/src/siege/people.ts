@@ -60,7 +60,11 @@ export class Caller {
     const { status } = await this.ask('POST', '/api/students', { id, profile: PROFILE });
     if (status !== 200) throw new Error(`siege: a student was answered with ${status}`);
     // Sets are taken for what was prescribed only.
-    const diagnosis = { id: randomUUID(), swingId: null, findings: [{ id: 'obs.overswing', seen: 'present' }] };
+    const diagnosis = {
+      id: randomUUID(),
+      swingId: null,
+      findings: [{ id: 'obs.overswing', seen: 'present' }],
+    };
     await this.ask('POST', `/api/students/${id}/diagnoses`, diagnosis);
     await this.ask('POST', '/api/drill-choices', {
       id: randomUUID(),

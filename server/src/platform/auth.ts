@@ -14,7 +14,8 @@ export const SESSION_COOKIE = 'inchstep_session';
 
 export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
 
-export const firstCoach = (ctx: Context) => ctx.db.select().from(coaches).limit(1).get() ?? null;
+export const firstCoach = (ctx: Context) =>
+  keptQuery(ctx.db, 'firstCoach', () => ctx.db.select().from(coaches).limit(1).prepare()).get() ?? null;
 
 async function secretOf(passphrase: string): Promise<{ salt: string; digest: string }> {
   const salt = randomBytes(16);

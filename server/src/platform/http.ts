@@ -204,6 +204,7 @@ export async function serveWeb(app: App): Promise<void> {
       ['GET', 'HEAD'].includes(request.method) && !/^\/api(\/|$)/.test(plainPath(request.raw.url ?? ''));
     if (!page || !existsSync(root))
       return reply.status(404).send(failureOf([{ code: 'not_found', path: '', detail: {} }]).body);
-    return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    const entry = /^\/p\//.test(plainPath(request.raw.url ?? '')) ? 'student.html' : 'index.html';
+    return reply.header('cache-control', 'no-cache').sendFile(entry);
   });
 }

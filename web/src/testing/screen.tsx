@@ -1,9 +1,11 @@
+import { HOUSE_WORDS } from '@inchstep/contract/words';
 import { jest } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { type RenderResult, render } from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
 import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
 import { SettingsProvider } from '../platform/settings.tsx';
+import { WordsOf } from '../rooms/prescription/libraryWords.tsx';
 
 export interface Asked {
   readonly method: string;
@@ -56,14 +58,16 @@ export function draw(
   return render(
     <QueryClientProvider client={client}>
       <SettingsProvider>
-        <MemoryRouter initialEntries={[at.url ?? '/']}>
-          <Routes>
-            <Route element={frame}>
-              <Route path={at.path ?? '/'} element={what} />
-              <Route path="*" element={<p>elsewhere</p>} />
-            </Route>
-          </Routes>
-        </MemoryRouter>
+        <WordsOf words={HOUSE_WORDS}>
+          <MemoryRouter initialEntries={[at.url ?? '/']}>
+            <Routes>
+              <Route element={frame}>
+                <Route path={at.path ?? '/'} element={what} />
+                <Route path="*" element={<p>elsewhere</p>} />
+              </Route>
+            </Routes>
+          </MemoryRouter>
+        </WordsOf>
       </SettingsProvider>
     </QueryClientProvider>,
   );

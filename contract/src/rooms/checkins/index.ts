@@ -1,7 +1,7 @@
 import { QUEUE_REASONS } from '@inchstep/core/checkins';
 import { STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
-import { ownDrillSchema } from '../../formats/index.ts';
+import { drillWordsSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
 import { clipSchema } from '../capture/index.ts';
 import { holdSchema } from '../intake/index.ts';
@@ -80,8 +80,8 @@ export const pageSchema = z.object({
       cautions: z.array(cautionSchema),
     }),
   ),
-  /** Drills of the coach's own among them. */
-  ownDrills: z.array(ownDrillSchema),
+  /** Texts of every drill that the page names. */
+  words: z.record(z.string(), drillWordsSchema),
   exaggerate: z.number().nullable(),
   sets: z.array(loggedSetSchema),
   checkins: z.array(checkinSchema),

@@ -5,7 +5,7 @@ import { cautionsFor, inUse, knownCase, setupFor } from '@inchstep/core/prescrip
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { holdOf } from '../intake/index.ts';
-import { feelPage, libraryOf, ownAmong } from '../prescription/index.ts';
+import { feelPage, libraryOf, libraryWords } from '../prescription/index.ts';
 import { recentCheckins } from './service.ts';
 
 const RECENT_SETS = 60;
@@ -15,6 +15,7 @@ const RECENT_CHECKINS = 10;
 export function pageOf(ctx: Context, studentId: string): StudentPage {
   const record = ctx.records.of(studentId);
   const library = libraryOf(ctx);
+  const { wordsOf } = libraryWords(ctx);
   const { intake, practice } = record;
   const { sets, gates, plan } = practice;
   const day = cardOf(record, library, today(ctx));
@@ -37,12 +38,14 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       setup: setupFor(drill, file),
       cautions: cautionsFor(drill, file),
     })),
-    ownDrills: ownAmong(
-      ctx,
-      drills.map(({ id }) => id),
+    words: Object.fromEntries(
+      drills.flatMap(({ id }) => {
+        const words = wordsOf(id);
+        return words ? [[id, words]] : [];
+      }),
     ),
     exaggerate: feelPage(ctx, studentId).sizing.factor,
-    sets: countedSets(sets).slice(-RECENT_SETS),
+    sets: countedSets(sets.slice(-2 * RECENT_SETS)).slice(-RECENT_SETS),
     checkins: recentCheckins(ctx, studentId, RECENT_CHECKINS),
     clipLimitMb: ctx.clipLimitMb,
   };

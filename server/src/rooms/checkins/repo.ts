@@ -1,6 +1,6 @@
 import type { StudentLink } from '@inchstep/contract/checkins';
-import { and, desc, eq, isNull } from 'drizzle-orm';
-import type { Db } from '../../platform/db.ts';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { type Db, keptQuery } from '../../platform/db.ts';
 import { students } from '../intake/tables.ts';
 import { checkins, links, mails, replies } from './tables.ts';
 
@@ -16,12 +16,14 @@ export const linkByHash = (
   db: Db,
   tokenHash: string,
 ): { link: LinkRow; archivedAt: string | null } | undefined =>
-  db
-    .select({ link: links, archivedAt: students.archivedAt })
-    .from(links)
-    .innerJoin(students, eq(students.id, links.studentId))
-    .where(eq(links.tokenHash, tokenHash))
-    .get();
+  keptQuery(db, 'linkByHash', () =>
+    db
+      .select({ link: links, archivedAt: students.archivedAt })
+      .from(links)
+      .innerJoin(students, eq(students.id, links.studentId))
+      .where(eq(links.tokenHash, sql.placeholder('tokenHash')))
+      .prepare(),
+  ).get({ tokenHash });
 export const linksOf = (db: Db, studentId: string): StudentLink[] =>
   db
     .select({
@@ -51,19 +53,27 @@ export const insertCheckin = (db: Db, row: CheckinRow): void => {
 export const checkinById = (db: Db, id: string): CheckinRow | null =>
   db.select().from(checkins).where(eq(checkins.id, id)).get() ?? null;
 export const checkinsOf = (db: Db, studentId: string, most = -1): CheckinRow[] =>
-  db
-    .select()
-    .from(checkins)
-    .where(eq(checkins.studentId, studentId))
-    .orderBy(desc(checkins.at))
-    .limit(most)
-    .all();
+  keptQuery(db, 'checkinsOf', () =>
+    db
+      .select()
+      .from(checkins)
+      .where(eq(checkins.studentId, sql.placeholder('studentId')))
+      .orderBy(desc(checkins.at))
+      .limit(sql.placeholder('most'))
+      .prepare(),
+  ).all({ studentId, most });
 export const repliesOf = (db: Db, studentId: string): ReplyRow[] =>
-  db
-    .select({ reply: replies })
-    .from(replies)
-    .innerJoin(checkins, and(eq(checkins.id, replies.checkinId), eq(checkins.studentId, studentId)))
-    .all()
+  keptQuery(db, 'repliesOf', () =>
+    db
+      .select({ reply: replies })
+      .from(replies)
+      .innerJoin(
+        checkins,
+        and(eq(checkins.id, replies.checkinId), eq(checkins.studentId, sql.placeholder('studentId'))),
+      )
+      .prepare(),
+  )
+    .all({ studentId })
     .map(({ reply }) => reply);
 export const replyTo = (db: Db, checkinId: string): ReplyRow | null =>
   db.select().from(replies).where(eq(replies.checkinId, checkinId)).get() ?? null;

@@ -3,7 +3,7 @@ import {
   type CaseFile,
   type CaseFinding,
   checkCase,
-  diagnose,
+  type Diagnosis,
   faultById,
   reason,
 } from '@inchstep/core/diagnosis';
@@ -13,7 +13,7 @@ import type { z } from 'zod';
 import { type Context, stamp } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getSwing } from '../capture/index.ts';
-import { getStudent, once, record } from '../intake/index.ts';
+import { getStudent, isKnown, once, record } from '../intake/index.ts';
 import { freshReading, freshReadings, getReading, listReadings } from '../measures/index.ts';
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
@@ -71,10 +71,13 @@ export async function makeDiagnosis(
   author: string,
 ): Promise<DiagnosisRecord> {
   getStudent(ctx, studentId);
+  const write = { id, what: 'diagnosis' as const, studentId, author };
+  if (isKnown(ctx, write)) return getDiagnosis(ctx, id);
   if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
   if (swingId !== null) await (wholeDay ? freshReadings(ctx, studentId) : freshReading(ctx, swingId));
+  const asked = caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside });
+  const result = await ctx.jobs.run<Diagnosis>('diagnose', asked);
   const make = () => {
-    const result = diagnose(caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside }));
     const before = alone(diagnosesOf(ctx.db, studentId)[0]?.chosen ?? null);
     const chosen = before ? { ...before, carried: true } : null;
     insertDiagnosis(ctx.db, {
@@ -90,7 +93,7 @@ export async function makeDiagnosis(
     });
     record(ctx, studentId, 'diagnosed', { roots: result.roots.map((root) => root.fault), diagnosis: id });
   };
-  return once(ctx, { id, what: 'diagnosis', studentId, author }, make, () => getDiagnosis(ctx, id));
+  return once(ctx, write, make, () => getDiagnosis(ctx, id));
 }
 
 export const listDiagnoses = (ctx: Context, studentId: string): DiagnosisRecord[] => {

@@ -1,6 +1,6 @@
 export { feelPage } from './feels.ts';
 export { noteRung } from './history.ts';
-export { libraryOf, libraryWords, ownAmong, readLibrary } from './library.ts';
+export { libraryOf, libraryWords, readLibrary } from './library.ts';
 export { cardQuery, prescriptionRoutes } from './routes.ts';
 export { setupCard } from './service.ts';
 export { prescriptionSlice } from './sliceRepo.ts';

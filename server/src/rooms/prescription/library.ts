@@ -16,13 +16,14 @@ const asLibrary = (own: readonly OwnDrillDocument[]): Library =>
 
 /** Built-in drills with the coach's own, for the match, the plan and the card. */
 export const libraryOf = (ctx: Context): Library => ctx.records.library();
-export const libraryWords = (ctx: Context): LibraryWords => wordsWith(ownDrills(ctx));
-
-/** The coach's own among these drills, as a page needs them that knows only the built-in ones. */
-export const ownAmong = (ctx: Context, ids: readonly string[]): OwnDrillDocument[] =>
-  (ids.every((id) => HOUSE_LIBRARY.byId(id)) ? [] : ownDrills(ctx)).filter((entry) =>
-    ids.includes(entry.drill.id),
-  );
+/** Their names and texts; as long as the library is the same, so are these. */
+export function libraryWords(ctx: Context): LibraryWords {
+  const library = ctx.records.library();
+  const known = WORDS.get(library) ?? wordsWith(ownDrills(ctx));
+  WORDS.set(library, known);
+  return known;
+}
+const WORDS = new WeakMap<Library, LibraryWords>();
 
 export const listLibrary = (ctx: Context): LibraryEntry[] =>
   ownDrillRows(ctx.db).map(({ document, at }) => ({

@@ -1,7 +1,7 @@
 import type { OwnDrillDocument } from '@inchstep/contract/formats';
 import type { DrillChoice } from '@inchstep/contract/prescription';
-import { and, desc, eq, isNull } from 'drizzle-orm';
-import type { Db } from '../../platform/db.ts';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { type Db, keptQuery } from '../../platform/db.ts';
 import { drillChoices, feels, ownDrills } from './tables.ts';
 
 export const insertChoice = (db: Db, studentId: string, choice: DrillChoice): void => {
@@ -39,7 +39,14 @@ export const putOwnDrill = (db: Db, document: OwnDrillDocument, at: string): voi
 
 type FeelRow = typeof feels.$inferSelect;
 export const feelsOf = (db: Db, studentId: string): FeelRow[] =>
-  db.select().from(feels).where(eq(feels.studentId, studentId)).orderBy(desc(feels.at)).all();
+  keptQuery(db, 'feelsOf', () =>
+    db
+      .select()
+      .from(feels)
+      .where(eq(feels.studentId, sql.placeholder('studentId')))
+      .orderBy(desc(feels.at))
+      .prepare(),
+  ).all({ studentId });
 export const insertFeel = (db: Db, row: FeelRow): void => {
   db.insert(feels).values(row).run();
 };

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { newId, thisDevice } from '../../platform/ids.ts';
 
 import { RepPad } from '../practice/index.ts';
-import { useLibrary } from '../prescription/index.ts';
+import { useLibraryWords } from '../prescription/index.ts';
 import { putWaiting, sendWaiting, waitingSets } from './outbox.ts';
 
 interface SetRunnerProps {
@@ -23,7 +23,7 @@ const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text
 
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
 export function SetRunner({ token, drill, stage, withBall, done, onLogged }: SetRunnerProps) {
-  const { wordsOf } = useLibrary();
+  const { wordsOf } = useLibraryWords();
   // A half set of yesterday is no beginning of today's.
   const key = `inchstep.run.${token.slice(0, 12)}.${format(new Date(), 'yyyy-MM-dd')}.${drill}.${stage}`;
   const [reps, setReps] = useState(() => localStorage.getItem(key) ?? '');

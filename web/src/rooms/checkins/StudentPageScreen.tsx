@@ -1,23 +1,21 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import { exaggerateText, PAIN_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
+import { exaggerateText, PAIN_WORDS, PLACE_WORDS, STAGE_WORDS, wordsFrom } from '@inchstep/contract/words';
 import type { PlanItem } from '@inchstep/core/practice';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { useParams } from 'react-router';
 import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
 import { itemText } from '../practice/index.ts';
-import { LibraryOf, SetupCard, useLibrary } from '../prescription/index.ts';
+import { SetupCard, useLibraryWords, WordsOf } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
 import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './outbox.ts';
 import { usePage } from './queries.ts';
 import { SetRunner } from './SetRunner.tsx';
 
 /** What the private link opens on a phone: today's card, the runner, the way to the coach. */
-export function StudentPageScreen() {
-  const { token = '' } = useParams();
+export function StudentPageScreen({ token }: { readonly token: string }) {
   const page = usePage(token);
   const client = useQueryClient();
   const [waiting, setWaiting] = useState(() => waitingSets(token));
@@ -42,14 +40,15 @@ export function StudentPageScreen() {
       </main>
     );
   }
+  const { words } = page.data;
   const logged = () => {
     void client.invalidateQueries({ queryKey: keys.page(token) });
     void flush();
   };
   return (
-    <LibraryOf own={page.data.ownDrills}>
+    <WordsOf words={wordsFrom((id) => words[id])}>
       <Page token={token} page={page.data} waiting={waiting} onLogged={logged} />
-    </LibraryOf>
+    </WordsOf>
   );
 }
 
@@ -113,7 +112,7 @@ function WaitingNote({
   readonly waiting: readonly WaitingSet[];
   readonly onSeen: () => void;
 }) {
-  const { nameOf } = useLibrary();
+  const { nameOf } = useLibraryWords();
   const open = waiting.filter((set) => set.refused === undefined).length;
   const refused = waiting.filter((set) => set.refused !== undefined);
   return (
@@ -154,7 +153,7 @@ function TodayCard({
   readonly onLogged: () => void;
 }) {
   const [extra, setExtra] = useState(false);
-  const { nameOf, wordsOf } = useLibrary();
+  const { nameOf, wordsOf } = useLibraryWords();
   const { day } = page;
   const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] =
     day?.items ??

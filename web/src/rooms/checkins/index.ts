@@ -1,2 +1,0 @@
-export { ReviewScreen } from './ReviewScreen.tsx';
-export { StudentPageScreen } from './StudentPageScreen.tsx';

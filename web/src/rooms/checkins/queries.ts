@@ -55,13 +55,12 @@ export function useCloseLinks(studentId: string) {
   });
 }
 
-export const usePage = (token: string) =>
-  useQuery({
-    queryKey: keys.page(token),
-    queryFn: () => get<StudentPage>(`/api/page/${token}`),
-    refetchInterval: LOOK_AGAIN_MS,
-    retry: false,
-  });
+export const askForPage = (token: string) => ({
+  queryKey: keys.page(token),
+  queryFn: () => get<StudentPage>(`/api/page/${token}`),
+  retry: false,
+});
+export const usePage = (token: string) => useQuery({ ...askForPage(token), refetchInterval: LOOK_AGAIN_MS });
 
 export const sendSet = (token: string, set: SetLog) => post(`/api/page/${token}/sets`, set);
 export const sendCheckin = (token: string, body: object) =>

@@ -1,3 +1,4 @@
+import { DRILL_WORDS } from '@inchstep/contract/words';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { format } from 'date-fns';
@@ -59,12 +60,12 @@ describe('the student’s page', () => {
     drills: [{ id: 'knee_swap', stage: 'slow', setup: [{ id: 'stance', valueIn: 15 }], cautions: [] }],
     sets: [],
     checkins: [],
-    ownDrills: [],
+    words: { knee_swap: DRILL_WORDS.knee_swap },
     exaggerate: null,
     clipLimitMb: 300,
     ...more,
   });
-  const show = () => draw(<StudentPageScreen />, { path: '/p/:token', url: '/p/tok-12345678' });
+  const show = () => draw(<StudentPageScreen token="tok-12345678" />);
   const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 
   test('today’s card, and a set that is logged', async () => {

@@ -1,2 +1,1 @@
-export { DiagnosisScreen } from './DiagnosisScreen.tsx';
 export { useDiagnoses } from './queries.ts';

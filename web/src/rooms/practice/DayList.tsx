@@ -1,7 +1,7 @@
 import { CLUB_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
 import type { Plan, PlanItem } from '@inchstep/core/practice';
 import { dayText, Panel } from '../../platform/parts.tsx';
-import { useLibrary } from '../prescription/index.ts';
+import { useLibraryWords } from '../prescription/index.ts';
 
 /** What one item asks, in a line. */
 export function itemText(item: PlanItem): string {
@@ -14,7 +14,7 @@ export function itemText(item: PlanItem): string {
 
 /** The dated days of a plan, week by week. */
 export function DayList({ plan, today }: { readonly plan: Plan; readonly today: string }) {
-  const { nameOf } = useLibrary();
+  const { nameOf } = useLibraryWords();
   const ahead = plan.days.filter((day) => day.date >= today);
   return (
     <Panel title="Days" aside={<span className="text-sm text-base-content/80">{ahead.length} ahead</span>}>

@@ -1,5 +1,4 @@
 export { itemText } from './DayList.tsx';
 export { GateDecision } from './GateDecision.tsx';
-export { LadderScreen } from './LadderScreen.tsx';
 export { useGates } from './queries.ts';
 export { RepPad } from './RepPad.tsx';

@@ -1,7 +1,7 @@
 import { cautionText, RANGE_WORDS } from '@inchstep/contract/words';
 import type { Caution, SetupValue } from '@inchstep/core/prescription';
 import { useUnits } from '../../platform/units.ts';
-import { useLibrary } from './library.tsx';
+import { useLibraryWords } from './libraryWords.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
 
 export interface SetupCardProps {
@@ -25,7 +25,7 @@ export function SetupCard({
   onRange = false,
   pdfUrl,
 }: SetupCardProps) {
-  const { wordsOf, distanceName } = useLibrary();
+  const { wordsOf, distanceName } = useLibraryWords();
   const words = wordsOf(drill);
   const { length, lengths } = useUnits();
   if (!words) return null;

@@ -39,7 +39,7 @@ describe('what the editor starts from', () => {
     const form = copyOf('kiss_the_post');
     const first = form.drill.setup?.[0];
     if (first) first.valueIn = 99;
-    form.words.steps.push('More');
+    (form.words.steps as string[]).push('More');
     expect(copyOf('kiss_the_post').drill.setup?.[0]?.valueIn).toBe(0.6);
     expect(house.wordsOf('kiss_the_post')?.steps).not.toContain('More');
   });

@@ -1,12 +1,13 @@
 import type { OwnDrillDocument } from '@inchstep/contract/formats';
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import { type DrillLibrary, drillLibrary } from './drillLibrary.ts';
+import { WordsOf } from './libraryWords.tsx';
 import { useOwnDrills } from './queries.ts';
 
 const InUse = createContext<DrillLibrary>(drillLibrary([]));
 export const useLibrary = (): DrillLibrary => useContext(InUse);
 
-/** For pages that are handed the own drills they need, like the student's. */
+/** Drills and their words for whatever is inside. */
 export function LibraryOf({
   own,
   children,
@@ -15,7 +16,11 @@ export function LibraryOf({
   readonly children: ReactNode;
 }) {
   const library = useMemo(() => drillLibrary(own), [own]);
-  return <InUse.Provider value={library}>{children}</InUse.Provider>;
+  return (
+    <InUse.Provider value={library}>
+      <WordsOf words={library}>{children}</WordsOf>
+    </InUse.Provider>
+  );
 }
 
 const NONE: readonly OwnDrillDocument[] = [];

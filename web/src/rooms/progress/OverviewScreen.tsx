@@ -12,7 +12,7 @@ import { MeasureLine } from '../measures/index.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { useBrief, useProgress } from './queries.ts';
 import { Thread } from './Thread.tsx';
-import { movedText, STATE_WORDS } from './words.ts';
+import { missedText, movedText, ownedText, STATE_WORDS } from './words.ts';
 
 /** Who this is and where the work stands: focus, tapes, thread. */
 export function OverviewScreen() {
@@ -64,6 +64,10 @@ function BriefPanel({
             {brief.repsDone} of {brief.repsPlanned} planned repetitions
           </Line>
         )}
+        {brief.missed.length > 0 && (
+          <Line term="Planned days without a set">{missedText(brief.missed, today)}</Line>
+        )}
+        {brief.drills.length > 0 && <Line term="Owned?">{ownedText(brief.owned, today)}</Line>}
         {brief.moved.length > 0 && <Line term="What moved">{brief.moved.map(movedText).join('. ')}</Line>}
         {brief.limits.length > 0 && <Line term="Careful with">{brief.limits.join(', ')}</Line>}
         {student.profile.aims && <Line term="Aims">{student.profile.aims}</Line>}

@@ -51,6 +51,8 @@ const brief = (more: object = {}) => ({
       unit: 'in',
     },
   ],
+  missed: ['2027-03-08', '2027-03-09'],
+  owned: { owned: false, occasions: [{ date: '2027-03-09', says: 'in' }] },
   limits: ['knee'],
   hold: false,
   lastWords: 'They swap by themselves.',
@@ -122,6 +124,8 @@ describe('a student at one glance', () => {
       'Lead knee in: really better',
       'knee',
       'A shorter swing.',
+      '2 days ago, yesterday',
+      'Not yet: in band yesterday; it must be so again a week apart.',
       '“They swap by themselves.”',
     ])
       expect(screen.getByText(text)).toBeTruthy();
