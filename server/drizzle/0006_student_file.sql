@@ -20,7 +20,7 @@ UPDATE `readings` SET `gist` = json_object(
 	'speed', json_extract(`body`, '$.speed'), 'club', json_extract(`body`, '$.club'),
 	'aid', NULL, 'place', NULL, 'cue', NULL, 'at', json_extract(`body`, '$.at'),
 	'measures', (SELECT json_group_array(json_array(
-		json_extract(value, '$.id'), json_extract(value, '$.value'), json_extract(value, '$.sd'),
+		json_extract(value, '$.id'), round(json_extract(value, '$.value'), 6), round(json_extract(value, '$.sd'), 6),
 		json_extract(value, '$.verdict'), json_extract(value, '$.band.unit'), json_extract(value, '$.band.lo'),
-		json_extract(value, '$.band.hi'), json_extract(value, '$.band.step'), json_extract(value, '$.band.origin')
+		json_extract(value, '$.band.hi'), json_extract(value, '$.band.step')
 	)) FROM json_each(`body`, '$.measures')));

@@ -32,7 +32,8 @@ function lazily(read: { readonly [S in keyof StudentRecord]: () => StudentRecord
 
 interface Kept {
   readonly record: StudentRecord;
-  readonly sets: SetsFrom;
+  /** The sets of the practice slice, with the last one's number. */
+  readonly sets: () => SetsFrom;
   /** A student may have a birthday tomorrow. */
   readonly day: string;
 }
@@ -53,17 +54,18 @@ export class FileCache {
     const day = dayOf(this.now().toISOString());
     const known = this.kept.get(studentId);
     if (known?.day === day) return this.keep(studentId, known).record;
-    const sets = setsSince(this.db, studentId);
-    return this.keep(studentId, { record: this.read(studentId, day, sets), sets, day }).record;
+    return this.keep(studentId, this.read(studentId, day)).record;
   }
 
   /** Only sets were added: the rest of the file stands. */
   setsAdded(studentId: string): void {
     const known = this.kept.get(studentId);
     if (!known) return;
-    const sets = setsSince(this.db, studentId, known.sets);
-    const practice = { ...known.record.practice, sets: sets.sets };
-    this.keep(studentId, { ...known, sets, record: { ...known.record, practice } });
+    // Read before the others were added, or read with them just now.
+    const before = known.record.practice;
+    const sets = setsSince(this.db, studentId, known.sets());
+    const practice = { ...before, sets: sets.sets };
+    this.keep(studentId, { ...known, sets: () => sets, record: { ...known.record, practice } });
   }
 
   drop(studentId: string): void {
@@ -83,21 +85,27 @@ export class FileCache {
   }
 
   /** One statement a table, whatever there is, and only for the slices that are asked for. */
-  private read(studentId: string, day: string, { sets }: SetsFrom): StudentRecord {
+  private read(studentId: string, day: string): Kept {
     const { db } = this;
+    let known: SetsFrom | null = null;
+    const sets = () => {
+      known ??= setsSince(db, studentId);
+      return known;
+    };
     const intake = intakeSlice(db, studentId, {
       ageOf: (bornOn) => ageOn(bornOn, day),
       schoolOf: (profile) => resolvedSchool(db, profile),
     });
     if (!intake) throw new Refusal('not_found');
-    return lazily({
+    const record = lazily({
       intake: () => intake,
       capture: () => captureSlice(db, studentId),
       measures: () => measuresSlice(db, studentId),
       diagnosis: () => diagnosisSlice(db, studentId),
       prescription: () => prescriptionSlice(db, studentId),
-      practice: () => ({ ...practiceSlice(db, studentId), sets }),
+      practice: () => ({ ...practiceSlice(db, studentId), sets: sets().sets }),
       checkins: () => checkinSlice(db, studentId),
     });
+    return { record, sets, day };
   }
 }

@@ -19,9 +19,14 @@ export interface PlanFile {
 }
 
 /** A plan for the drills in use, from the asked days; what was done already is kept. */
-export function layPlan(file: PlanFile, library: Library, ask: PlanAsk): Result<Plan, PlanProblem> {
+export function layPlan(
+  file: PlanFile,
+  library: Library,
+  ask: PlanAsk,
+  horizonDays?: number,
+): Result<Plan, PlanProblem> {
   const checked = checkPlan(requestOf(file, library, ask));
-  return checked.ok ? good(buildPlan(checked.value)) : checked;
+  return checked.ok ? good(buildPlan(checked.value, horizonDays)) : checked;
 }
 
 function requestOf(file: PlanFile, library: Library, ask: PlanAsk): PlanRequest {
@@ -57,7 +62,8 @@ export function cardOf(file: PlanFile, library: Library, today: string): PlanDay
       start: today,
       nextLesson: nextLesson !== null && nextLesson >= today ? nextLesson : null,
     };
-    const laid = layPlan(file, library, ask);
+    // Only today is asked for.
+    const laid = layPlan(file, library, ask, 1);
     return laid.ok ? laid.value : null;
   });
 }

@@ -7,11 +7,11 @@ import { reviews, whatGives } from './whatGives.ts';
 
 const HORIZON_DAYS = 56;
 
-/** A dated ladder from today; what was done already is kept and counts. */
-export function buildPlan(request: PlanRequest): Plan {
+/** A dated ladder over so many days from the start; what was done already is kept and counts. */
+export function buildPlan(request: PlanRequest, horizonDays = HORIZON_DAYS): Plan {
   const tracks = makeTracks(request);
   const days: PlanDay[] = [];
-  for (let offset = 0; offset < HORIZON_DAYS; offset++) {
+  for (let offset = 0; offset < horizonDays; offset++) {
     const date = plusDays(request.start, offset);
     const day = layDay(request, tracks, date, Math.floor(offset / 7));
     if (day) days.push(day);

@@ -41,6 +41,7 @@ export interface KeptPlan {
 
 /** This room's slice of a student's file: what was planned, practised and decided, oldest first. */
 export interface PracticeRecord {
+  /** Of the present work and its plan, and the latest before it. */
   readonly sets: readonly LoggedSet[];
   readonly gates: readonly GateWord[];
   readonly plan: KeptPlan | null;

@@ -10,10 +10,12 @@ type Row = readonly [
   lo: number | null,
   hi: number | null,
   step: number,
-  origin: ReadMeasure['band']['origin'],
 ];
 
-/** What the later rooms read of a reading: a sixth of the document. Made with it, and never the only place. */
+/** A millionth of an inch is more than any mark tells. */
+const short = (value: number): number => Number(value.toFixed(6));
+
+/** What the later rooms read of a reading (where a band comes from is not among it): a sixth of the document. Made with it, and never the only place. */
 export interface ReadingGist extends Pick<ReadingRecord, 'speed' | 'club' | 'aid' | 'place' | 'cue' | 'at'> {
   readonly measures: readonly Row[];
 }
@@ -25,23 +27,24 @@ export const gistOf = ({ speed, club, aid, place, cue, at, measures }: Reading):
   place,
   cue,
   at,
-  measures: measures.map(({ id, value, sd, verdict, band: { unit, lo, hi, step, origin } }) => [
+  measures: measures.map(({ id, value, sd, verdict, band: { unit, lo, hi, step } }) => [
     id,
-    value,
-    sd,
+    short(value),
+    short(sd),
     verdict,
     unit,
     lo,
     hi,
     step,
-    origin as ReadMeasure['band']['origin'],
   ]),
 });
 
 /** A measure of an older program that makes no sense counts as not measured. */
-export const measuresOf = ({ measures }: ReadingGist): ReadMeasure[] =>
-  measures.flatMap(([id, value, sd, verdict, unit, lo, hi, step, origin]) =>
-    Number.isFinite(value) && Number.isFinite(sd) && Number.isFinite(step)
-      ? [{ id, value, sd, verdict, band: { id, unit, lo, hi, step, origin } as ReadMeasure['band'] }]
-      : [],
-  );
+export function measuresOf({ measures }: ReadingGist): ReadMeasure[] {
+  const read: ReadMeasure[] = [];
+  for (const [id, value, sd, verdict, unit, lo, hi, step] of measures)
+    if (Number.isFinite(value) && Number.isFinite(sd) && Number.isFinite(step))
+      read.push({ id, value, sd, verdict, band: { id, unit, lo, hi, step, origin: NOT_KEPT } });
+  return read;
+}
+const NOT_KEPT: ReadMeasure['band']['origin'] = [];
