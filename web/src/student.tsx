@@ -1,5 +1,4 @@
-import '@fontsource-variable/atkinson-hyperlegible-next';
-import '@fontsource-variable/bricolage-grotesque';
+import './studentFonts.css';
 import './style.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';

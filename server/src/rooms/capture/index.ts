@@ -3,9 +3,9 @@ export {
   addClip,
   captureOf,
   clipFile,
+  clipsFor,
   createSwing,
   getSwing,
-  listClips,
   listSwings,
 } from './service.ts';
 export { captureSlice } from './sliceRepo.ts';

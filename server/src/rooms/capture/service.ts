@@ -91,9 +91,10 @@ function keepClip(
   record(ctx, studentId, 'clip', { view: clip.kind, from: clip.from });
 }
 
+export const clipsFor = (ctx: Context, studentId: string): Clip[] => clipsOf(ctx.db, studentId);
 export const listClips = (ctx: Context, studentId: string): Clip[] => {
   getStudent(ctx, studentId);
-  return clipsOf(ctx.db, studentId);
+  return clipsFor(ctx, studentId);
 };
 
 export function clipFile(ctx: Context, id: string): { clip: Clip; file: string } {

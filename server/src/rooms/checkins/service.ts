@@ -1,7 +1,7 @@
 import type { Checkin, CheckinSend } from '@inchstep/contract/checkins';
 import { type Context, newId, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { clipFile, listClips } from '../capture/index.ts';
+import { clipFile, clipsFor } from '../capture/index.ts';
 import { getStudent, once, onThisClock, record, reportPain } from '../intake/index.ts';
 import {
   type CheckinRow,
@@ -65,7 +65,7 @@ export const listCheckins = (ctx: Context, studentId: string): Checkin[] =>
 function presentAll(ctx: Context, studentId: string, rows: readonly CheckinRow[]): Checkin[] {
   const replies = new Map(repliesOf(ctx.db, studentId).map((reply) => [reply.checkinId, reply]));
   const withClips = rows.some(({ clipIds }) => clipIds.length > 0);
-  const clips = new Map((withClips ? listClips(ctx, studentId) : []).map((clip) => [clip.id, clip]));
+  const clips = new Map((withClips ? clipsFor(ctx, studentId) : []).map((clip) => [clip.id, clip]));
   return rows.map(({ clipIds, ...row }) => {
     const reply = replies.get(row.id);
     return {

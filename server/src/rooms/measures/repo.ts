@@ -17,14 +17,32 @@ export const putReading = (db: Db, studentId: string, reading: Reading): void =>
   db.insert(readings).values(row).onConflictDoUpdate({ target: readings.swingId, set: row }).run();
 };
 
+const looksWhole = ({ measures, version }: Reading): boolean =>
+  version !== undefined &&
+  Array.isArray(measures) &&
+  measures.every(
+    (m) =>
+      Number.isFinite(m?.value) &&
+      Number.isFinite(m?.sd) &&
+      Number.isFinite(m?.lo95) &&
+      Number.isFinite(m?.hi95) &&
+      Number.isFinite(m?.band?.step),
+  );
+
 /**
  * A reading of an older program may hold a measure that makes no sense: it counts as not measured. One that
  * can't be understood at all holds nothing.
  */
 function understood(stored: Reading): Reading {
-  const whole = readingSchema.safeParse(stored);
-  if (whole.success) return whole.data;
-  const body: Reading = { ...stored, aid: null, place: null, cue: null, stale: false };
+  const body: Reading = {
+    ...stored,
+    aid: stored.aid ?? null,
+    place: stored.place ?? null,
+    cue: stored.cue ?? null,
+    stale: false,
+  };
+  // What this program wrote was looked through when it was written.
+  if (looksWhole(stored) || readingSchema.safeParse(body).success) return body;
   const measures = Array.isArray(body.measures) ? body.measures : [];
   const { track: _, ...rest } = body;
   const kept = { ...rest, measures: measures.filter((measure) => measureSchema.safeParse(measure).success) };

@@ -9,7 +9,7 @@ import { RosterLine } from './RosterLine.tsx';
 
 const ROW_PX = 76;
 /** Up to here every row is drawn: find-in-page and printing reach them all. */
-const ALL_DRAWN = 60;
+const ALL_DRAWN = 30;
 
 interface RosterListProps {
   readonly rows: readonly RosterRow[];
