@@ -87,7 +87,8 @@ async function listen(settings: ServerSettings): Promise<void> {
     new Runs(ctx),
     () => makeMails(ctx),
     (error) => {
-      app.log.error({ code: (error as { code?: string }).code ?? 'unknown' }, 'housekeeping');
+      const { code, message } = error as { code?: string; message?: string };
+      app.log.error({ code: code ?? message ?? 'unknown' }, 'housekeeping');
     },
   );
   const stop = async (signal: string) => {

@@ -25,8 +25,8 @@ export interface Records {
   forget(studentId: string): void;
   /** Makes the summaries that are missing or old; answers how many are left. */
   catchUp(forMs: number): number;
-  /** Students whose summary differs from a recomputation; there should be none. */
-  differing(): string[];
+  /** Compares one summary after the other with its file, and makes anew what differs; true for each that did. */
+  check(): Generator<boolean, void>;
   /** Makes no more summaries in the background. */
   close(): void;
 }

@@ -152,12 +152,16 @@ export class StudentRecords implements Records {
     }
   }
 
-  differing(): string[] {
-    const library = this.library();
-    return this.rows.students().filter((id) => {
+  *check(): Generator<boolean, void> {
+    for (const id of this.rows.students()) {
+      // One that was erased since has nothing to differ from.
+      if (!this.rows.exists(id)) continue;
       this.files.drop(id);
-      return this.rows.bodyOf(id) !== JSON.stringify(summaryOf(this.of(id), library));
-    });
+      const said = this.rows.bodyOf(id);
+      const isRight = said === JSON.stringify(summaryOf(this.of(id), this.library()));
+      if (!isRight) this.write(id, () => undefined);
+      yield !isRight;
+    }
   }
 
   close(): void {

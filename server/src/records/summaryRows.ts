@@ -66,6 +66,10 @@ export class SummaryRows {
       .all(most) as string[];
   }
 
+  exists(studentId: string): boolean {
+    return prepared(this.db, 'SELECT 1 FROM students WHERE id = ?').get(studentId) !== undefined;
+  }
+
   students(): string[] {
     return prepared(this.db, 'SELECT id FROM students').pluck().all() as string[];
   }

@@ -102,9 +102,10 @@ export interface TargetAnswer {
 /** The swing on the bench, so that a moved mark starts from where the last fit ended. */
 let last: BodyFit | undefined;
 
-function fit(capture: Capture): FitAnswer {
+/** `anew` fits from nothing, as the server does: what rests on the bench and what is kept are one answer. */
+function fit(capture: Capture, anew = false): FitAnswer {
   const started = performance.now();
-  const measured = measureCapture(capture, last);
+  const measured = measureCapture(capture, anew ? undefined : last);
   last = measured.fit;
   return {
     measures: measured.measures,
@@ -230,7 +231,7 @@ const next = (capture: Capture, stations: readonly Station[], fitted: boolean): 
   ).slice(0, NEXT_AT_MOST);
 
 export interface FitWorker {
-  fit(capture: Capture): FitAnswer;
+  fit(capture: Capture, anew?: boolean): FitAnswer;
   posesOf(capture: Capture): StationPose[];
   targets(capture: Capture): TargetAnswer;
   next(capture: Capture, stations: readonly Station[], fitted: boolean): NextMark[];

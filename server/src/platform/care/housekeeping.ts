@@ -1,6 +1,7 @@
 import type { Context } from '../context.ts';
 import { carryOutErasures, cutLog } from './erase.ts';
 import type { Runs } from './runs.ts';
+import { SummaryCheck } from './summaryCheck.ts';
 
 const EVERY_MS = 15_000;
 
@@ -18,16 +19,21 @@ export function keepHouse(
       if (carryOutErasures(ctx) > 0) uncut = true;
       if (uncut) uncut = !cutLog(ctx);
       runs.nightly();
+      check.nightly();
       void makeMails();
     } catch (error) {
       complain(error);
     }
   };
+  const check = new SummaryCheck(ctx, (differing) =>
+    complain(new Error(`${differing} summaries differed from their files and were made anew`)),
+  );
   round();
   const timer = setInterval(round, EVERY_MS);
   timer.unref();
   return () => {
     clearInterval(timer);
     runs.stop();
+    check.stop();
   };
 }

@@ -12,7 +12,7 @@ import { programFact, putProgramFact } from '../programFacts.ts';
 
 const NAMED = /^inchstep-(\d{4}-\d{2}-\d{2})-\d{6}\.zip$/;
 /** A night's backup is made at the first look after this hour. */
-const NIGHT_HOUR = 3;
+export const NIGHT_HOUR = 3;
 
 /** What a stopped run left behind: drafts, snapshots, places where a backup was read back. */
 function clearHalf(folder: string): void {

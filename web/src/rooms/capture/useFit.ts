@@ -11,6 +11,8 @@ export const captureFor = ({ profile, school }: Student, swing: Marked): Capture
   captureFrom(profile, school, swing);
 
 const WAIT_MS = 120;
+/** Marks that rest this long are fitted once more from nothing, so that the way to them leaves no trace. */
+const REST_MS = 900;
 /** Fewer marks than this say nothing worth showing. */
 const FEW_MARKS = 4;
 
@@ -59,7 +61,13 @@ export function useFit(
       if (enough && wantTarget) void hands.targets(capture).then(ifCurrent<TargetAnswer>(setTarget));
       void hands.next(capture, named, enough).then(ifCurrent<NextMark[]>(setNext));
     }, WAIT_MS);
-    return () => clearTimeout(timer);
+    const rest = setTimeout(() => {
+      if (enough) void worker.current?.fit(capture, true).then(ifCurrent<FitAnswer>(setAnswer));
+    }, REST_MS);
+    return () => {
+      clearTimeout(timer);
+      clearTimeout(rest);
+    };
   }, [student, work, wantTarget]);
   const posesOf = useCallback(
     async (capture: Capture) => ((await worker.current?.posesOf(capture)) ?? []) as StationPose[],

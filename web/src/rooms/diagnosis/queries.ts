@@ -2,6 +2,7 @@ import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
+import { useSend } from '../../platform/useSend.ts';
 
 export interface Ticked {
   readonly id: string;
@@ -20,18 +21,19 @@ export const useDiagnosisNow = (id: string) =>
     queryFn: () => get<DiagnosisNow | null>(`/api/diagnoses/${id}/now`),
   });
 
-export function useDiagnose(studentId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (ask: {
-      swingId: string | null;
-      wholeDay: boolean;
-      findings: readonly Ticked[];
-      setAside: readonly string[];
-    }) => post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id: crypto.randomUUID(), ...ask }),
-    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
-  });
+export interface DiagnosisAsk {
+  readonly swingId: string | null;
+  readonly wholeDay: boolean;
+  readonly findings: readonly Ticked[];
+  readonly setAside: readonly string[];
 }
+
+export const useDiagnose = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (id, ask: DiagnosisAsk) =>
+      post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id, ...ask }),
+  });
 
 export function useChooseWork(studentId: string) {
   const client = useQueryClient();

@@ -9,6 +9,7 @@ import type {
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { del, get, post, put } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
+import { useSend } from '../../platform/useSend.ts';
 
 export const usePrescription = (diagnosisId: string | undefined) =>
   useQuery({
@@ -23,14 +24,12 @@ export const useDrillChoices = (studentId: string) =>
     queryFn: () => get<DrillChoice[]>(`/api/students/${studentId}/drill-choices`),
   });
 
-export function useChooseDrills(studentId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (choice: { diagnosisId: string; drills: readonly string[]; note: string }) =>
-      post<DrillChoice>('/api/drill-choices', { id: crypto.randomUUID(), ...choice }),
-    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
+export const useChooseDrills = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (id, choice: { diagnosisId: string; drills: readonly string[]; note: string }) =>
+      post<DrillChoice>('/api/drill-choices', { id, ...choice }),
   });
-}
 
 export const useOwnDrills = () =>
   useQuery({

@@ -1,0 +1,56 @@
+import { format } from 'date-fns';
+import type { Context } from '../context.ts';
+import { programFact, putProgramFact } from '../programFacts.ts';
+import { NIGHT_HOUR } from './runs.ts';
+
+const FACT = 'summaries_checked';
+/** Files are read and computed for so long before a request gets its turn. */
+const AT_ONCE_MS = 10;
+
+/**
+ * Once a night every summary is compared with what its student's file says. One that differs is made anew and
+ * counted: there should be none. The check goes on little by little and can be ended at any time.
+ */
+export class SummaryCheck {
+  private readonly ctx: Context;
+  private readonly complain: (differing: number) => void;
+  private turn: NodeJS.Immediate | null = null;
+
+  constructor(ctx: Context, complain: (differing: number) => void) {
+    this.ctx = ctx;
+    this.complain = complain;
+  }
+
+  get running(): boolean {
+    return this.turn !== null;
+  }
+
+  nightly(): void {
+    const now = this.ctx.now();
+    const day = format(now, 'yyyy-MM-dd');
+    if (this.turn || now.getHours() < NIGHT_HOUR || programFact(this.ctx.db, FACT) === day) return;
+    const check = this.ctx.records.check();
+    let differing = 0;
+    const step = () => {
+      const until = performance.now() + AT_ONCE_MS;
+      do {
+        const { done, value } = check.next();
+        if (done) return this.end(day, differing);
+        if (value) differing++;
+      } while (performance.now() < until);
+      this.turn = setImmediate(step);
+    };
+    this.turn = setImmediate(step);
+  }
+
+  stop(): void {
+    if (this.turn) clearImmediate(this.turn);
+    this.turn = null;
+  }
+
+  private end(day: string, differing: number): void {
+    this.turn = null;
+    putProgramFact(this.ctx.db, FACT, day);
+    if (differing > 0) this.complain(differing);
+  }
+}
