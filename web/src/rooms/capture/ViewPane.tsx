@@ -1,7 +1,7 @@
-import type { SwingView } from '@inchstep/contract/capture';
+import type { SwingMark, SwingView } from '@inchstep/contract/capture';
 import { LANDMARK_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
-import { type Landmark, STICK_PLACES } from '@inchstep/core/capture';
-import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { STICK_PLACES } from '@inchstep/core/capture';
+import { useEffect, useRef } from 'react';
 import type { Guess, PictureLine } from '../../workers/fit.worker.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
 import { ClipTrouble } from './ClipTrouble.tsx';
@@ -9,6 +9,7 @@ import { GhostLayer, LineLayer } from './LineLayer.tsx';
 import { Loupe } from './Loupe.tsx';
 import { MarkShape } from './MarkShape.tsx';
 import type { Frames } from './useFrames.ts';
+import { type Dragging, usePaneHands } from './usePaneHands.ts';
 
 export interface ViewPaneProps {
   readonly view: SwingView;
@@ -24,79 +25,11 @@ export interface ViewPaneProps {
 
 /** Marks and lines are drawn in a picture of this width, so that they look alike on every clip. */
 const DRAWN_WIDTH = 540;
-/** Grab radius around a mark, in screen pixels: a finger's worth. */
-const GRAB_PX = 18;
-
-/** Moving less than this is a press, not a drag. */
-const DRAG_PX = 4;
-
-interface Dragging {
-  readonly landmark: Landmark;
-  readonly u: number;
-  readonly v: number;
-  /** What a press without a drag puts down, when the pointer came down on another mark. */
-  readonly press: Landmark;
-  readonly from: { readonly u: number; readonly v: number; readonly slack: number };
-}
-
 /** One view: the exact frame, its marks (solid), the fit's guesses (hollow), a loupe while dragging. */
 export function ViewPane({ view, frames, state, guesses, lines, ghost, active, dispatch }: ViewPaneProps) {
-  const k = DRAWN_WIDTH / view.widthPx;
-  const box = useRef<HTMLDivElement>(null);
-  const [hover, setHover] = useState<{ u: number; v: number } | null>(null);
-  const [drag, setDrag] = useState<Dragging | null>(null);
   const marks = state.work.marks.filter((m) => m.view === view.kind && m.station === state.station);
-  const toPicture = (event: PointerEvent) => {
-    const rect = (box.current as HTMLDivElement).getBoundingClientRect();
-    return {
-      u: ((event.clientX - rect.left) / rect.width) * view.widthPx,
-      v: ((event.clientY - rect.top) / rect.height) * view.heightPx,
-      grab: (GRAB_PX / rect.width) * view.widthPx,
-      slack: (DRAG_PX / rect.width) * view.widthPx,
-    };
-  };
-  const down = (event: PointerEvent) => {
-    const at = toPicture(event);
-    if (!active) dispatch({ type: 'look', view: view.kind });
-    if (state.stick !== null) {
-      dispatch({ type: 'stick', u: at.u, v: at.v });
-      return;
-    }
-    const near = marks
-      .map((m) => ({ m, d: Math.hypot(m.u - at.u, m.v - at.v) }))
-      .sort((a, b) => a.d - b.d)[0];
-    const landmark = near && near.d < at.grab ? near.m.landmark : state.landmark;
-    // A heel lies a hair from its ankle: a press puts down what is asked for, a drag takes what is there.
-    const press = marks.some((m) => m.landmark === state.landmark) ? landmark : state.landmark;
-    setDrag({ landmark, press, u: at.u, v: at.v, from: { u: at.u, v: at.v, slack: at.slack } });
-    event.currentTarget.setPointerCapture(event.pointerId);
-  };
-  const move = (event: PointerEvent) => {
-    const at = toPicture(event);
-    setHover({ u: at.u, v: at.v });
-    if (drag) setDrag({ ...drag, u: at.u, v: at.v });
-  };
-  const up = () => {
-    if (!drag) return;
-    const inside = (value: number, size: number) => Math.min(size, Math.max(0, value));
-    const moved = Math.hypot(drag.u - drag.from.u, drag.v - drag.from.v) > drag.from.slack;
-    const landmark = moved ? drag.landmark : drag.press;
-    const had = marks.some((m) => m.landmark === landmark);
-    if (had) dispatch({ type: 'look', landmark });
-    dispatch({
-      type: 'mark',
-      landmark,
-      u: inside(drag.u, view.widthPx),
-      v: inside(drag.v, view.heightPx),
-      stay: had,
-    });
-    setDrag(null);
-  };
+  const { box, hover, drag, handlers } = usePaneHands({ view, state, marks, active, dispatch });
   const focus = drag ?? (active ? hover : null);
-  const marked = new Set(marks.map((m) => m.landmark));
-  const open = guesses.filter(
-    (g) => g.view === view.kind && g.station === state.station && !marked.has(g.landmark),
-  );
   return (
     <figure
       className={`flex min-w-0 flex-col rounded border-[3px] ${active ? 'border-primary' : 'border-base-300'}`}
@@ -107,74 +40,19 @@ export function ViewPane({ view, frames, state, guesses, lines, ghost, active, d
         data-testid={`pane-${view.kind}`}
         className="relative touch-none bg-black select-none"
         style={{ aspectRatio: `${view.widthPx} / ${view.heightPx}` }}
-        onPointerDown={down}
-        onPointerMove={move}
-        onPointerUp={up}
-        onPointerCancel={() => setDrag(null)}
-        onPointerLeave={() => setHover(null)}
+        {...handlers}
       >
         <FrameCanvas picture={frames.picture} view={view} />
-        <svg
-          viewBox={`0 0 ${DRAWN_WIDTH} ${view.heightPx * k}`}
-          className="pointer-events-none absolute inset-0 h-full w-full"
-          aria-hidden
-        >
-          {view.groundMarks.map((g) => (
-            <path
-              key={`${g.xIn},${g.yIn}`}
-              d={cross(g.u * k, g.v * k, 10)}
-              stroke="#ffffff"
-              strokeWidth={3}
-              fill="none"
-            />
-          ))}
-          <GhostLayer
-            k={k}
-            lines={ghost.filter((l) => l.view === view.kind && l.station === state.station)}
-          />
-          <LineLayer
-            k={k}
-            lines={lines.filter(
-              (l) => l.view === view.kind && (l.station === null || l.station === state.station),
-            )}
-          />
-          {open.map((g) => (
-            <circle
-              key={g.landmark}
-              cx={g.u * k}
-              cy={g.v * k}
-              r={Math.max(5, 2 * g.sdPx * k)}
-              fill="none"
-              stroke="#f2dc9b"
-              strokeWidth={2}
-              strokeDasharray="3 2.5"
-              opacity={g.landmark === state.landmark ? 1 : 0.65}
-            />
-          ))}
-          {marks
-            .filter((m) => m.landmark !== drag?.landmark)
-            .map((m) => (
-              <MarkShape
-                key={m.landmark}
-                u={m.u * k}
-                v={m.v * k}
-                sd={m.sdPx * k}
-                chosen={active && m.landmark === state.landmark}
-                proposed={m.by === 'network'}
-                name={LANDMARK_WORDS[m.landmark] ?? ''}
-              />
-            ))}
-          {drag && (
-            <MarkShape
-              u={drag.u * k}
-              v={drag.v * k}
-              sd={0}
-              chosen
-              proposed={false}
-              name={LANDMARK_WORDS[drag.landmark] ?? ''}
-            />
-          )}
-        </svg>
+        <Drawn
+          view={view}
+          state={state}
+          marks={marks}
+          drag={drag}
+          guesses={guesses}
+          lines={lines}
+          ghost={ghost}
+          active={active}
+        />
         {focus && frames.picture && (drag || state.stick !== null) && (
           <Loupe picture={frames.picture} view={view} u={focus.u} v={focus.v} />
         )}
@@ -188,26 +66,114 @@ export function ViewPane({ view, frames, state, guesses, lines, ghost, active, d
           </p>
         )}
       </div>
-      <figcaption className="flex items-center justify-between gap-2 px-2 py-1 text-sm">
-        <span className="font-semibold">{VIEW_WORDS[view.kind]}</span>
-        {frames.clip && frames.copied < 1 && (
-          <span
-            data-testid={`copied-${view.kind}`}
-            title="Each frame is copied once, so that any step shows at once. Steps work meanwhile."
-          >
-            making frames ready, {Math.round(100 * frames.copied)} %
-          </span>
-        )}
-        <span data-testid={`frame-${view.kind}`}>
-          {frames.clip ? `frame ${frames.index + 1} of ${frames.clip.times.length}` : ''}
-        </span>
-        {state.stick !== null && active && (
-          <span className="font-semibold">
-            Stick end at {STICK_PLACES[state.stick]?.xIn} in, {STICK_PLACES[state.stick]?.yIn} in
-          </span>
-        )}
-      </figcaption>
+      <Caption view={view} frames={frames} stick={active ? state.stick : null} />
     </figure>
+  );
+}
+
+type DrawnProps = Pick<ViewPaneProps, 'view' | 'state' | 'guesses' | 'lines' | 'ghost' | 'active'> & {
+  readonly marks: readonly SwingMark[];
+  readonly drag: Dragging | null;
+};
+
+/** What is drawn over a frame: sticks, lines, the fit's guesses (hollow) and the marks (solid). */
+function Drawn({ view, state, marks, drag, guesses, lines, ghost, active }: DrawnProps) {
+  const k = DRAWN_WIDTH / view.widthPx;
+  const marked = new Set(marks.map((m) => m.landmark));
+  const open = guesses.filter(
+    (g) => g.view === view.kind && g.station === state.station && !marked.has(g.landmark),
+  );
+  return (
+    <svg
+      viewBox={`0 0 ${DRAWN_WIDTH} ${view.heightPx * k}`}
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      aria-hidden
+    >
+      {view.groundMarks.map((g) => (
+        <path
+          key={`${g.xIn},${g.yIn}`}
+          d={cross(g.u * k, g.v * k, 10)}
+          stroke="#ffffff"
+          strokeWidth={3}
+          fill="none"
+        />
+      ))}
+      <GhostLayer k={k} lines={ghost.filter((l) => l.view === view.kind && l.station === state.station)} />
+      <LineLayer
+        k={k}
+        lines={lines.filter(
+          (l) => l.view === view.kind && (l.station === null || l.station === state.station),
+        )}
+      />
+      {open.map((g) => (
+        <circle
+          key={g.landmark}
+          cx={g.u * k}
+          cy={g.v * k}
+          r={Math.max(5, 2 * g.sdPx * k)}
+          fill="none"
+          stroke="#f2dc9b"
+          strokeWidth={2}
+          strokeDasharray="3 2.5"
+          opacity={g.landmark === state.landmark ? 1 : 0.65}
+        />
+      ))}
+      {marks
+        .filter((m) => m.landmark !== drag?.landmark)
+        .map((m) => (
+          <MarkShape
+            key={m.landmark}
+            u={m.u * k}
+            v={m.v * k}
+            sd={m.sdPx * k}
+            chosen={active && m.landmark === state.landmark}
+            proposed={m.by === 'network'}
+            name={LANDMARK_WORDS[m.landmark] ?? ''}
+          />
+        ))}
+      {drag && (
+        <MarkShape
+          u={drag.u * k}
+          v={drag.v * k}
+          sd={0}
+          chosen
+          proposed={false}
+          name={LANDMARK_WORDS[drag.landmark] ?? ''}
+        />
+      )}
+    </svg>
+  );
+}
+
+function Caption({
+  view,
+  frames,
+  stick,
+}: {
+  readonly view: SwingView;
+  readonly frames: Frames;
+  readonly stick: number | null;
+}) {
+  return (
+    <figcaption className="flex items-center justify-between gap-2 px-2 py-1 text-sm">
+      <span className="font-semibold">{VIEW_WORDS[view.kind]}</span>
+      {frames.clip && frames.copied < 1 && (
+        <span
+          data-testid={`copied-${view.kind}`}
+          title="Each frame is copied once, so that any step shows at once. Steps work meanwhile."
+        >
+          making frames ready, {Math.round(100 * frames.copied)} %
+        </span>
+      )}
+      <span data-testid={`frame-${view.kind}`}>
+        {frames.clip ? `frame ${frames.index + 1} of ${frames.clip.times.length}` : ''}
+      </span>
+      {stick !== null && (
+        <span className="font-semibold">
+          Stick end at {STICK_PLACES[stick]?.xIn} in, {STICK_PLACES[stick]?.yIn} in
+        </span>
+      )}
+    </figcaption>
   );
 }
 
