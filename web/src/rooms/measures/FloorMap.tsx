@@ -61,24 +61,7 @@ export function FloorMap({
         role="img"
         aria-label={`Floor map at ${STATION_WORDS[station]}: pelvis centre ${length(shift)} toward the target and ${length(depth)} toward the ball since address`}
       >
-        <line
-          x1={0}
-          x2={WIDTH}
-          y1={y(0)}
-          y2={y(0)}
-          stroke="currentColor"
-          strokeDasharray="6 5"
-          opacity={0.5}
-        />
-        <text
-          x={side > 0 ? WIDTH - 6 : 6}
-          y={y(0) - 6}
-          textAnchor={side > 0 ? 'end' : 'start'}
-          fontSize={12}
-          fill="currentColor"
-        >
-          target {side > 0 ? '→' : '←'}
-        </text>
+        <BallLine y={y(0)} side={side} />
         {corridor && <Corridor address={address} corridor={corridor} x={x} y={y} />}
         <ClockRim cx={x(address.centre[0])} cy={y(address.centre[1])} r={perInch * 9.5} side={side} />
         {(['lead', 'trail'] as const).map((foot) => (
@@ -101,36 +84,14 @@ export function FloorMap({
         <Under poses={target} station={now.station} at={at} look="target" />
         <path d={path([...floor]) ?? ''} fill="none" stroke="currentColor" strokeWidth={1.5} opacity={0.7} />
         {floor.map((f) => (
-          <g key={f.station} opacity={f.station === station ? 1 : 0.45}>
-            <ellipse
-              cx={x(f.centre[0])}
-              cy={y(f.centre[1])}
-              rx={f.ellipse.majorIn * perInch}
-              ry={f.ellipse.minorIn * perInch}
-              transform={`rotate(${-side * f.ellipse.angleDeg} ${x(f.centre[0])} ${y(f.centre[1])})`}
-              fill="var(--color-accent)"
-              fillOpacity={0.35}
-              stroke="currentColor"
-              strokeWidth={1}
-            />
-            <line
-              x1={at(f.leadHip)[0]}
-              y1={at(f.leadHip)[1]}
-              x2={at(f.trailHip)[0]}
-              y2={at(f.trailHip)[1]}
-              stroke="currentColor"
-              strokeWidth={f.station === station ? 7 : 2}
-              strokeLinecap="round"
-            />
-            <circle
-              cx={x(f.centre[0])}
-              cy={y(f.centre[1])}
-              r={f.station === station ? 4.5 : 2.5}
-              fill="var(--tape)"
-              stroke="currentColor"
-              strokeWidth={1.5}
-            />
-          </g>
+          <PelvisAt
+            key={f.station}
+            floor={f}
+            here={f.station === station}
+            at={at}
+            perInch={perInch}
+            side={side}
+          />
         ))}
         {moment && (
           <Under poses={[{ station, pose: moment.pose }]} station={station} at={at} look="between" />
@@ -154,6 +115,70 @@ export function FloorMap({
   );
 }
 
+type At = (p: readonly number[]) => readonly [number, number];
+
+/** The line through the ball, and where the target is. */
+const BallLine = ({ y, side }: { readonly y: number; readonly side: number }) => (
+  <>
+    <line x1={0} x2={WIDTH} y1={y} y2={y} stroke="currentColor" strokeDasharray="6 5" opacity={0.5} />
+    <text
+      x={side > 0 ? WIDTH - 6 : 6}
+      y={y - 6}
+      textAnchor={side > 0 ? 'end' : 'start'}
+      fontSize={12}
+      fill="currentColor"
+    >
+      target {side > 0 ? '→' : '←'}
+    </text>
+  </>
+);
+
+interface PelvisAtProps {
+  readonly floor: FloorStation;
+  /** The station in hand is drawn strong. */
+  readonly here: boolean;
+  readonly at: At;
+  readonly perInch: number;
+  readonly side: number;
+}
+
+/** The pelvis at one station: a bar from hip to hip, its centre, and where that truly is, 19 times in 20. */
+function PelvisAt({ floor: { centre, ellipse, leadHip, trailHip }, here, at, perInch, side }: PelvisAtProps) {
+  const [cx, cy] = at(centre);
+  return (
+    <g opacity={here ? 1 : 0.45}>
+      <ellipse
+        cx={cx}
+        cy={cy}
+        rx={ellipse.majorIn * perInch}
+        ry={ellipse.minorIn * perInch}
+        transform={`rotate(${-side * ellipse.angleDeg} ${cx} ${cy})`}
+        fill="var(--color-accent)"
+        fillOpacity={0.35}
+        stroke="currentColor"
+        strokeWidth={1}
+      />
+      <line
+        x1={at(leadHip)[0]}
+        y1={at(leadHip)[1]}
+        x2={at(trailHip)[0]}
+        y2={at(trailHip)[1]}
+        stroke="currentColor"
+        strokeWidth={here ? 7 : 2}
+        strokeLinecap="round"
+      />
+      <circle
+        cx={cx}
+        cy={cy}
+        r={here ? 4.5 : 2.5}
+        fill="var(--tape)"
+        stroke="currentColor"
+        strokeWidth={1.5}
+      />
+    </g>
+  );
+}
+
 const UNDER = {
   earlier: { width: 2.5, dash: undefined },
   target: { width: 5, dash: '6 5' },
@@ -169,7 +194,7 @@ function Under({
 }: {
   readonly poses: readonly StripPose[];
   readonly station: Station;
-  readonly at: (p: readonly number[]) => readonly [number, number];
+  readonly at: At;
   readonly look: keyof typeof UNDER;
 }) {
   const pose = poses.find((p) => p.station === station)?.pose;

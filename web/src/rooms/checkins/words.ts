@@ -1,0 +1,21 @@
+/** What the student's form to the coach says. */
+export const FORM_WORDS = {
+  title: 'Tell your coach',
+  tell: (coach: string) => `Tell ${coach}`,
+  sent: 'Sent. It is in the coach’s queue.',
+  hurts: 'Does anything hurt?',
+  yes: 'Yes',
+  no: 'No',
+  where: 'Where?',
+  noticed: 'What did you notice?',
+  guardian: 'Clips wait until a guardian has agreed.',
+  clip: (limitMb: number) => `A clip, if you have one (up to ${limitMb} MB)`,
+  viewOfClip: 'View of the clip',
+  faceOn: 'Face-on: phone in front, belt high',
+  downTheLine: 'Down the line: phone behind, on the hand line',
+  sending: 'Sending the clip',
+  stop: 'Stop',
+  send: 'Send',
+  before: 'What you sent before',
+  notAnswered: '(not answered yet)',
+} as const;
