@@ -43,17 +43,7 @@ function drawnBetween(poses: FitAnswer['poses'], position: number) {
   };
 }
 
-/** What the marks come to so far: tapes at this station, the floor map, the camera check. */
-export function ReadOut({
-  answer,
-  state,
-  left,
-  onStation,
-  onSwap,
-  then = [],
-  target = [],
-  layers,
-}: {
+interface ReadOutProps {
   readonly answer: FitAnswer | null;
   readonly state: BenchState;
   readonly left: boolean;
@@ -64,12 +54,12 @@ export function ReadOut({
   readonly target?: readonly StripPose[];
   /** Choosers for what is laid under. */
   readonly layers?: ReactNode;
-}) {
+}
+
+/** What the marks come to so far: tapes at this station, the floor map, the camera check. */
+export function ReadOut(props: ReadOutProps) {
+  const { answer, onSwap } = props;
   const [tab, setTab] = useState<Tab>('tapes');
-  const [scrubbed, setMoment] = useState<Moment | null>(null);
-  // Another station chosen meanwhile ends a moment between two.
-  const moment = scrubbed?.near === state.station ? scrubbed : null;
-  const at = useMemo(() => moment && answer && drawnBetween(answer.poses, moment.position), [moment, answer]);
   if (!answer)
     return (
       <p className="panel p-4">
@@ -77,6 +67,52 @@ export function ReadOut({
         as you go.
       </p>
     );
+  return (
+    <div className="panel flex min-h-0 flex-col">
+      <Tabs tab={tab} onTab={setTab} />
+      <div
+        className="max-h-[36rem] overflow-y-auto p-3 print:max-h-none"
+        role="tabpanel"
+        aria-label={TABS[tab]}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
+        tabIndex={0}
+      >
+        <TabContent {...props} answer={answer} tab={tab} />
+      </div>
+      <Doubts answer={answer} onSwap={onSwap} />
+    </div>
+  );
+}
+
+const Tabs = ({ tab, onTab }: { readonly tab: Tab; readonly onTab: (tab: Tab) => void }) => (
+  <div
+    role="tablist"
+    aria-label="What the marks come to"
+    className="no-print flex border-b-[1.5px] border-base-300"
+  >
+    {(Object.keys(TABS) as Tab[]).map((key) => (
+      <button
+        key={key}
+        type="button"
+        role="tab"
+        aria-selected={tab === key}
+        className={`min-h-11 flex-1 px-1 ${tab === key ? 'border-b-4 border-primary font-semibold' : ''}`}
+        onClick={() => onTab(key)}
+      >
+        {TABS[key]}
+      </button>
+    ))}
+  </div>
+);
+
+type TabProps = ReadOutProps & { readonly answer: FitAnswer; readonly tab: Tab };
+
+function TabContent({ answer, tab, state, left, onStation, then = [], target = [], layers }: TabProps) {
+  const [scrubbed, setMoment] = useState<Moment | null>(null);
+  // Another station chosen meanwhile ends a moment between two.
+  const moment = scrubbed?.near === state.station ? scrubbed : null;
+  const at = useMemo(() => moment && drawnBetween(answer.poses, moment.position), [moment, answer]);
+  const under = { station: state.station, left, then, target, ...(at ? { at } : {}) };
   const stations = answer.poses.map((p) => p.station);
   const slider = (
     <StationSlider
@@ -89,69 +125,40 @@ export function ReadOut({
       }}
     />
   );
-  const here = answer.measures.filter((m) => m.station === state.station);
-  const band = answer.measures.find((m) => m.id === CORRIDOR_MEASURE[state.station])?.band;
+  if (tab === 'camera') return <CameraCheck answer={answer} left={left} />;
+  if (tab === 'tapes') return <Tapes answer={answer} station={state.station} />;
+  if (tab === 'floor') {
+    const band = answer.measures.find((m) => m.id === CORRIDOR_MEASURE[state.station])?.band;
+    return (
+      <>
+        <FloorMap floor={answer.floor} corridor={band ?? null} {...under} slider={slider} />
+        {layers}
+      </>
+    );
+  }
   return (
-    <div className="panel flex min-h-0 flex-col">
-      <div
-        role="tablist"
-        aria-label="What the marks come to"
-        className="no-print flex border-b-[1.5px] border-base-300"
-      >
-        {(Object.keys(TABS) as Tab[]).map((key) => (
-          <button
-            key={key}
-            type="button"
-            role="tab"
-            aria-selected={tab === key}
-            className={`min-h-11 flex-1 px-1 ${tab === key ? 'border-b-4 border-primary font-semibold' : ''}`}
-            onClick={() => setTab(key)}
-          >
-            {TABS[key]}
-          </button>
-        ))}
-      </div>
-      <div
-        className="max-h-[36rem] overflow-y-auto p-3 print:max-h-none"
-        role="tabpanel"
-        aria-label={TABS[tab]}
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
-        tabIndex={0}
-      >
-        {tab === 'tapes' &&
-          (here.length > 0 ? (
-            <MeasureTapes measures={here} />
-          ) : (
-            <Needs answer={answer} station={state.station} />
-          ))}
-        {tab === 'tapes' && here.length > 0 && <Needs answer={answer} station={state.station} />}
-        {tab === 'floor' && (
-          <FloorMap
-            floor={answer.floor}
-            station={state.station}
-            left={left}
-            corridor={band ?? null}
-            then={then}
-            target={target}
-            {...(at ? { at } : {})}
-            slider={slider}
-          />
-        )}
-        {(tab === 'front' || tab === 'side') && (
-          <Strip
-            side={tab}
-            poses={answer.poses}
-            station={state.station}
-            left={left}
-            then={then}
-            target={target}
-            {...(at ? { at } : {})}
-          />
-        )}
-        {(tab === 'front' || tab === 'side') && slider}
-        {tab !== 'tapes' && tab !== 'camera' && layers}
-        {tab === 'camera' && <CameraCheck answer={answer} left={left} />}
-      </div>
+    <>
+      <Strip side={tab} poses={answer.poses} {...under} />
+      {slider}
+      {layers}
+    </>
+  );
+}
+
+function Tapes({ answer, station }: { readonly answer: FitAnswer; readonly station: Station }) {
+  const here = answer.measures.filter((m) => m.station === station);
+  return (
+    <>
+      {here.length > 0 && <MeasureTapes measures={here} />}
+      <Needs answer={answer} station={station} />
+    </>
+  );
+}
+
+/** Marks that fit nothing else, and sides that look changed about. */
+function Doubts({ answer, onSwap }: { readonly answer: FitAnswer; readonly onSwap: ReadOutProps['onSwap'] }) {
+  return (
+    <>
       {answer.swapped.map((place) => (
         <div key={place.view + place.station} className="border-t-[1.5px] border-base-300 p-3">
           <p className="text-sm font-semibold">
@@ -172,7 +179,7 @@ export function ReadOut({
           . It fits nothing else.
         </p>
       )}
-    </div>
+    </>
   );
 }
 

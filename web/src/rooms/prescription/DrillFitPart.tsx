@@ -17,129 +17,16 @@ const CHOICE_OPTIONS = pairs(
 const words = <T extends string>(ids: readonly T[], table: Readonly<Record<string, string>>) =>
   Object.fromEntries(ids.map((id) => [id, table[id] ?? id])) as Record<T, string>;
 
+/** Whom and where a drill fits, part by part. */
 export function FitPart({ form: { register, control } }: Part) {
-  const { drills, nameOf } = useLibrary();
-  const drillOptions = pairs(
-    drills.map((drill) => drill.id),
-    nameOf,
-  );
   return (
     <Panel title="Whom and where it fits">
       <div className="flex flex-col gap-4">
-        <Controller
-          control={control}
-          name="drill.phase"
-          render={({ field }) => (
-            <Choice
-              legend="Part of the swing"
-              value={field.value}
-              options={words(PHASES, PHASE_WORDS)}
-              onChange={field.onChange}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="drill.places"
-          render={({ field }) => (
-            <Several
-              legend="Can be done at"
-              values={field.value}
-              options={words(PLACES, PLACE_WORDS)}
-              onChange={field.onChange}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="drill.ball"
-          render={({ field }) => (
-            <Choice
-              legend="Ball"
-              value={field.value}
-              options={{
-                no: 'Never',
-                either: 'With or without',
-                no_then_yes: 'Without, then with',
-                yes: 'Always',
-              }}
-              onChange={field.onChange}
-            />
-          )}
-        />
+        <PlaceFields control={control} />
         <AidsField control={control} />
-        <fieldset>
-          <legend className="mb-1 font-semibold">Loads</legend>
-          <div className="flex flex-wrap gap-3">
-            {(Object.keys(LIMIT_OF_LOAD) as LoadClass[]).map((load) => (
-              <label key={load} className="flex flex-col text-sm">
-                {LIMIT_WORDS[LIMIT_OF_LOAD[load]]}
-                <select
-                  className="select w-32"
-                  {...register(`drill.loads.${load}`, {
-                    setValueAs: (v: string | number | undefined) => (v ? Number(v) : undefined),
-                  })}
-                >
-                  <option value="">not</option>
-                  <option value={1}>a little</option>
-                  <option value={2}>much</option>
-                </select>
-              </label>
-            ))}
-          </div>
-        </fieldset>
-        <div className="grid gap-3 sm:grid-cols-2">
-          <Field id="cueKind" label="Cue">
-            <select id="cueKind" className="select w-full" {...register('drill.cue.kind')}>
-              <option value="external">an object to touch or miss</option>
-              <option value="inner">a feel inside the body</option>
-              <option value="both">both</option>
-            </select>
-          </Field>
-          <Field id="cueSide" label="Side it thinks of">
-            <select id="cueSide" className="select w-full" {...register('drill.cue.side')}>
-              <option value="lead">lead</option>
-              <option value="trail">trail</option>
-              <option value="both">both</option>
-            </select>
-          </Field>
-        </div>
-        <Controller
-          control={control}
-          name="drill.schools"
-          render={({ field }) => (
-            <PickList
-              label="Only in schools with"
-              options={CHOICE_OPTIONS}
-              values={field.value ?? []}
-              onChange={field.onChange}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="drill.clashes"
-          render={({ field }) => (
-            <PickList
-              label="Never in schools with"
-              options={CHOICE_OPTIONS}
-              values={field.value ?? []}
-              onChange={field.onChange}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="drill.notWith"
-          render={({ field }) => (
-            <PickList
-              label="Fights these drills"
-              options={drillOptions}
-              values={field.value ?? []}
-              onChange={field.onChange}
-            />
-          )}
-        />
+        <LoadFields register={register} />
+        <CueFields register={register} />
+        <SchoolFields control={control} />
         <label className="flex min-h-11 items-center gap-2">
           <input type="checkbox" className="checkbox" {...register('drill.needsFaceAndArms')} />
           Trains more turn through the ball: a square face and deep arms come first
@@ -149,8 +36,120 @@ export function FitPart({ form: { register, control } }: Part) {
   );
 }
 
+type Control = Pick<UseFormReturn<DrillForm>, 'control'>;
+type Register = Pick<UseFormReturn<DrillForm>, 'register'>;
+
+const BALL_WORDS = {
+  no: 'Never',
+  either: 'With or without',
+  no_then_yes: 'Without, then with',
+  yes: 'Always',
+} as const;
+
+const PlaceFields = ({ control }: Control) => (
+  <>
+    <Controller
+      control={control}
+      name="drill.phase"
+      render={({ field }) => (
+        <Choice
+          legend="Part of the swing"
+          value={field.value}
+          options={words(PHASES, PHASE_WORDS)}
+          onChange={field.onChange}
+        />
+      )}
+    />
+    <Controller
+      control={control}
+      name="drill.places"
+      render={({ field }) => (
+        <Several
+          legend="Can be done at"
+          values={field.value}
+          options={words(PLACES, PLACE_WORDS)}
+          onChange={field.onChange}
+        />
+      )}
+    />
+    <Controller
+      control={control}
+      name="drill.ball"
+      render={({ field }) => (
+        <Choice legend="Ball" value={field.value} options={BALL_WORDS} onChange={field.onChange} />
+      )}
+    />
+  </>
+);
+
+const LoadFields = ({ register }: Register) => (
+  <fieldset>
+    <legend className="mb-1 font-semibold">Loads</legend>
+    <div className="flex flex-wrap gap-3">
+      {(Object.keys(LIMIT_OF_LOAD) as LoadClass[]).map((load) => (
+        <label key={load} className="flex flex-col text-sm">
+          {LIMIT_WORDS[LIMIT_OF_LOAD[load]]}
+          <select
+            className="select w-32"
+            {...register(`drill.loads.${load}`, {
+              setValueAs: (v: string | number | undefined) => (v ? Number(v) : undefined),
+            })}
+          >
+            <option value="">not</option>
+            <option value={1}>a little</option>
+            <option value={2}>much</option>
+          </select>
+        </label>
+      ))}
+    </div>
+  </fieldset>
+);
+
+const CueFields = ({ register }: Register) => (
+  <div className="grid gap-3 sm:grid-cols-2">
+    <Field id="cueKind" label="Cue">
+      <select id="cueKind" className="select w-full" {...register('drill.cue.kind')}>
+        <option value="external">an object to touch or miss</option>
+        <option value="inner">a feel inside the body</option>
+        <option value="both">both</option>
+      </select>
+    </Field>
+    <Field id="cueSide" label="Side it thinks of">
+      <select id="cueSide" className="select w-full" {...register('drill.cue.side')}>
+        <option value="lead">lead</option>
+        <option value="trail">trail</option>
+        <option value="both">both</option>
+      </select>
+    </Field>
+  </div>
+);
+
+/** Schools that it is for or against, and drills that it fights. */
+function SchoolFields({ control }: Control) {
+  const { drills, nameOf } = useLibrary();
+  const drillOptions = pairs(
+    drills.map((drill) => drill.id),
+    nameOf,
+  );
+  const lists = [
+    ['drill.schools', 'Only in schools with', CHOICE_OPTIONS],
+    ['drill.clashes', 'Never in schools with', CHOICE_OPTIONS],
+    ['drill.notWith', 'Fights these drills', drillOptions],
+  ] as const;
+  return lists.map(([name, label, options]) => (
+    <Controller
+      key={name}
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <PickList label={label} options={options} values={field.value ?? []} onChange={field.onChange} />
+      )}
+    />
+  ));
+}
+
 /** Each row is needed; within a row any one will do. */
-function AidsField({ control }: Pick<UseFormReturn<DrillForm>, 'control'>) {
+function AidsField({ control }: Control) {
   return (
     <Controller
       control={control}

@@ -56,51 +56,47 @@ function Matched({ student, diagnosisId }: { readonly student: Student; readonly
   );
 }
 
-function Match({
-  student,
-  prescription: { diagnosisId, workOn, result },
-}: {
-  readonly student: Student;
-  readonly prescription: PrescriptionRecord;
-}) {
+/** What is picked, and whether that goes over a rule. */
+function useMatch(student: Student, { diagnosisId, result }: PrescriptionRecord) {
   const [picked, setPicked] = useState<string[]>(result.drills.map((d) => d.id));
   const [note, setNote] = useState('');
-  const library = useLibrary();
-  const { nameOf } = library;
   const choose = useChooseDrills(student.id);
-  const hold = useHold(student.id);
   const navigate = useNavigate();
-  const flip = (id: string) =>
-    setPicked((now) => (now.includes(id) ? now.filter((d) => d !== id) : [...now, id].slice(-2)));
-  const overruled = picked.some((id) => result.rejected.some((r) => r.id === id));
-  const feltMeasures = [...new Set(picked.flatMap((id) => library.byId(id)?.moves ?? []))].filter(
+  return {
+    picked,
+    note,
+    setNote,
+    choose,
+    flip: (id: string) =>
+      setPicked((now) => (now.includes(id) ? now.filter((d) => d !== id) : [...now, id].slice(-2))),
+    overruled: picked.some((id) => result.rejected.some((r) => r.id === id)),
+    accept: () =>
+      choose.mutate(
+        { diagnosisId, drills: picked, note },
+        { onSuccess: () => void navigate(`/students/${student.id}/ladder`) },
+      ),
+  };
+}
+type MatchBox = ReturnType<typeof useMatch>;
+
+interface MatchProps {
+  readonly student: Student;
+  readonly prescription: PrescriptionRecord;
+}
+
+function Match({ student, prescription }: MatchProps) {
+  const { workOn, result } = prescription;
+  const box = useMatch(student, prescription);
+  const hold = useHold(student.id);
+  const library = useLibrary();
+  const feltMeasures = [...new Set(box.picked.flatMap((id) => library.byId(id)?.moves ?? []))].filter(
     (id) => !id.startsWith('ball.'),
   );
-  const offers = [...result.drills, ...result.alternatives];
-  const accept = () =>
-    choose.mutate(
-      { diagnosisId, drills: picked, note },
-      { onSuccess: () => void navigate(`/students/${student.id}/ladder`) },
-    );
-  if (workOn.length === 0) {
-    return (
-      <div className="mx-auto max-w-3xl p-4">
-        <Empty
-          title="Nothing chosen to work on"
-          action={
-            <Link className="btn btn-primary" to={`/students/${student.id}/diagnosis`}>
-              Choose what to work on
-            </Link>
-          }
-        >
-          The last diagnosis named no root that is more likely than not.
-        </Empty>
-      </div>
-    );
-  }
+  const [fault] = workOn;
+  if (fault === undefined) return <NothingChosen studentId={student.id} />;
   return (
     <div className="mx-auto flex max-w-[80rem] flex-col gap-3 p-4">
-      <h2 className="text-2xl">For “{faultName(workOn[0] as string)}”</h2>
+      <h2 className="text-2xl">For “{faultName(fault)}”</h2>
       {hold.data && (
         <p role="alert" className="panel border-error p-3 font-semibold">
           Pain was reported. Drills that load the body wait until you lift the hold.
@@ -112,73 +108,127 @@ function Match({
         </p>
       ))}
       <div className="grid gap-4 lg:grid-cols-[1fr_22rem]">
+        <Offers student={student} result={result} box={box} />
         <div className="flex flex-col gap-3">
-          {offers.length === 0 && (
-            <Empty title="No drill passes every rule">
-              {openText(result.wouldOpen)} You can overrule any rule but pain, with a note.
-            </Empty>
-          )}
-          {offers.slice(0, 4).map((offer, i) => (
-            <Offer
-              key={offer.id}
-              offer={offer}
-              best={i === 0}
-              picked={picked.includes(offer.id)}
-              onPick={() => flip(offer.id)}
-              pdfUrl={`/api/students/${student.id}/card.pdf`}
-              heightIn={student.profile.heightIn}
-              left={student.profile.handedness === 'left'}
-            />
-          ))}
-        </div>
-        <div className="flex flex-col gap-3">
-          <Panel title="Not offered">
-            {result.rejected.length === 0 && <p>Nothing was turned down.</p>}
-            <ul className="flex flex-col gap-2">
-              {result.rejected.map((refusal) => (
-                <li key={refusal.id} className="text-sm">
-                  <span className="font-semibold">{nameOf(refusal.id)}</span>
-                  <span className="block">{refusalText(refusal, library)}</span>
-                  {!(refusal.code === 'limit' && refusal.about === 'pain') && (
-                    <button
-                      type="button"
-                      aria-pressed={picked.includes(refusal.id)}
-                      className={`btn btn-sm mt-1 h-11 ${picked.includes(refusal.id) ? 'btn-primary' : 'btn-ghost'}`}
-                      onClick={() => flip(refusal.id)}
-                    >
-                      {picked.includes(refusal.id) ? 'Overruled' : 'Use all the same'}
-                    </button>
-                  )}
-                </li>
-              ))}
-            </ul>
-          </Panel>
+          <NotOffered rejected={result.rejected} box={box} />
           <FeelPanel studentId={student.id} measures={feltMeasures} />
         </div>
       </div>
-      <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
-        <p className="font-semibold">
-          {picked.length > 0 ? picked.map(nameOf).join(' and ') : 'No drill chosen'}
-        </p>
-        {overruled && (
-          <input
-            aria-label="Why you overrule the rule"
-            placeholder="Why you overrule the rule"
-            className="input min-w-56 flex-1"
-            value={note}
-            onChange={(e) => setNote(e.target.value)}
-          />
-        )}
-        <button
-          type="button"
-          className="btn btn-primary ml-auto"
-          disabled={picked.length === 0 || choose.isPending || (overruled && note.trim() === '')}
-          onClick={accept}
-        >
-          Take into use, lay out the plan
-        </button>
-        {choose.error && <Failed error={choose.error} />}
-      </div>
+      <TakeIntoUse box={box} />
+    </div>
+  );
+}
+
+const NothingChosen = ({ studentId }: { readonly studentId: string }) => (
+  <div className="mx-auto max-w-3xl p-4">
+    <Empty
+      title="Nothing chosen to work on"
+      action={
+        <Link className="btn btn-primary" to={`/students/${studentId}/diagnosis`}>
+          Choose what to work on
+        </Link>
+      }
+    >
+      The last diagnosis named no root that is more likely than not.
+    </Empty>
+  </div>
+);
+
+interface OffersProps {
+  readonly student: Student;
+  readonly result: PrescriptionRecord['result'];
+  readonly box: MatchBox;
+}
+
+const MOST_OFFERED = 4;
+
+function Offers({ student, result, box }: OffersProps) {
+  const offers = [...result.drills, ...result.alternatives];
+  return (
+    <div className="flex flex-col gap-3">
+      {offers.length === 0 && (
+        <Empty title="No drill passes every rule">
+          {openText(result.wouldOpen)} You can overrule any rule but pain, with a note.
+        </Empty>
+      )}
+      {offers.slice(0, MOST_OFFERED).map((offer, i) => (
+        <Offer
+          key={offer.id}
+          offer={offer}
+          best={i === 0}
+          picked={box.picked.includes(offer.id)}
+          onPick={() => box.flip(offer.id)}
+          pdfUrl={`/api/students/${student.id}/card.pdf`}
+          heightIn={student.profile.heightIn}
+          left={student.profile.handedness === 'left'}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface NotOfferedProps {
+  readonly rejected: PrescriptionRecord['result']['rejected'];
+  readonly box: MatchBox;
+}
+
+/** Why the others are not offered; any rule but pain may be overruled. */
+function NotOffered({ rejected, box: { picked, flip } }: NotOfferedProps) {
+  const library = useLibrary();
+  return (
+    <Panel title="Not offered">
+      {rejected.length === 0 && <p>Nothing was turned down.</p>}
+      <ul className="flex flex-col gap-2">
+        {rejected.map((refusal) => (
+          <li key={refusal.id} className="text-sm">
+            <span className="font-semibold">{library.nameOf(refusal.id)}</span>
+            <span className="block">{refusalText(refusal, library)}</span>
+            {!(refusal.code === 'limit' && refusal.about === 'pain') && (
+              <button
+                type="button"
+                aria-pressed={picked.includes(refusal.id)}
+                className={`btn btn-sm mt-1 h-11 ${picked.includes(refusal.id) ? 'btn-primary' : 'btn-ghost'}`}
+                onClick={() => flip(refusal.id)}
+              >
+                {picked.includes(refusal.id) ? 'Overruled' : 'Use all the same'}
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+function TakeIntoUse({
+  box: { picked, overruled, note, setNote, choose, accept },
+}: {
+  readonly box: MatchBox;
+}) {
+  const { nameOf } = useLibrary();
+  return (
+    <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
+      <p className="font-semibold">
+        {picked.length > 0 ? picked.map(nameOf).join(' and ') : 'No drill chosen'}
+      </p>
+      {overruled && (
+        <input
+          aria-label="Why you overrule the rule"
+          placeholder="Why you overrule the rule"
+          className="input min-w-56 flex-1"
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+        />
+      )}
+      <button
+        type="button"
+        className="btn btn-primary ml-auto"
+        disabled={picked.length === 0 || choose.isPending || (overruled && note.trim() === '')}
+        onClick={accept}
+      >
+        Take into use, lay out the plan
+      </button>
+      {choose.error && <Failed error={choose.error} />}
     </div>
   );
 }
