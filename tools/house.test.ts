@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
+import ts from 'typescript';
 
 const ROOT = new URL('..', import.meta.url).pathname;
 const ROOMS = [
@@ -45,4 +46,35 @@ describe('every source file', () => {
     );
     expect(loose).toEqual([]);
   });
+  test('has functions that fit a screen: 60 lines, React components and hooks 100', () => {
+    const long = files
+      .filter((f) => !/\.test\.|e2e\./.test(f))
+      .flatMap((f) => functionsOf(f).filter(({ lines, limit }) => lines > limit))
+      .map(({ name, lines }) => `${name}: ${lines}`);
+    expect(long).toEqual([]);
+  });
 });
+
+const FUNCTION_LINES = 60;
+const REACT_LINES = 100;
+
+/** Every function of a file with a body, by its name and length. */
+function functionsOf(file: string): { name: string; lines: number; limit: number }[] {
+  const kind = file.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS;
+  const text = readFileSync(join(ROOT, file), 'utf8');
+  const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true, kind);
+  const found: { name: string; lines: number; limit: number }[] = [];
+  const lineAt = (at: number) => source.getLineAndCharacterOfPosition(at).line;
+  const visit = (node: ts.Node): void => {
+    if (ts.isFunctionLike(node) && 'body' in node && node.body) {
+      const own = node.name ?? (node.parent as { name?: ts.Node }).name;
+      const name = own?.getText() ?? 'without a name';
+      const isReact = file.startsWith('web/') && /^([A-Z]|use[A-Z])/.test(name);
+      const lines = lineAt(node.end) - lineAt(node.getStart()) + 1;
+      found.push({ name: `${file} ${name}`, lines, limit: isReact ? REACT_LINES : FUNCTION_LINES });
+    }
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}

@@ -8,6 +8,7 @@ import { NO_TROUBLE } from '@inchstep/core/intake';
 import { buildApp } from './app.ts';
 import { WRITE_HEADER } from './platform/address.ts';
 import { projectRoot } from './platform/db.ts';
+import type { App } from './platform/http.ts';
 import type { JobLimits } from './platform/jobs.ts';
 import { type ServerSettings, TEST_SETTINGS } from './platform/settings.ts';
 import { makeContext } from './start.ts';
@@ -33,6 +34,34 @@ export async function testServer(
   let now = new Date('2027-03-01T09:00:00');
   const ctx = makeContext({ ...TEST_SETTINGS, now: () => now, ...more, dataDir }, jobs);
   const app = await buildApp(ctx, { log: false, rateLimits });
+  const { ask, upload, session } = asker(app);
+  if (signedIn !== false)
+    await ask('POST', '/api/setup', { name: 'Ilse Varga', passphrase: 'a passphrase for tests' });
+  return {
+    app,
+    ctx,
+    ask,
+    upload,
+    dataDir,
+    at: (moment: string) => {
+      now = new Date(moment);
+    },
+    cookie: session.cookie,
+    asNobody: session.forget,
+    /** Ends the server and leaves its folder. */
+    end: async () => {
+      await app.close();
+      await ctx.close();
+    },
+    stop: async () => {
+      await app.close();
+      await ctx.close();
+      rmSync(dataDir, { recursive: true, force: true });
+    },
+  };
+}
+/** Asks a server by injection, as one browser that keeps its cookie. */
+function asker(app: App) {
   let cookie = '';
   const ask = async <T = never>(
     method: Method,
@@ -69,32 +98,13 @@ export async function testServer(
     });
     return { status: response.statusCode, body: response.json() };
   };
-  if (signedIn !== false)
-    await ask('POST', '/api/setup', { name: 'Ilse Varga', passphrase: 'a passphrase for tests' });
-  return {
-    app,
-    ctx,
-    ask,
-    upload,
-    dataDir,
-    at: (moment: string) => {
-      now = new Date(moment);
-    },
+  const session = {
     cookie: () => cookie,
-    asNobody: () => {
+    forget: () => {
       cookie = '';
     },
-    /** Ends the server and leaves its folder. */
-    end: async () => {
-      await app.close();
-      await ctx.close();
-    },
-    stop: async () => {
-      await app.close();
-      await ctx.close();
-      rmSync(dataDir, { recursive: true, force: true });
-    },
   };
+  return { ask, upload, session };
 }
 export type TestServer = Awaited<ReturnType<typeof testServer>>;
 

@@ -21,42 +21,59 @@ import { SlowDoor } from './slowDoor.ts';
 const OPEN = { door: 'anyone' } as const;
 const SESSION_SECONDS = 30 * 24 * 3600;
 
-export function authRoutes(app: App, ctx: Context): void {
-  const door = new SlowDoor();
-  const secure = (request: FastifyRequest) =>
-    request.protocol === 'https' || (ctx.publicUrl?.startsWith('https:') ?? false);
-  const cookie = (request: FastifyRequest, reply: FastifyReply, token: string) =>
-    reply.setCookie(SESSION_COOKIE, token, {
-      path: '/',
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: secure(request),
-      maxAge: SESSION_SECONDS,
-    });
-  const device = (request: FastifyRequest) => deviceOf(request.headers['user-agent']);
-  const state = (request: FastifyRequest): Me => {
-    const coach = coachOf(ctx, request.cookies[SESSION_COOKIE]);
-    const any = firstCoach(ctx);
-    return {
-      state: coach ? 'signed_in' : any ? 'signed_out' : 'new',
-      coach: coach?.name ?? null,
-      demo: ctx.demo,
-      today: today(ctx),
-      erased: forgettings(ctx.db),
-    };
+const device = (request: FastifyRequest) => deviceOf(request.headers['user-agent']);
+
+/** How the session's cookie is set and cleared. */
+const cookieFor = (ctx: Context, request: FastifyRequest) => ({
+  path: '/',
+  httpOnly: true,
+  sameSite: 'strict' as const,
+  secure: request.protocol === 'https' || (ctx.publicUrl?.startsWith('https:') ?? false),
+});
+
+const cookie = (ctx: Context, request: FastifyRequest, reply: FastifyReply, token: string) =>
+  reply.setCookie(SESSION_COOKIE, token, { ...cookieFor(ctx, request), maxAge: SESSION_SECONDS });
+
+function stateOf(ctx: Context, request: FastifyRequest): Me {
+  const coach = coachOf(ctx, request.cookies[SESSION_COOKIE]);
+  const any = firstCoach(ctx);
+  return {
+    state: coach ? 'signed_in' : any ? 'signed_out' : 'new',
+    coach: coach?.name ?? null,
+    demo: ctx.demo,
+    today: today(ctx),
+    erased: forgettings(ctx.db),
   };
+}
+
+export function authRoutes(app: App, ctx: Context): void {
   app.get(
     '/api/me',
     { config: OPEN, schema: { response: { 200: meSchema }, tags: ['coach'] } },
-    async (request) => state(request),
+    async (request) => stateOf(ctx, request),
   );
+  app.post(
+    '/api/sign-out',
+    { config: OPEN, schema: { response: { 200: okSchema }, tags: ['coach'] } },
+    async (request, reply) => {
+      closeSession(ctx, request.cookies[SESSION_COOKIE]);
+      reply.clearCookie(SESSION_COOKIE, cookieFor(ctx, request));
+      return { ok: true as const };
+    },
+  );
+  waysIn(app, ctx);
+}
+
+/** Whoever is let in gets a cookie. */
+function waysIn(app: App, ctx: Context): void {
+  const door = new SlowDoor();
   app.post(
     '/api/setup',
     { config: OPEN, schema: { body: setupSchema, response: { 200: okSchema }, tags: ['coach'] } },
     async (request, reply) => {
       const { name, passphrase } = request.body;
       if (firstCoach(ctx)) throw new Refusal('already_set_up');
-      cookie(request, reply, await setUpCoach(ctx, name, passphrase, device(request)));
+      cookie(ctx, request, reply, await setUpCoach(ctx, name, passphrase, device(request)));
       return { ok: true as const };
     },
   );
@@ -66,7 +83,7 @@ export function authRoutes(app: App, ctx: Context): void {
     async (request, reply) => {
       const { passphrase } = request.body;
       const token = await door.attempt(clientKey(request.ip), () => signIn(ctx, passphrase, device(request)));
-      cookie(request, reply, token);
+      cookie(ctx, request, reply, token);
       return { ok: true as const };
     },
   );
@@ -76,21 +93,7 @@ export function authRoutes(app: App, ctx: Context): void {
     async (request, reply) => {
       const coach = firstCoach(ctx);
       if (!ctx.demo || !coach) throw new Refusal('not_found');
-      cookie(request, reply, openSession(ctx, coach.id, device(request)));
-      return { ok: true as const };
-    },
-  );
-  app.post(
-    '/api/sign-out',
-    { config: OPEN, schema: { response: { 200: okSchema }, tags: ['coach'] } },
-    async (request, reply) => {
-      closeSession(ctx, request.cookies[SESSION_COOKIE]);
-      reply.clearCookie(SESSION_COOKIE, {
-        path: '/',
-        httpOnly: true,
-        sameSite: 'strict',
-        secure: secure(request),
-      });
+      cookie(ctx, request, reply, openSession(ctx, coach.id, device(request)));
       return { ok: true as const };
     },
   );

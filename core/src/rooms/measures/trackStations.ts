@@ -56,12 +56,7 @@ export function findStations(track: SmoothTrack): Result<StationFrames, TrackPro
   ];
   if (!grip || !leadHip || !trailHip) return bad([problem('track_needs_hands', 'markers')]);
   const speed = speeds(grip, stepSeconds);
-  // The blow falls and is struck low: hands that jerk about on the way to the finish are no downswing.
-  const chestHeight = (i: number) =>
-    ((leadHip[i] as Vec3)[2] + (shoulder?.[i]?.[2] ?? Number.POSITIVE_INFINITY)) / 2;
-  const falls = (i: number) => ((grip[i + 1] ?? grip[i]) as Vec3)[2] < ((grip[i - 1] ?? grip[i]) as Vec3)[2];
-  const low = speed.map((v, i) => ((grip[i] as Vec3)[2] > chestHeight(i) || !falls(i) ? 0 : v));
-  const fastest = indexOfMost(low, 0, frames - 1);
+  const fastest = theBlow(grip, leadHip, shoulder, speed);
   const most = speed[fastest] as number;
   const top = turnBefore(speed, fastest, Math.round(DOWNSWING_SECONDS / stepSeconds), TURNING * most);
   if (most < SLOWEST_SWING || top === null) return bad([problem('track_no_swing', 'frames')]);
@@ -107,6 +102,23 @@ export function findStations(track: SmoothTrack): Result<StationFrames, TrackPro
   }
   add('finish', firstBelow(speed, found.get('chest_through') ?? impact, RESTING * most) ?? frames - 1);
   return good(found);
+}
+
+/**
+ * When the hands are fastest on the way down. The blow falls and is struck low: hands that jerk about on the way
+ * to the finish are no downswing.
+ */
+function theBlow(
+  grip: readonly Vec3[],
+  leadHip: readonly Vec3[],
+  shoulder: readonly Vec3[] | undefined,
+  speed: readonly number[],
+): number {
+  const chestHeight = (i: number) =>
+    ((leadHip[i] as Vec3)[2] + (shoulder?.[i]?.[2] ?? Number.POSITIVE_INFINITY)) / 2;
+  const falls = (i: number) => ((grip[i + 1] ?? grip[i]) as Vec3)[2] < ((grip[i - 1] ?? grip[i]) as Vec3)[2];
+  const low = speed.map((v, i) => ((grip[i] as Vec3)[2] > chestHeight(i) || !falls(i) ? 0 : v));
+  return indexOfMost(low, 0, speed.length - 1);
 }
 
 /** The first frame in which the ball has left its place, if the track has a ball. */

@@ -69,6 +69,10 @@ export function practiceRoutes(app: App, ctx: Context): void {
         sentAt: sentAtOf(request),
       }),
   );
+  gateRoutes(app, ctx);
+}
+
+function gateRoutes(app: App, ctx: Context): void {
   app.get(
     '/api/students/:id/gates',
     { schema: { tags, params, response: { 200: z.array(gateStateSchema) } } },

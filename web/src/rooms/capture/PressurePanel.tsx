@@ -1,4 +1,4 @@
-import type { SwingView } from '@inchstep/contract/capture';
+import type { Pressure, SwingView } from '@inchstep/contract/capture';
 import { readCsv } from '@inchstep/contract/formats';
 import { problemText, STATION_WORDS } from '@inchstep/contract/words';
 import { pressureAtStations, readPressure, STATIONS, type Station } from '@inchstep/core/capture';
@@ -37,7 +37,6 @@ export function PressurePanel({
   };
   const trace = pressure.data;
   const offset = moved ?? trace?.offsetSeconds ?? 0;
-  const at = trace ? pressureAtStations(trace, stationTimes, offset) : {};
   return (
     <details className="panel p-3" open={!!trace}>
       <summary className="min-h-11 cursor-pointer content-center font-semibold">
@@ -55,34 +54,12 @@ export function PressurePanel({
       ) : (
         <>
           <Trace trace={trace} stationTimes={stationTimes} offset={offset} />
-          <label className="flex items-center gap-2 text-sm">
-            Mat’s clock {offset >= 0 ? '+' : '−'}
-            {Math.abs(offset).toFixed(2)} s
-            <input
-              type="range"
-              className="range range-sm flex-1"
-              min={-2}
-              max={2}
-              step={0.01}
-              value={offset}
-              onChange={(e) => setMoved(Number(e.target.value))}
-              onPointerUp={() => moved !== null && put.mutate({ offsetSeconds: moved })}
-              onKeyUp={() => moved !== null && put.mutate({ offsetSeconds: moved })}
-            />
-          </label>
-          <ul className="my-2 flex flex-wrap gap-x-4 text-sm" data-testid="pressure-stations">
-            {STATIONS.flatMap((station) => {
-              const share = at[station];
-              return share === undefined
-                ? []
-                : [
-                    <li key={station}>
-                      {STATION_WORDS[station]} ({STATION_KEYS[station].toUpperCase()}){' '}
-                      <span className="font-semibold">{share.toFixed(0)} % lead</span>
-                    </li>,
-                  ];
-            })}
-          </ul>
+          <Clock
+            offset={offset}
+            onMove={setMoved}
+            onRest={() => moved !== null && put.mutate({ offsetSeconds: moved })}
+          />
+          <Shares trace={trace} stationTimes={stationTimes} offset={offset} />
         </>
       )}
       <div className="flex flex-wrap gap-2">
@@ -94,29 +71,7 @@ export function PressurePanel({
             <a className="btn" href={`/api/swings/${swingId}/pressure.csv`} download>
               <Download aria-hidden size={18} /> CSV
             </a>
-            <button
-              type="button"
-              className="btn btn-ghost"
-              onClick={() => {
-                const { times, leadPct, fileName, offsetSeconds } = trace;
-                const csv = `time_s,lead_pct\n${times.map((t, i) => `${t},${leadPct[i]}`).join('\n')}\n`;
-                put.mutate(null, {
-                  onSuccess: () =>
-                    toast('Pressure taken away.', {
-                      action: {
-                        label: 'Undo',
-                        onClick: () =>
-                          put.mutate(
-                            { fileName, csv, offsetSeconds: null },
-                            { onSuccess: () => put.mutate({ offsetSeconds }) },
-                          ),
-                      },
-                    }),
-                });
-              }}
-            >
-              Take away
-            </button>
+            <TakeAway trace={trace} put={put} />
           </>
         )}
       </div>
@@ -127,6 +82,78 @@ export function PressurePanel({
       )}
       {put.error && <Failed error={put.error} />}
     </details>
+  );
+}
+
+interface ClockProps {
+  readonly offset: number;
+  readonly onMove: (offset: number) => void;
+  readonly onRest: () => void;
+}
+
+const Clock = ({ offset, onMove, onRest }: ClockProps) => (
+  <label className="flex items-center gap-2 text-sm">
+    Mat’s clock {offset >= 0 ? '+' : '−'}
+    {Math.abs(offset).toFixed(2)} s
+    <input
+      type="range"
+      className="range range-sm flex-1"
+      min={-2}
+      max={2}
+      step={0.01}
+      value={offset}
+      onChange={(e) => onMove(Number(e.target.value))}
+      onPointerUp={onRest}
+      onKeyUp={onRest}
+    />
+  </label>
+);
+
+interface SharesProps {
+  readonly trace: Pressure;
+  readonly stationTimes: SwingView['stationTimes'];
+  readonly offset: number;
+}
+
+/** What the lead foot bears at each named station. */
+function Shares({ trace, stationTimes, offset }: SharesProps) {
+  const at = pressureAtStations(trace, stationTimes, offset);
+  return (
+    <ul className="my-2 flex flex-wrap gap-x-4 text-sm" data-testid="pressure-stations">
+      {STATIONS.flatMap((station) => {
+        const share = at[station];
+        return share === undefined
+          ? []
+          : [
+              <li key={station}>
+                {STATION_WORDS[station]} ({STATION_KEYS[station].toUpperCase()}){' '}
+                <span className="font-semibold">{share.toFixed(0)} % lead</span>
+              </li>,
+            ];
+      })}
+    </ul>
+  );
+}
+
+interface TakeAwayProps {
+  readonly trace: Pressure;
+  readonly put: ReturnType<typeof usePutPressure>;
+}
+
+/** Takes the trace from the swing; undo brings it and its clock back. */
+function TakeAway({ trace: { times, leadPct, fileName, offsetSeconds }, put }: TakeAwayProps) {
+  const bringBack = () => {
+    const csv = `time_s,lead_pct\n${times.map((t, i) => `${t},${leadPct[i]}`).join('\n')}\n`;
+    put.mutate({ fileName, csv, offsetSeconds: null }, { onSuccess: () => put.mutate({ offsetSeconds }) });
+  };
+  const takeAway = () =>
+    put.mutate(null, {
+      onSuccess: () => toast('Pressure taken away.', { action: { label: 'Undo', onClick: bringBack } }),
+    });
+  return (
+    <button type="button" className="btn btn-ghost" onClick={takeAway}>
+      Take away
+    </button>
   );
 }
 

@@ -111,6 +111,56 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
   );
 }
 
+interface DayFieldsProps extends Pick<UseFormReturn<Profile>, 'register'> {
+  readonly days: Profile['days'];
+  readonly errors: UseFormReturn<Profile>['formState']['errors'];
+}
+
+/** Minutes and place of each day of practice. */
+function DayFields({ days, register, errors }: DayFieldsProps) {
+  return (
+    <>
+      <div className="grid grid-cols-[auto_7rem_1fr] items-center gap-x-3 gap-y-1">
+        {days.map((day) => (
+          <div key={day} className="contents">
+            <span className="font-semibold">{WEEKDAY_WORDS[day]}</span>
+            <label className="flex items-center gap-1">
+              <input
+                aria-label={`Minutes on ${WEEKDAY_WORDS[day]}`}
+                type="number"
+                min={5}
+                max={240}
+                placeholder="20"
+                className="input w-20"
+                {...register(`minutesPerDay.${day}`, {
+                  setValueAs: (v) =>
+                    v === '' || v === null || Number.isNaN(Number(v)) ? undefined : Number(v),
+                })}
+              />{' '}
+              min
+            </label>
+            <select
+              aria-label={`Place on ${WEEKDAY_WORDS[day]}`}
+              className="select w-32"
+              {...register(`placeByDay.${day}`, { setValueAs: (v) => (v === '' ? undefined : v) })}
+            >
+              <option value="">Home</option>
+              <option value="range">Range</option>
+              <option value="net">Net</option>
+              <option value="course">Course</option>
+            </select>
+          </div>
+        ))}
+      </div>
+      {errors.minutesPerDay && (
+        <p role="alert" className="text-sm font-semibold text-error">
+          give 5 to 240 minutes a day, or leave it empty for 20
+        </p>
+      )}
+    </>
+  );
+}
+
 export function PracticePart({ form: { register, control, formState, watch } }: Part) {
   const days = watch('days');
   const { errors } = formState;
@@ -130,43 +180,7 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
             />
           )}
         />
-        <div className="grid grid-cols-[auto_7rem_1fr] items-center gap-x-3 gap-y-1">
-          {days.map((day) => (
-            <div key={day} className="contents">
-              <span className="font-semibold">{WEEKDAY_WORDS[day]}</span>
-              <label className="flex items-center gap-1">
-                <input
-                  aria-label={`Minutes on ${WEEKDAY_WORDS[day]}`}
-                  type="number"
-                  min={5}
-                  max={240}
-                  placeholder="20"
-                  className="input w-20"
-                  {...register(`minutesPerDay.${day}`, {
-                    setValueAs: (v) =>
-                      v === '' || v === null || Number.isNaN(Number(v)) ? undefined : Number(v),
-                  })}
-                />{' '}
-                min
-              </label>
-              <select
-                aria-label={`Place on ${WEEKDAY_WORDS[day]}`}
-                className="select w-32"
-                {...register(`placeByDay.${day}`, { setValueAs: (v) => (v === '' ? undefined : v) })}
-              >
-                <option value="">Home</option>
-                <option value="range">Range</option>
-                <option value="net">Net</option>
-                <option value="course">Course</option>
-              </select>
-            </div>
-          ))}
-        </div>
-        {errors.minutesPerDay && (
-          <p role="alert" className="text-sm font-semibold text-error">
-            give 5 to 240 minutes a day, or leave it empty for 20
-          </p>
-        )}
+        <DayFields days={days} register={register} errors={errors} />
         <Controller
           control={control}
           name="places"

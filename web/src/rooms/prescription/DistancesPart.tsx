@@ -52,31 +52,17 @@ function Row({ form, index, onRemove }: Part & { readonly index: number; readonl
   const set = (more: Partial<typeof row>) => form.setValue(`drill.setup.${index}`, { ...row, ...more });
   const known = KNOWN.some(([id]) => id === row.id);
   const setLabel = (id: string, text: string) => form.setValue('words.distances', { ...labels, [id]: text });
+  const pick = (id: string) => {
+    if (!KNOWN.some(([one]) => one === id)) setLabel(id, labels[id] ?? 'My distance');
+    set({ id });
+  };
   const forHeight = (heightIn: number) => length(distanceFor(row, { heightIn }));
   const n = index + 1;
   return (
     <fieldset className="rounded border-[1.5px] border-base-300 p-3">
       <legend className="sr-only">Distance {n}</legend>
       <div className="flex flex-wrap items-end gap-3">
-        <label className="flex flex-col text-sm">
-          What
-          <select
-            className="select w-64"
-            value={known ? row.id : 'own'}
-            onChange={(e) => {
-              const id = e.target.value === 'own' ? `own_distance_${n}` : e.target.value;
-              if (e.target.value === 'own') setLabel(id, labels[id] ?? 'My distance');
-              set({ id });
-            }}
-          >
-            {KNOWN.map(([id, text]) => (
-              <option key={id} value={id}>
-                {text}
-              </option>
-            ))}
-            <option value="own">another, not drawn</option>
-          </select>
-        </label>
+        <WhatField known={known} id={row.id} n={n} onPick={pick} />
         {!known && (
           <label className="flex flex-col text-sm">
             Its name
@@ -100,42 +86,7 @@ function Row({ form, index, onRemove }: Part & { readonly index: number; readonl
           />
           grows with the student
         </label>
-        <label className="flex flex-col text-sm">
-          plus, % of
-          <span className="flex gap-2">
-            <input
-              className="input w-20"
-              type="number"
-              step={1}
-              aria-label={`Distance ${n}, per cent`}
-              disabled={!row.plus}
-              value={row.plus ? Math.round(row.plus.share * 100) : ''}
-              onChange={(e) =>
-                row.plus && set({ plus: { ...row.plus, share: Number(e.target.value) / 100 } })
-              }
-            />
-            <select
-              className="select w-44"
-              aria-label={`Distance ${n}, of what`}
-              value={row.plus?.of ?? ''}
-              onChange={(e) =>
-                set({
-                  plus:
-                    e.target.value === ''
-                      ? undefined
-                      : { share: row.plus?.share ?? 0.1, of: e.target.value as BodyLength },
-                })
-              }
-            >
-              <option value="">nothing more</option>
-              {BODY_LENGTHS.map((of) => (
-                <option key={of} value={of}>
-                  {LENGTH_WORDS[of]}
-                </option>
-              ))}
-            </select>
-          </span>
-        </label>
+        <PlusField row={row} n={n} onChange={(more) => set({ plus: more })} />
         <button type="button" className="btn" aria-label={`Remove distance ${n}`} onClick={onRemove}>
           Remove
         </button>
@@ -147,3 +98,73 @@ function Row({ form, index, onRemove }: Part & { readonly index: number; readonl
     </fieldset>
   );
 }
+
+interface WhatFieldProps {
+  readonly known: boolean;
+  readonly id: string;
+  readonly n: number;
+  readonly onPick: (id: string) => void;
+}
+
+const WhatField = ({ known, id, n, onPick }: WhatFieldProps) => (
+  <label className="flex flex-col text-sm">
+    What
+    <select
+      className="select w-64"
+      value={known ? id : 'own'}
+      onChange={(e) => onPick(e.target.value === 'own' ? `own_distance_${n}` : e.target.value)}
+    >
+      {KNOWN.map(([one, text]) => (
+        <option key={one} value={one}>
+          {text}
+        </option>
+      ))}
+      <option value="own">another, not drawn</option>
+    </select>
+  </label>
+);
+
+type Plus = { readonly share: number; readonly of: BodyLength };
+interface PlusFieldProps {
+  readonly row: { readonly plus?: Plus | undefined };
+  readonly n: number;
+  readonly onChange: (plus: Plus | undefined) => void;
+}
+const USUAL_SHARE = 0.1;
+
+/** A share of the student's own body, on top of the fixed part. */
+const PlusField = ({ row, n, onChange }: PlusFieldProps) => (
+  <label className="flex flex-col text-sm">
+    plus, % of
+    <span className="flex gap-2">
+      <input
+        className="input w-20"
+        type="number"
+        step={1}
+        aria-label={`Distance ${n}, per cent`}
+        disabled={!row.plus}
+        value={row.plus ? Math.round(row.plus.share * 100) : ''}
+        onChange={(e) => row.plus && onChange({ ...row.plus, share: Number(e.target.value) / 100 })}
+      />
+      <select
+        className="select w-44"
+        aria-label={`Distance ${n}, of what`}
+        value={row.plus?.of ?? ''}
+        onChange={(e) =>
+          onChange(
+            e.target.value === ''
+              ? undefined
+              : { share: row.plus?.share ?? USUAL_SHARE, of: e.target.value as BodyLength },
+          )
+        }
+      >
+        <option value="">nothing more</option>
+        {BODY_LENGTHS.map((of) => (
+          <option key={of} value={of}>
+            {LENGTH_WORDS[of]}
+          </option>
+        ))}
+      </select>
+    </span>
+  </label>
+);

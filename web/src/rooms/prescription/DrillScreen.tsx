@@ -1,14 +1,6 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { PrescriptionRecord } from '@inchstep/contract/prescription';
-import {
-  AID_WORDS,
-  BLOCKER_WORDS,
-  faultName,
-  measureName,
-  partText,
-  refusalText,
-} from '@inchstep/contract/words';
-import type { Opening, Prescribed } from '@inchstep/core/prescription';
+import { BLOCKER_WORDS, faultName, refusalText } from '@inchstep/contract/words';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import { Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
@@ -16,8 +8,8 @@ import { useDiagnoses } from '../diagnosis/index.ts';
 import { useHold } from '../intake/index.ts';
 import { FeelPanel } from './FeelPanel.tsx';
 import { useLibrary } from './library.tsx';
+import { Offers } from './Offers.tsx';
 import { useChooseDrills, usePrescription } from './queries.ts';
-import { SetupCard } from './SetupCard.tsx';
 
 /** The drill for what was chosen, why this one, and why not the others. */
 export function DrillScreen() {
@@ -108,7 +100,7 @@ function Match({ student, prescription }: MatchProps) {
         </p>
       ))}
       <div className="grid gap-4 lg:grid-cols-[1fr_22rem]">
-        <Offers student={student} result={result} box={box} />
+        <Offers student={student} result={result} picked={box.picked} onFlip={box.flip} />
         <div className="flex flex-col gap-3">
           <NotOffered rejected={result.rejected} box={box} />
           <FeelPanel studentId={student.id} measures={feltMeasures} />
@@ -133,39 +125,6 @@ const NothingChosen = ({ studentId }: { readonly studentId: string }) => (
     </Empty>
   </div>
 );
-
-interface OffersProps {
-  readonly student: Student;
-  readonly result: PrescriptionRecord['result'];
-  readonly box: MatchBox;
-}
-
-const MOST_OFFERED = 4;
-
-function Offers({ student, result, box }: OffersProps) {
-  const offers = [...result.drills, ...result.alternatives];
-  return (
-    <div className="flex flex-col gap-3">
-      {offers.length === 0 && (
-        <Empty title="No drill passes every rule">
-          {openText(result.wouldOpen)} You can overrule any rule but pain, with a note.
-        </Empty>
-      )}
-      {offers.slice(0, MOST_OFFERED).map((offer, i) => (
-        <Offer
-          key={offer.id}
-          offer={offer}
-          best={i === 0}
-          picked={box.picked.includes(offer.id)}
-          onPick={() => box.flip(offer.id)}
-          pdfUrl={`/api/students/${student.id}/card.pdf`}
-          heightIn={student.profile.heightIn}
-          left={student.profile.handedness === 'left'}
-        />
-      ))}
-    </div>
-  );
-}
 
 interface NotOfferedProps {
   readonly rejected: PrescriptionRecord['result']['rejected'];
@@ -230,75 +189,5 @@ function TakeIntoUse({
       </button>
       {choose.error && <Failed error={choose.error} />}
     </div>
-  );
-}
-
-/** Which aid would open most, else where to look. */
-function openText(openings: readonly Opening[]): string {
-  const [best] = openings;
-  if (!best) return 'Look at the reasons beside: a place or a limit stands in the way.';
-  const drills = best.drills.length === 1 ? 'one drill' : `${best.drills.length} drills`;
-  return `What is missing is an aid: a ${AID_WORDS[best.aid]} would open ${drills}.`;
-}
-
-function Offer({
-  offer,
-  best,
-  picked,
-  onPick,
-  pdfUrl,
-  heightIn,
-  left,
-}: {
-  readonly offer: Prescribed;
-  readonly best: boolean;
-  readonly picked: boolean;
-  readonly onPick: () => void;
-  readonly pdfUrl: string;
-  readonly heightIn: number;
-  readonly left: boolean;
-}) {
-  const { nameOf, wordsOf } = useLibrary();
-  return (
-    <article
-      className={`panel p-4 ${picked ? 'border-[3px] border-primary' : ''}`}
-      data-testid={`drill-${offer.id}`}
-    >
-      <header className="flex flex-wrap items-center gap-x-3">
-        <h3 className="text-xl">{nameOf(offer.id)}</h3>
-        <span className="text-sm text-base-content/80">fit {offer.score.toFixed(1)}</span>
-        <button
-          type="button"
-          aria-pressed={picked}
-          className={`btn ml-auto ${picked ? 'btn-primary' : ''}`}
-          onClick={onPick}
-        >
-          {picked ? 'Chosen' : 'Choose'}
-        </button>
-      </header>
-      <ul className="mt-1 mb-3 flex flex-wrap gap-x-4 text-sm text-base-content/80">
-        {offer.parts.map((part) => (
-          <li key={part.code + part.about}>
-            {part.points > 0 ? '+' : '−'}
-            {Math.abs(part.points).toFixed(1)} {partText(part)}
-          </li>
-        ))}
-      </ul>
-      {best || picked ? (
-        <SetupCard
-          drill={offer.id}
-          setup={offer.setup}
-          cautions={offer.cautions}
-          pdfUrl={pdfUrl}
-          heightIn={heightIn}
-          left={left}
-        />
-      ) : (
-        <p>{wordsOf(offer.id)?.purpose}</p>
-      )}
-      {offer.watch.length > 0 && (
-        <p className="mt-2 text-sm">Watch for too much: {offer.watch.map(measureName).join(', ')}.</p>
-      )}
-    </article>
   );
 }

@@ -1,0 +1,112 @@
+import type { Student } from '@inchstep/contract/intake';
+import type { PrescriptionRecord } from '@inchstep/contract/prescription';
+import { AID_WORDS, measureName, partText } from '@inchstep/contract/words';
+import type { Opening, Prescribed } from '@inchstep/core/prescription';
+import { Empty } from '../../platform/parts.tsx';
+import { useLibrary } from './library.tsx';
+import { SetupCard } from './SetupCard.tsx';
+
+interface OffersProps {
+  readonly student: Student;
+  readonly result: PrescriptionRecord['result'];
+  readonly picked: readonly string[];
+  readonly onFlip: (id: string) => void;
+}
+
+const MOST_OFFERED = 4;
+
+/** Drills that pass every rule, the best fit first. */
+export function Offers({ student, result, picked, onFlip }: OffersProps) {
+  const offers = [...result.drills, ...result.alternatives];
+  return (
+    <div className="flex flex-col gap-3">
+      {offers.length === 0 && (
+        <Empty title="No drill passes every rule">
+          {openText(result.wouldOpen)} You can overrule any rule but pain, with a note.
+        </Empty>
+      )}
+      {offers.slice(0, MOST_OFFERED).map((offer, i) => (
+        <Offer
+          key={offer.id}
+          offer={offer}
+          best={i === 0}
+          picked={picked.includes(offer.id)}
+          onPick={() => onFlip(offer.id)}
+          pdfUrl={`/api/students/${student.id}/card.pdf`}
+          heightIn={student.profile.heightIn}
+          left={student.profile.handedness === 'left'}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** Which aid would open most, else where to look. */
+function openText(openings: readonly Opening[]): string {
+  const [best] = openings;
+  if (!best) return 'Look at the reasons beside: a place or a limit stands in the way.';
+  const drills = best.drills.length === 1 ? 'one drill' : `${best.drills.length} drills`;
+  return `What is missing is an aid: a ${AID_WORDS[best.aid]} would open ${drills}.`;
+}
+
+function Offer({
+  offer,
+  best,
+  picked,
+  onPick,
+  pdfUrl,
+  heightIn,
+  left,
+}: {
+  readonly offer: Prescribed;
+  readonly best: boolean;
+  readonly picked: boolean;
+  readonly onPick: () => void;
+  readonly pdfUrl: string;
+  readonly heightIn: number;
+  readonly left: boolean;
+}) {
+  const { nameOf, wordsOf } = useLibrary();
+  return (
+    <article
+      className={`panel p-4 ${picked ? 'border-[3px] border-primary' : ''}`}
+      data-testid={`drill-${offer.id}`}
+    >
+      <header className="flex flex-wrap items-center gap-x-3">
+        <h3 className="text-xl">{nameOf(offer.id)}</h3>
+        <span className="text-sm text-base-content/80">fit {offer.score.toFixed(1)}</span>
+        <button
+          type="button"
+          aria-pressed={picked}
+          className={`btn ml-auto ${picked ? 'btn-primary' : ''}`}
+          onClick={onPick}
+        >
+          {picked ? 'Chosen' : 'Choose'}
+        </button>
+      </header>
+      <ul className="mt-1 mb-3 flex flex-wrap gap-x-4 text-sm text-base-content/80">
+        {offer.parts.map((part) => (
+          <li key={part.code + part.about}>
+            {part.points > 0 ? '+' : '−'}
+            {Math.abs(part.points).toFixed(1)} {partText(part)}
+          </li>
+        ))}
+      </ul>
+      {best || picked ? (
+        <SetupCard
+          drill={offer.id}
+          setup={offer.setup}
+          cautions={offer.cautions}
+          pdfUrl={pdfUrl}
+          heightIn={heightIn}
+          left={left}
+        />
+      ) : (
+        <p>{wordsOf(offer.id)?.purpose}</p>
+      )}
+      {offer.watch.length > 0 && (
+        <p className="mt-2 text-sm">Watch for too much: {offer.watch.map(measureName).join(', ')}.</p>
+      )}
+    </article>
+  );
+}
