@@ -8,6 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { HttpError } from './platform/httpError.ts';
+import { reloadForNewerProgram } from './platform/newerProgram.ts';
 import { NotHere } from './platform/notHere.tsx';
 import { Loading } from './platform/parts.tsx';
 import { SettingsProvider } from './platform/settings.tsx';
@@ -20,6 +21,8 @@ import { StudentFrame } from './rooms/progress/StudentFrame.tsx';
 const visited =
   <M,>(load: () => Promise<M>, screen: (module: M) => ComponentType) =>
   async () => ({ Component: screen(await load()) });
+
+reloadForNewerProgram();
 
 const client = new QueryClient({
   defaultOptions: {

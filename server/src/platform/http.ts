@@ -201,7 +201,8 @@ export async function serveWeb(app: App): Promise<void> {
   }
   app.setNotFoundHandler((request, reply) => {
     const page =
-      ['GET', 'HEAD'].includes(request.method) && !/^\/api(\/|$)/.test(plainPath(request.raw.url ?? ''));
+      ['GET', 'HEAD'].includes(request.method) &&
+      !/^\/(api|assets)(\/|$)/.test(plainPath(request.raw.url ?? ''));
     if (!page || !existsSync(root))
       return reply.status(404).send(failureOf([{ code: 'not_found', path: '', detail: {} }]).body);
     const entry = /^\/p\//.test(plainPath(request.raw.url ?? '')) ? 'student.html' : 'index.html';

@@ -74,12 +74,12 @@ export function HowMadeLine({ made, onChange }: HowMadeProps) {
     SPEED_WORDS[made.speed],
     made.aid && AID_STATE_WORDS[made.aid],
     made.place && PLACE_WORDS[made.place],
-    made.cue && `${HOW_MADE_WORDS.cue}: ${CUE_STATE_WORDS[made.cue]}`,
+    made.cue && (made.cue === 'before' ? HOW_MADE_WORDS.beforeCue : CUE_STATE_WORDS[made.cue]),
   ];
   return (
     <details>
       <summary className="min-h-11 cursor-pointer py-2 text-sm">
-        <span className="block font-semibold">{HOW_MADE_WORDS.legend}</span>
+        <span className="font-semibold">{HOW_MADE_WORDS.legend}:</span>{' '}
         {said.filter(Boolean).join(', ').toLowerCase()}
       </summary>
       <HowMade made={made} onChange={onChange} />

@@ -7,13 +7,14 @@ export const HOW_MADE_WORDS = {
   speed: 'Speed',
   aid: 'Drill',
   place: 'Place',
-  cue: 'First cue',
+  cue: 'Cue',
   notSaid: 'not said',
+  beforeCue: 'before the first cue',
 } as const;
 export const SPEED_WORDS: Record<Swing['speed'], string> = {
   half: 'Half',
   three_quarter: 'Three quarters',
   full: 'Full',
 };
-export const AID_STATE_WORDS: Record<AidState, string> = { on: 'With its aid', off: 'Without it' };
-export const CUE_STATE_WORDS: Record<CueState, string> = { before: 'Before it', after: 'After it' };
+export const AID_STATE_WORDS: Record<AidState, string> = { on: 'With its aid', off: 'Without its aid' };
+export const CUE_STATE_WORDS: Record<CueState, string> = { before: 'Before the first', after: 'After a cue' };

@@ -12,6 +12,7 @@ import {
   BringIn,
   HowMade,
   ShotsPanel,
+  SPEED_WORDS,
   useClips,
   useDiscardSwing,
   useMade,
@@ -75,7 +76,7 @@ function SwingList({ student }: { readonly student: Student }) {
           <AddClip studentId={student.id} kind="down_the_line" recordedOn={today} onAdded={begin} />
         </div>
         {create.error && <Failed error={create.error} />}
-        <Link to={`/students/${student.id}/live`} className="btn mt-3">
+        <Link to={`/students/${student.id}/live`} className="btn self-start">
           <Video aria-hidden size={18} /> Live: camera, lines and replay
         </Link>
         <BringIn studentId={student.id} today={today} />
@@ -167,7 +168,9 @@ function Swings({
               className="flex min-h-12 flex-1 items-center gap-4 hover:underline"
             >
               <span className="w-36 font-semibold">{dayText(swing.recordedOn, today)}</span>
-              <span>{CLUB_WORDS[swing.club]}</span>
+              <span>
+                {CLUB_WORDS[swing.club]}, {SPEED_WORDS[swing.speed].toLowerCase()}
+              </span>
               <span className="text-base-content/80">
                 {swing.track
                   ? `Motion, ${swing.track.frames} frames`

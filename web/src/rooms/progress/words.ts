@@ -26,10 +26,10 @@ export function movedText(moved: Moved): string {
   return `${measureName(moved.id)}: ${VERDICTS[moved.verdict]}${certain ? ` ${way}` : ''}`;
 }
 
-/** "2 of 5 days went by without a set: 3 days ago, yesterday". */
+/** "5, lately 6 days ago, 4 days ago, yesterday". */
 export function missedText(missed: Brief['missed'], today: string): string {
   const days = missed.slice(-MOST_NAMED).map((day) => dayText(day, today));
-  const more = missed.length > MOST_NAMED ? `${missed.length}, the last ones ` : '';
+  const more = missed.length > MOST_NAMED ? `${missed.length}, lately ` : '';
   return `${more}${days.join(', ')}`;
 }
 const MOST_NAMED = 3;
