@@ -1,10 +1,9 @@
-import type { Diagnosis } from '@inchstep/core/diagnosis';
 import { z } from 'zod';
 import { findingSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
+import { answerSchema } from './answer.ts';
 
-/** A computed answer of the core, whose shape the core's types and docs/formats.md describe. */
-export const computed = <T>() => z.any() as unknown as z.ZodType<T>;
+export { type Answer, asSent, broughtUp } from './answer.ts';
 
 export const newDiagnosisSchema = z.strictObject({
   id: idSchema,
@@ -32,7 +31,7 @@ export const diagnosisSchema = z.object({
   at: z.string(),
   findings: z.array(findingSchema),
   setAside: z.array(z.string()),
-  result: computed<Diagnosis>(),
+  result: answerSchema,
   /** What the coach chose to work on, and why if it differs from the program. */
   chosen: choiceSchema
     /** What stood before it; taking the choice back brings this again. */

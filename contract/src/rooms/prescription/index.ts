@@ -1,8 +1,8 @@
+import { AIDS } from '@inchstep/core/intake';
 import type { Caution, FeelSizing, Prescription } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { ownDrillSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
-import { computed } from '../diagnosis/index.ts';
 
 export const cautionSchema = z.object({
   code: z.enum([
@@ -18,10 +18,53 @@ export const cautionSchema = z.object({
   about: z.string(),
 }) satisfies z.ZodType<Caution>;
 
+const PART_CODES = [
+  'root',
+  'downstream',
+  'cue_kind',
+  'cue_side',
+  'self_judged',
+  'filmable',
+  'places',
+  'worked',
+  'stalled',
+  'disliked',
+  'record',
+  'load',
+] as const;
+
+const prescribedSchema = z.object({
+  id: z.string(),
+  role: z.enum(['primary', 'support']),
+  forFault: z.string(),
+  score: z.number(),
+  parts: z.array(z.object({ code: z.enum(PART_CODES), points: z.number(), about: z.string() })).readonly(),
+  cautions: z.array(cautionSchema).readonly(),
+  setup: z.array(z.object({ id: z.string(), valueIn: z.number() })).readonly(),
+  watch: z.array(z.string()).readonly(),
+});
+
+const matchSchema = z.object({
+  workOn: z.array(z.string()).readonly(),
+  drills: z.array(prescribedSchema).readonly(),
+  alternatives: z.array(prescribedSchema).readonly(),
+  rejected: z
+    .array(
+      z.object({
+        id: z.string(),
+        code: z.enum(['clash', 'limit', 'aid', 'place', 'school', 'overdo', 'prerequisite', 'weak']),
+        about: z.string(),
+      }),
+    )
+    .readonly(),
+  blockers: z.array(z.string()).readonly(),
+  wouldOpen: z.array(z.object({ aid: z.enum(AIDS), drills: z.array(z.string()).readonly() })).readonly(),
+}) satisfies z.ZodType<Prescription>;
+
 export const prescriptionSchema = z.object({
   diagnosisId: idSchema,
   workOn: z.array(z.string()),
-  result: computed<Prescription>(),
+  result: matchSchema,
 });
 export type PrescriptionRecord = z.infer<typeof prescriptionSchema>;
 

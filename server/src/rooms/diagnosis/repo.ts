@@ -1,4 +1,4 @@
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import { broughtUp, type DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { desc, eq } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { diagnoses } from './tables.ts';
@@ -8,6 +8,7 @@ type Row = typeof diagnoses.$inferSelect;
 const toRecord = ({ body, chosen, ...row }: Row): DiagnosisRecord => ({
   ...row,
   ...body,
+  result: broughtUp(body.result),
   setAside: body.setAside ?? [],
   wholeDay: body.wholeDay ?? false,
   chosen: chosen && { ...chosen, carried: chosen.carried ?? false },

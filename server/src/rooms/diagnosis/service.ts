@@ -1,4 +1,9 @@
-import type { DiagnosisNow, DiagnosisRecord, newDiagnosisSchema } from '@inchstep/contract/diagnosis';
+import {
+  asSent,
+  type DiagnosisNow,
+  type DiagnosisRecord,
+  type newDiagnosisSchema,
+} from '@inchstep/contract/diagnosis';
 import {
   type CaseFile,
   type CaseFinding,
@@ -76,7 +81,7 @@ export async function makeDiagnosis(
   if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
   if (swingId !== null) await (wholeDay ? freshReadings(ctx, studentId) : freshReading(ctx, swingId));
   const asked = caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside });
-  const result = await ctx.jobs.run<Diagnosis>('diagnose', asked);
+  const result = asSent(await ctx.jobs.run<Diagnosis>('diagnose', asked));
   const make = () => {
     const before = alone(diagnosesOf(ctx.db, studentId)[0]?.chosen ?? null);
     const chosen = before ? { ...before, carried: true } : null;
