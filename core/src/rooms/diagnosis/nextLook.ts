@@ -99,11 +99,10 @@ function expectedGain(
   if (!look) return null;
   const [hit, falseAlarm] = LOOK;
   const yes: Evidence = { finding, ifPresent: hit, ifAbsent: falseAlarm, source: 'seen' };
-  const no: Evidence = { finding, ifPresent: 1 - hit, ifAbsent: 1 - falseAlarm, source: 'seen' };
   const ifYes = network.believe([...evidence, yes]).faults;
-  const ifNo = network.believe([...evidence, no]).faults;
   const there = look.ifPresent / (look.ifPresent + look.ifAbsent);
   const chance = hit * there + falseAlarm * (1 - there);
+  const ifNo = withoutIt(now.faults, ifYes, chance);
   const gainBits = entropy(now.faults) - chance * entropy(ifYes) - (1 - chance) * entropy(ifNo);
   const between = FAULTS.map(({ id }) => ({
     id,
@@ -113,6 +112,19 @@ function expectedGain(
     .slice(0, 2)
     .map(({ id }) => id);
   return { gainBits, between };
+}
+
+/**
+ * What is believed when the look shows nothing. What is known now is the mean of both answers by their chances, so
+ * that the second one needs no sums of its own.
+ */
+function withoutIt(
+  now: ReadonlyMap<string, number>,
+  ifYes: ReadonlyMap<string, number>,
+  chance: number,
+): ReadonlyMap<string, number> {
+  const no = (id: string, p: number) => (p - chance * (ifYes.get(id) ?? 0)) / (1 - chance);
+  return new Map([...now].map(([id, p]) => [id, Math.min(1, Math.max(0, no(id, p)))]));
 }
 
 const bits = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)));
