@@ -126,15 +126,12 @@ function indexMap(variables: readonly number[], order: readonly number[]): Uint3
 
 /** One pass forward for the total, one back for every derivative and marginal. */
 export function runSums(plan: Plan, factors: readonly Float64Array[]): Marginals {
-  const tables: Float64Array[] = [...factors];
-  for (let t = factors.length; t < plan.sizes.length; t++) {
-    tables.push(new Float64Array(plan.sizes[t] as number));
-  }
-  const joints: Float64Array[] = [];
+  const { messages, joints, slopes } = scratchOf(plan);
+  const tables = [...factors, ...messages];
   let total = 1;
-  for (const bucket of plan.buckets) {
-    const joint = multiplied(bucket, tables);
-    joints.push(joint);
+  for (const [k, bucket] of plan.buckets.entries()) {
+    const joint = joints[k] as Float64Array;
+    multiply(bucket, tables, joint);
     const half = bucket.joint >> 1;
     if (bucket.message < 0) {
       total *= (joint[0] as number) + (joint[1] as number);
@@ -143,27 +140,47 @@ export function runSums(plan: Plan, factors: readonly Float64Array[]): Marginals
     const message = tables[bucket.message] as Float64Array;
     for (let i = 0; i < half; i++) message[i] = (joint[i] as number) + (joint[i + half] as number);
   }
-  return backward(plan, tables, joints, total);
+  return backward(plan, tables, joints, slopes, total);
 }
 
-function multiplied(bucket: Bucket, tables: readonly Float64Array[]): Float64Array {
-  const joint = new Float64Array(bucket.joint).fill(1);
+/** Room for the sums of a plan, taken once: the same plan is summed dozens of times in a diagnosis. */
+interface Scratch {
+  readonly messages: readonly Float64Array[];
+  readonly joints: readonly Float64Array[];
+  readonly slopes: readonly Float64Array[];
+}
+const SCRATCH = new WeakMap<Plan, Scratch>();
+
+function scratchOf(plan: Plan): Scratch {
+  const known = SCRATCH.get(plan);
+  if (known) return known;
+  const made = {
+    messages: plan.sizes.slice(plan.factorCount).map((size) => new Float64Array(size)),
+    joints: plan.buckets.map(({ joint }) => new Float64Array(joint)),
+    slopes: plan.sizes.map((size) => new Float64Array(size)),
+  };
+  SCRATCH.set(plan, made);
+  return made;
+}
+
+function multiply(bucket: Bucket, tables: readonly Float64Array[], joint: Float64Array): void {
+  joint.fill(1);
   for (const { table, map } of bucket.inputs) {
     const values = tables[table] as Float64Array;
     for (let i = 0; i < joint.length; i++) {
       joint[i] = (joint[i] as number) * (values[map[i] as number] as number);
     }
   }
-  return joint;
 }
 
 function backward(
   plan: Plan,
   tables: readonly Float64Array[],
   joints: readonly Float64Array[],
+  slopes: readonly Float64Array[],
   total: number,
 ): Marginals {
-  const slopes = tables.map((table) => new Float64Array(table.length));
+  for (const slope of slopes) slope.fill(0);
   const one = new Float64Array(plan.variableCount);
   for (let k = plan.buckets.length - 1; k >= 0; k--) {
     const bucket = plan.buckets[k] as Bucket;
@@ -179,7 +196,8 @@ function backward(
     one[bucket.variable] = Math.min(1, Math.max(0, up / total));
     spreadSlopes(bucket, tables, slopes, above);
   }
-  return { one, total, slopes: slopes.slice(0, plan.factorCount) };
+  // Copies: the room is used again.
+  return { one, total, slopes: slopes.slice(0, plan.factorCount).map((slope) => slope.slice()) };
 }
 
 /** Each input's slope is what is above times the product of all other inputs. */
@@ -190,21 +208,25 @@ function spreadSlopes(
   above: Float64Array,
 ): void {
   const { inputs, joint } = bucket;
-  const half = joint >> 1;
-  const suffix = new Float64Array(inputs.length + 1);
+  const mask = (joint >> 1) - 1;
+  const count = inputs.length;
+  // Looked up once: what follows runs through tens of thousands of entries.
+  const maps = inputs.map(({ map }) => map);
+  const values = inputs.map(({ table }) => tables[table] as Float64Array);
+  const outs = inputs.map(({ table }) => slopes[table] as Float64Array);
+  const suffix = new Float64Array(count + 1);
+  suffix[count] = 1;
   for (let i = 0; i < joint; i++) {
-    suffix[inputs.length] = 1;
-    for (let f = inputs.length - 1; f >= 0; f--) {
-      const { table, map } = inputs[f] as Bucket['inputs'][number];
-      suffix[f] = (suffix[f + 1] as number) * ((tables[table] as Float64Array)[map[i] as number] as number);
-    }
-    let prefix = above[i & (half - 1)] as number;
-    for (let f = 0; f < inputs.length; f++) {
-      const { table, map } = inputs[f] as Bucket['inputs'][number];
-      const at = map[i] as number;
-      const out = slopes[table] as Float64Array;
+    for (let f = count - 1; f >= 0; f--)
+      suffix[f] =
+        (suffix[f + 1] as number) *
+        ((values[f] as Float64Array)[(maps[f] as Bucket['inputs'][number]['map'])[i] as number] as number);
+    let prefix = above[i & mask] as number;
+    for (let f = 0; f < count; f++) {
+      const at = (maps[f] as Bucket['inputs'][number]['map'])[i] as number;
+      const out = outs[f] as Float64Array;
       out[at] = (out[at] as number) + prefix * (suffix[f + 1] as number);
-      prefix *= (tables[table] as Float64Array)[at] as number;
+      prefix *= (values[f] as Float64Array)[at] as number;
     }
   }
 }
