@@ -103,7 +103,7 @@ export class FileCache {
       measures: () => measuresSlice(db, studentId),
       diagnosis: () => diagnosisSlice(db, studentId),
       prescription: () => prescriptionSlice(db, studentId),
-      practice: () => ({ ...practiceSlice(db, studentId), sets: sets().sets }),
+      practice: () => practiceSlice(db, studentId, () => sets().sets),
       checkins: () => checkinSlice(db, studentId),
     });
     return { record, sets, day };

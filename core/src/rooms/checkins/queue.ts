@@ -34,17 +34,28 @@ const PAIN_AHEAD = 100_000;
  * stands where its most pressing reason puts it and shows that reason with its own waiting time.
  */
 export function rankQueue<E extends QueueEntry>(entries: readonly E[]): Ranked<E>[] {
-  return entries
-    .flatMap((entry) => {
-      const [top] = entry.waiting.map((w) => ({ ...w, rank: rankOf(w) })).sort((a, b) => b.rank - a.rank);
-      return top ? [{ ...entry, ...top }] : [];
-    })
-    .sort((a, b) => b.rank - a.rank || (a.id < b.id ? -1 : 1));
+  const ranked: Ranked<E>[] = [];
+  for (const entry of entries) {
+    let top: Waiting | null = null;
+    let rank = Number.NEGATIVE_INFINITY;
+    for (const waiting of entry.waiting) {
+      const its = rankOf(waiting);
+      if (its <= rank) continue;
+      top = waiting;
+      rank = its;
+    }
+    if (top) ranked.push({ ...entry, reason: top.reason, waitingHours: top.waitingHours, rank });
+  }
+  return ranked.sort((a, b) => b.rank - a.rank || (a.id < b.id ? -1 : 1));
 }
 
+/** Need of each reason, the most pressing highest. */
+const NEED = Object.fromEntries(
+  QUEUE_REASONS.map((reason, i) => [reason, (QUEUE_REASONS.length - i) * STEP]),
+) as Record<QueueReason, number>;
+
 function rankOf({ reason, waitingHours }: Waiting): number {
-  const need = (QUEUE_REASONS.length - QUEUE_REASONS.indexOf(reason)) * STEP;
-  return need + (waitingHours / 24) * LIFT_PER_DAY + (reason === 'pain' ? PAIN_AHEAD : 0);
+  return NEED[reason] + (waitingHours / 24) * LIFT_PER_DAY + (reason === 'pain' ? PAIN_AHEAD : 0);
 }
 
 export const REPLY_DUE_HOURS = 48;

@@ -83,12 +83,12 @@ export function opensAt(file: Pick<WaitingFile, 'intake' | 'checkins'>): Checkin
 
 /** The reasons that hold at this moment, with the whole hours waited. A reply that is overdue is no routine any more. */
 export function waitingAt(reasons: readonly Since[], now: string): Waiting[] {
-  const held = reasons.filter(({ from }) => from === null || from <= now);
+  const nowMs = Date.parse(now);
+  const held: Waiting[] = [];
+  for (const { reason, since, from } of reasons) {
+    if (from !== null && from > now) continue;
+    held.push({ reason, waitingHours: Math.max(0, Math.floor((nowMs - Date.parse(since)) / HOUR_MS)) });
+  }
   const overdue = held.some(({ reason }) => reason === 'overdue_reply');
-  return held
-    .filter(({ reason }) => !(overdue && reason === 'routine'))
-    .map(({ reason, since }) => ({
-      reason,
-      waitingHours: Math.max(0, Math.floor((Date.parse(now) - Date.parse(since)) / HOUR_MS)),
-    }));
+  return overdue ? held.filter(({ reason }) => reason !== 'routine') : held;
 }

@@ -1,14 +1,16 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
-import { rankQueue, waitingAt } from '@inchstep/core/checkins';
+import { type QueueEntry, rankQueue, waitingAt } from '@inchstep/core/checkins';
+import type { Summary } from '@inchstep/core/progress';
 import { type Context, stamp } from '../../platform/context.ts';
 
 /** Everything that waits for the coach, most pressing first, each with the reason for its place. */
 export function queueOf(ctx: Context): QueueRow[] {
   const now = stamp(ctx);
-  const waiting = [...ctx.records.summaries().all].flatMap((summary) => {
+  const waiting: (QueueEntry & { readonly summary: Summary })[] = [];
+  for (const summary of ctx.records.summaries().all) {
     const reasons = waitingAt(summary.waiting, now);
-    return reasons.length === 0 ? [] : [{ summary, id: summary.studentId, waiting: reasons }];
-  });
+    if (reasons.length > 0) waiting.push({ summary, id: summary.studentId, waiting: reasons });
+  }
   return rankQueue(waiting).map(({ summary, reason, waitingHours }) => ({
     id: summary.opens?.checkinId ?? summary.studentId,
     studentId: summary.studentId,

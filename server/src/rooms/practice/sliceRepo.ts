@@ -75,19 +75,31 @@ export function setsSince(db: Db, studentId: string, known?: SetsFrom): SetsFrom
   return { sets, lastRow };
 }
 
-/** The coach's words and the plan that stands: what belongs to practice beside the sets. */
-export function practiceSlice(db: Db, studentId: string): Omit<PracticeRecord, 'sets'> {
+/** Sets, the coach's words and the plan that stands. */
+export function practiceSlice(db: Db, studentId: string, sets: () => readonly LoggedSet[]): PracticeRecord {
   const words = prepared(
     db,
     `SELECT drill, stage, decision, at FROM gate_decisions
       WHERE student_id = ? AND undone_at IS NULL ORDER BY at, rowid`,
   ).all(studentId) as Omit<GateWord, 'day'>[];
-  const plan = prepared(
+  let plan: KeptPlan | null | undefined;
+  return {
+    get sets() {
+      return sets();
+    },
+    gates: words.map((word) => ({ ...word, day: dayOf(word.at) })),
+    /** Eight weeks of days: only who asks for them reads them. */
+    get plan() {
+      if (plan === undefined) plan = latestPlan(db, studentId);
+      return plan;
+    },
+  };
+}
+
+function latestPlan(db: Db, studentId: string): KeptPlan | null {
+  const row = prepared(
     db,
     'SELECT at, body FROM plans WHERE student_id = ? ORDER BY at DESC, rowid DESC LIMIT 1',
   ).get(studentId) as { at: string; body: string } | undefined;
-  return {
-    gates: words.map((word) => ({ ...word, day: dayOf(word.at) })),
-    plan: plan ? { at: plan.at, ...(JSON.parse(plan.body) as Omit<KeptPlan, 'at'>) } : null,
-  };
+  return row ? { at: row.at, ...(JSON.parse(row.body) as Omit<KeptPlan, 'at'>) } : null;
 }
