@@ -1,7 +1,7 @@
 import { STATIONS } from '@inchstep/core/capture';
-import { type CaseFile, FAULTS } from '@inchstep/core/diagnosis';
+import { type CaseFile, FAULTS, referenceCase } from '@inchstep/core/diagnosis';
 import { between, seededRandom } from '@inchstep/core/foundation';
-import { bandFor, resolveSchool } from '@inchstep/core/intake';
+import { bandFor } from '@inchstep/core/intake';
 import { measureCapture, poolSwings, severityOf } from '@inchstep/core/measures';
 import { FAULT_EFFECTS, type FaultGrades } from '../golfer/faultEffects.ts';
 import { makeGolfer, trueMeasures } from '../golfer/golfer.ts';
@@ -28,26 +28,8 @@ export function knownCase(faults: FaultGrades, seed: number, swings = 1): KnownC
   return {
     faults,
     file: {
-      student: {
-        ...golfer,
-        ageYears: 40,
-        flexibility: 'usual',
-        armSwing: 'usual',
-        beginner: false,
-        limits: [],
-        aids: [],
-        places: ['home', 'range'],
-        cueLiking: { kind: 'any', side: 'any' },
-        films: ['face_on', 'down_the_line'],
-        minutesPerWeek: 120,
-        ballsPerVisit: 60,
-      },
-      school: resolveSchool({}),
-      club: 'mid_iron',
+      ...referenceCase(golfer),
       measures: measures.map(({ id, value, sd }) => ({ id, value, sd })),
-      findings: [],
-      active: [],
-      history: [],
     },
   };
 }

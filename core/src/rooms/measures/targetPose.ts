@@ -1,9 +1,11 @@
-import { choleskyInPlace, distance, type Vec3 } from '../../foundation/index.ts';
+import { distance, type Vec3 } from '../../foundation/index.ts';
 import { STATIONS, type Station } from '../capture/index.ts';
 import type { Band, BandContext } from '../intake/index.ts';
 import { bandFor } from '../intake/index.ts';
 import { FIT_LANDMARKS, type FitLandmark, SEGMENTS } from './bodyPriors.ts';
 import { type GolferSizes, type MeasureDefinition, POSE_MEASURES, type PoseReader } from './definitions.ts';
+import { descend } from './descend.ts';
+import { NormalEquations } from './normalEquations.ts';
 
 /** Landmarks of one station, inches in the ground frame. */
 export type Pose = Readonly<Partial<Record<FitLandmark, Vec3>>>;
@@ -23,7 +25,6 @@ const BAND_SD_STEPS = 0.05;
 /** The target stands this share of a band's width inside its edge, or this many steps of a one-sided one. */
 const INSIDE_SHARE = 0.15;
 const INSIDE_STEPS = 0.2;
-const ROUNDS = 14;
 const SLOPE_STEP_IN = 1e-4;
 const FEET: readonly FitLandmark[] = [
   'lead_ankle',
@@ -96,7 +97,9 @@ function nearestPose(
     return [x[at] as number, x[at + 1] as number, x[at + 2] as number];
   };
   const lengths = segmentPairs().filter(([a, b]) => own[a] && own[b]);
-  const lengthSd = new Map(lengths.map(([a, b]) => [`${a}/${b}`, distance(own[a] as Vec3, own[b] as Vec3)]));
+  const ownLengthIn = new Map(
+    lengths.map(([a, b]) => [`${a}/${b}`, distance(own[a] as Vec3, own[b] as Vec3)]),
+  );
   const residuals = (x: Float64Array): Float64Array => {
     const read: PoseReader = (s, l) => (s === station ? place(x, l) : (done.get(s)?.[l] as Vec3));
     const stays = landmarks.flatMap((l, k) => {
@@ -104,7 +107,8 @@ function nearestPose(
       return [0, 1, 2].map((axis) => ((x[3 * k + axis] as number) - (start[3 * k + axis] as number)) / sd);
     });
     const keeps = lengths.map(
-      ([a, b]) => (distance(place(x, a), place(x, b)) - (lengthSd.get(`${a}/${b}`) as number)) / LENGTH_SD_IN,
+      ([a, b]) =>
+        (distance(place(x, a), place(x, b)) - (ownLengthIn.get(`${a}/${b}`) as number)) / LENGTH_SD_IN,
     );
     const bands = asked.map(
       ({ definition, inner }) =>
@@ -112,7 +116,7 @@ function nearestPose(
     );
     return Float64Array.from([...stays, ...keeps, ...bands]);
   };
-  const x = descend(start, residuals);
+  const { x } = descend(start, (at) => gathered(at, residuals));
   return Object.fromEntries(landmarks.map((l) => [l, place(x, l)]));
 }
 
@@ -140,55 +144,26 @@ export function segmentPairs(): [FitLandmark, FitLandmark][] {
   ];
 }
 
-const sumOfSquares = (r: Float64Array): number => r.reduce((sum, v) => sum + v * v, 0);
-
-/** Levenberg-Marquardt with slopes by small steps: few unknowns, few rounds. */
-function descend(start: Float64Array, residuals: (x: Float64Array) => Float64Array): Float64Array {
-  let x: Float64Array = start.slice();
-  let r = residuals(x);
-  let damping = 1e-3;
-  for (let round = 0; round < ROUNDS && damping < 1e6; round++) {
-    const next = stepFrom(x, r, residuals, damping);
-    const changed = next ? residuals(next) : null;
-    if (next && changed && sumOfSquares(changed) < sumOfSquares(r)) {
-      const gain = sumOfSquares(r) - sumOfSquares(changed);
-      x = next;
-      r = changed;
-      damping = Math.max(1e-6, damping / 5);
-      if (gain < 1e-4) break;
-    } else damping *= 8;
-  }
-  return x;
-}
-
-function stepFrom(
-  x: Float64Array,
-  r: Float64Array,
-  residuals: (x: Float64Array) => Float64Array,
-  damping: number,
-): Float64Array | null {
-  const n = x.length;
-  const columns = Array.from(x, (value, i) => {
+/**
+ * What the residuals add up to at a place, their slopes taken by small steps: few unknowns, and bands
+ * whose edges have no other slope.
+ */
+function gathered(x: Float64Array, residuals: (x: Float64Array) => Float64Array): NormalEquations {
+  const here = residuals(x);
+  const stepped = Array.from(x, (value, i) => {
     const moved = x.slice();
     moved[i] = value + SLOPE_STEP_IN;
-    return residuals(moved).map((v, k) => (v - (r[k] as number)) / SLOPE_STEP_IN);
+    return residuals(moved);
   });
-  const dot = (a: Float64Array, b: Float64Array) => a.reduce((sum, v, k) => sum + v * (b[k] as number), 0);
-  const normal = new Float64Array(n * n);
-  for (let i = 0; i < n; i++)
-    for (let j = 0; j <= i; j++)
-      normal[i * n + j] =
-        dot(columns[i] as Float64Array, columns[j] as Float64Array) * (i === j ? 1 + damping : 1);
-  if (!choleskyInPlace(normal, n)) return null;
-  const step = columns.map((column) => -dot(column, r));
-  const lower = (i: number, j: number) => normal[i * n + j] as number;
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j < i; j++) step[i] = (step[i] as number) - lower(i, j) * (step[j] as number);
-    step[i] = (step[i] as number) / lower(i, i);
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    for (let j = i + 1; j < n; j++) step[i] = (step[i] as number) - lower(j, i) * (step[j] as number);
-    step[i] = (step[i] as number) / lower(i, i);
-  }
-  return x.map((value, i) => value + (step[i] as number));
+  const equations = new NormalEquations(x.length, 0, 0);
+  here.forEach((residual, k) => {
+    const slopes = stepped.map((there) => ((there[k] as number) - residual) / SLOPE_STEP_IN);
+    const touched = [...slopes.keys()].filter((i) => slopes[i] !== 0);
+    equations.add(
+      touched,
+      touched.map((i) => slopes[i] as number),
+      residual,
+    );
+  });
+  return equations;
 }

@@ -28,9 +28,9 @@ export function whatGives(
   const { nextLesson } = request;
   if (nextLesson !== null) {
     for (const drill of request.drills) {
-      const half = stages.find((stage) => stage.drill === drill && stage.stage === 'slow');
-      if (half?.gateBy && half.gateBy > nextLesson) {
-        gives.push({ what: 'gate_later', by: daysBetween(nextLesson, half.gateBy), about: drill });
+      const slow = stages.find((stage) => stage.drill === drill && stage.stage === 'slow');
+      if (slow?.gateBy && slow.gateBy > nextLesson) {
+        gives.push({ what: 'gate_later', by: daysBetween(nextLesson, slow.gateBy), about: drill });
       }
     }
   }

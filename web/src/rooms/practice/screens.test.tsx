@@ -1,9 +1,9 @@
 import type { GateState } from '@inchstep/contract/practice';
+import { referenceCase } from '@inchstep/core/diagnosis';
 import { buildPlan, type Rep, readReps, repGate } from '@inchstep/core/practice';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
-import { referenceCase } from '../prescription/referenceCase.ts';
 import { CoachSetLog } from './CoachSetLog.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { GateTape } from './GateTape.tsx';
@@ -111,7 +111,7 @@ describe('the ladder', () => {
     placeByDay: { sun: 'range' },
   } as const;
   const plan = buildPlan({
-    file: referenceCase(70, false),
+    file: referenceCase(),
     drills: ['knee_swap'],
     ...ask,
     done: [],

@@ -1,11 +1,11 @@
 import { STAGE_WORDS } from '@inchstep/contract/words';
+import { referenceCase } from '@inchstep/core/diagnosis';
 import { dailyCap, STAGE_ROWS } from '@inchstep/core/practice';
 import type { Drill } from '@inchstep/core/prescription';
-import { referenceCase } from './referenceCase.ts';
 
 /** How much of it and how fast, rung by rung, for a grown-up without limits; the plan fits it to the student. */
 export function DosePanel({ drill }: { readonly drill: Drill }) {
-  const cap = dailyCap(drill, referenceCase(70, false).student);
+  const cap = dailyCap(drill, referenceCase().student);
   return (
     <div className="mt-4">
       <h3 className="font-semibold">How much and how fast</h3>

@@ -1,4 +1,5 @@
 import { type DrillForm, ownDrillSchema, toDrill } from '@inchstep/contract/formats';
+import { referenceCase } from '@inchstep/core/diagnosis';
 import { REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
 import { cautionsFor, setupFor } from '@inchstep/core/prescription';
 import { useForm, useWatch } from 'react-hook-form';
@@ -13,7 +14,6 @@ import { type FormProblem, idFor, problemsOf, startingForm } from './drillForm.t
 import { drillLibrary } from './drillLibrary.ts';
 import { LibraryOf, useLibrary } from './library.tsx';
 import { useKeepDrill, useOwnDrills } from './queries.ts';
-import { referenceCase } from './referenceCase.ts';
 import { SetupCard } from './SetupCard.tsx';
 
 /** A drill of the coach's own: written new, copied from a built-in one, or changed. */
@@ -171,7 +171,7 @@ function Preview({ form }: { readonly form: DrillForm }) {
     },
   });
   if (!shown.success) return null;
-  const file = referenceCase(REFERENCE_HEIGHT_IN, false);
+  const file = referenceCase({ heightIn: REFERENCE_HEIGHT_IN });
   const drill = toDrill(shown.data.drill);
   return (
     <Panel title="As the student sees it">

@@ -1,4 +1,5 @@
 import { BLOCKER_WORDS, faultName, measureName, PLACE_WORDS } from '@inchstep/contract/words';
+import { referenceCase } from '@inchstep/core/diagnosis';
 import { REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
 import { cautionsFor, drillsClash, setupFor } from '@inchstep/core/prescription';
 import { useState } from 'react';
@@ -9,7 +10,6 @@ import { DosePanel } from './DosePanel.tsx';
 import { DrillActions } from './DrillActions.tsx';
 import { loadsText, needsText } from './drillText.ts';
 import { useLibrary } from './library.tsx';
-import { referenceCase } from './referenceCase.ts';
 import { SetupCard } from './SetupCard.tsx';
 
 const HEIGHTS_IN = [60, REFERENCE_HEIGHT_IN, 78] as const;
@@ -23,7 +23,7 @@ export function DrillPage({ id }: { readonly id: string }) {
   const library = useLibrary();
   const drill = library.byId(id);
   if (!drill) return null;
-  const file = referenceCase(heightIn, left);
+  const file = referenceCase({ heightIn, handedness: left ? 'left' : 'right' });
   const fights = library.drills.filter((other) => other.id !== id && drillsClash(drill, other.id, library));
   return (
     <Panel title={library.nameOf(id)} aside={<DrillActions id={id} />}>
