@@ -38,7 +38,9 @@ export function TakeButton({
   const [trouble, setTrouble] = useState<Error | null>(null);
   const swingId = useSteadyId();
   const left = useRef<Running | null>(null);
-  left.current = running;
+  useEffect(() => {
+    left.current = running;
+  }, [running]);
   useEffect(() => () => void left.current?.take.cancel(), []);
 
   const [made] = useMade(student.id, me.data?.today ?? '');

@@ -1,6 +1,6 @@
 import type { Swing } from '@inchstep/contract/capture';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { measureSwing, type SwingWork, saveSwing } from '../capture/index.ts';
@@ -19,10 +19,8 @@ export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy
   const running = useRef(Promise.resolve());
   const [text, setText] = useState('');
   const [busy, setBusy] = useState(false);
-  latest.current = work;
-
   const save = useRef(async () => {});
-  save.current = async () => {
+  const saveNow = async () => {
     const now = latest.current;
     if (now === kept.current) return;
     try {
@@ -44,6 +42,11 @@ export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy
       setBusy(false);
     }
   };
+  // Before any other effect, so that what leaves the bench is what was last on the screen.
+  useLayoutEffect(() => {
+    latest.current = work;
+    save.current = saveNow;
+  });
 
   useEffect(() => {
     if (work === kept.current) return;
