@@ -93,7 +93,7 @@ export function speeds(clock: () => number): Speed[] {
       const { capture, fit } = at(few, i);
       nextMarks(capture, fit, MAIN_STATIONS);
     }),
-    time('diagnosis with its next looks', 100, 60, clock, (i) => diagnose(at(cases, i))),
+    time('diagnosis with its next looks', 8, 60, clock, (i) => diagnose(at(cases, i))),
     time(`match over ${DRILLS.length} drills, diagnosis included`, null, 60, clock, (i) =>
       prescribe(at(withAids, i), ['lead_knee_collapse']),
     ),

@@ -1,18 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../../foundation/index.ts';
 import { CAUSES } from './causeTable.ts';
-import { type Factor, marginals } from './eliminate.ts';
+import { type Factor, planSums } from './eliminate.ts';
 import { seenEvidence } from './evidence.ts';
 import { FAULTS } from './faultTable.ts';
 import {
   CAUSE_POWER,
   explainedShare,
+  FaultNetwork,
   FINDING_POWER,
   faultPosteriors,
   findingLinks,
   LEAK,
   PRIOR,
 } from './network.ts';
+import { marginals, Sums } from './sums.ts';
 import { testCase } from './testCase.ts';
 
 /** Sums over every assignment, one by one. */
@@ -43,11 +45,7 @@ describe('marginals', () => {
   test.each([1, 2, 3, 4, 5, 6])('equal brute force on random graphs (seed %i)', (seed) => {
     const random = seededRandom(seed);
     const count = 9;
-    const factors: Factor[] = Array.from({ length: 12 }, () => {
-      const size = 1 + Math.floor(random() * 3);
-      const variables = [...Array(count).keys()].sort(() => random() - 0.5).slice(0, size);
-      return { variables, table: Float64Array.from({ length: 1 << size }, () => 0.05 + random()) };
-    });
+    const factors = randomFactors(random, count, 12);
     const exact = bruteForce(count, factors);
     const got = marginals(count, factors);
     expect(got.total / exact.total).toBeCloseTo(1, 9);
@@ -76,6 +74,61 @@ describe('marginals', () => {
       { variables: [helper, b], table: Float64Array.of(1, 1, 1, 1 - powerB) },
     ]);
     for (const v of [a, b, x]) expect(helped.one[v]).toBeCloseTo(direct.one[v] as number, 10);
+  });
+});
+
+/** Tables over up to three of `count` variables, none of them zero in sum. */
+function randomFactors(random: () => number, count: number, howMany: number): Factor[] {
+  return Array.from({ length: howMany }, () => {
+    const size = 1 + Math.floor(random() * 3);
+    const variables = [...Array(count).keys()].sort(() => random() - 0.5).slice(0, size);
+    return { variables, table: Float64Array.from({ length: 1 << size }, () => 0.05 + random()) };
+  });
+}
+
+describe('sums that are kept', () => {
+  test.each([1, 2, 3, 4])('equal sums made anew, whatever changed and was asked before (seed %i)', (seed) => {
+    const random = seededRandom(100 + seed);
+    const count = 12;
+    const factors = randomFactors(random, count, 15);
+    const sums = new Sums(
+      planSums(
+        count,
+        factors.map((f) => f.variables),
+      ),
+      factors.map((f) => f.table),
+    );
+    for (let step = 0; step < 40; step++) {
+      const at = Math.floor(random() * factors.length);
+      const { variables, table } = factors[at] as Factor;
+      factors[at] = { variables, table: table.map(() => 0.05 + random()) };
+      sums.set(at, (factors[at] as Factor).table);
+      if (random() < 0.3) continue;
+      const asked = [...Array(count).keys()].filter(() => random() < 0.4);
+      const anew = marginals(count, factors);
+      expect([...sums.ones(asked)]).toEqual(asked.map((v) => anew.one[v]));
+      expect(sums.total()).toBe(anew.total);
+    }
+  });
+  test('evidence taken back leaves nothing behind', () => {
+    const links = findingLinks(testCase().school);
+    const said = ['base_ratio.low', 'turn_top.high', 'obs.flip'].map((id) =>
+      seenEvidence({ id, seen: 'present' }),
+    );
+    const network = new FaultNetwork(
+      links,
+      said.map((e) => e.finding),
+    );
+    const before = network.believe(said.slice(0, 2));
+    network.believe(said, ['base_narrow']);
+    network.believe([]);
+    expect(network.believe(said.slice(0, 2))).toEqual(before);
+    expect(before.faults).toEqual(
+      new FaultNetwork(
+        links,
+        said.map((e) => e.finding),
+      ).believe(said.slice(0, 2)).faults,
+    );
   });
 });
 

@@ -1,9 +1,6 @@
 /**
- * Exact sums over binary variables by variable elimination, with all single-variable marginals
- * from one backward pass (the derivative of the sum with respect to each factor's entries).
- * The order of elimination and all index tables are worked out once for a graph's shape, so that
- * the same graph can be summed many times with other numbers. Factors may hold negative entries;
- * only the total must be positive.
+ * The order in which a graph of binary variables is summed out, and where every table meets which: worked
+ * out once for a graph's shape, so that the same graph can be summed many times with other numbers (`Sums`).
  */
 export interface Factor {
   readonly variables: readonly number[];
@@ -11,13 +8,14 @@ export interface Factor {
   readonly table: Float64Array;
 }
 
-interface Bucket {
+export interface Bucket {
   /** Size of the joint table over the scope and the variable itself (its bit is the highest). */
   readonly joint: number;
   /** Which tables meet here (given factors first, then messages), with index maps. */
   readonly inputs: readonly { readonly table: number; readonly map: Uint32Array }[];
-  /** Where the message goes; -1 = it is a constant. */
+  /** The table that the message is, if it is no constant (-1), and the bucket in which that table is used up. */
   readonly message: number;
+  readonly next: number;
   readonly variable: number;
 }
 
@@ -27,25 +25,11 @@ export interface Plan {
   readonly buckets: readonly Bucket[];
   /** Length of every table: factors, then messages. */
   readonly sizes: readonly number[];
-}
-
-export interface Marginals {
-  /** P(variable = 1), by variable. */
-  readonly one: Float64Array;
-  readonly total: number;
-  /** Derivative of the total along each entry of each given factor. */
-  readonly slopes: readonly Float64Array[];
-}
-
-export function marginals(variableCount: number, factors: readonly Factor[]): Marginals {
-  const plan = planSums(
-    variableCount,
-    factors.map((factor) => factor.variables),
-  );
-  return runSums(
-    plan,
-    factors.map((factor) => factor.table),
-  );
+  /** The bucket that makes each table (-1: it is given), and the one in which it is used up. */
+  readonly madeIn: readonly number[];
+  readonly usedIn: readonly number[];
+  /** The bucket that sums each variable out. */
+  readonly bucketOf: readonly number[];
 }
 
 /** Works out the order (fewest neighbours first) and where every table meets which. */
@@ -57,7 +41,10 @@ export function planSums(variableCount: number, scopes: readonly (readonly numbe
     for (const variable of scope) holders[variable]?.add(t);
   });
   const left = new Set(Array.from({ length: variableCount }, (_, i) => i));
-  const buckets: Bucket[] = [];
+  const buckets: Omit<Bucket, 'next'>[] = [];
+  const madeIn = scopes.map(() => -1);
+  const usedIn: number[] = [];
+  const bucketOf: number[] = [];
   while (left.size > 0) {
     const variable = smallestNext(left, neighbours);
     left.delete(variable);
@@ -66,21 +53,27 @@ export function planSums(variableCount: number, scopes: readonly (readonly numbe
     const inputs = [...(holders[variable] as Set<number>)].map((table) => {
       const variables = tables[table] as readonly number[];
       for (const v of variables) holders[v]?.delete(table);
+      usedIn[table] = buckets.length;
       return { table, map: indexMap(variables, order) };
     });
     joinNeighbours(variable, scope, neighbours);
     const message = scope.length === 0 ? -1 : tables.length;
     if (message >= 0) {
       tables.push(scope);
+      madeIn.push(buckets.length);
       for (const v of scope) holders[v]?.add(message);
     }
+    bucketOf[variable] = buckets.length;
     buckets.push({ joint: 1 << order.length, inputs, message, variable });
   }
   return {
     variableCount,
     factorCount: scopes.length,
-    buckets,
+    buckets: buckets.map((bucket) => ({ ...bucket, next: usedIn[bucket.message] ?? -1 })),
     sizes: tables.map((scope) => 1 << scope.length),
+    madeIn,
+    usedIn,
+    bucketOf,
   };
 }
 
@@ -122,111 +115,4 @@ function indexMap(variables: readonly number[], order: readonly number[]): Uint3
     map[index] = (map[index ^ low] as number) | (bit[31 - Math.clz32(low)] as number);
   }
   return map;
-}
-
-/** One pass forward for the total, one back for every derivative and marginal. */
-export function runSums(plan: Plan, factors: readonly Float64Array[]): Marginals {
-  const { messages, joints, slopes } = scratchOf(plan);
-  const tables = [...factors, ...messages];
-  let total = 1;
-  for (const [k, bucket] of plan.buckets.entries()) {
-    const joint = joints[k] as Float64Array;
-    multiply(bucket, tables, joint);
-    const half = bucket.joint >> 1;
-    if (bucket.message < 0) {
-      total *= (joint[0] as number) + (joint[1] as number);
-      continue;
-    }
-    const message = tables[bucket.message] as Float64Array;
-    for (let i = 0; i < half; i++) message[i] = (joint[i] as number) + (joint[i + half] as number);
-  }
-  return backward(plan, tables, joints, slopes, total);
-}
-
-/** Room for the sums of a plan, taken once: the same plan is summed dozens of times in a diagnosis. */
-interface Scratch {
-  readonly messages: readonly Float64Array[];
-  readonly joints: readonly Float64Array[];
-  readonly slopes: readonly Float64Array[];
-}
-const SCRATCH = new WeakMap<Plan, Scratch>();
-
-function scratchOf(plan: Plan): Scratch {
-  const known = SCRATCH.get(plan);
-  if (known) return known;
-  const made = {
-    messages: plan.sizes.slice(plan.factorCount).map((size) => new Float64Array(size)),
-    joints: plan.buckets.map(({ joint }) => new Float64Array(joint)),
-    slopes: plan.sizes.map((size) => new Float64Array(size)),
-  };
-  SCRATCH.set(plan, made);
-  return made;
-}
-
-function multiply(bucket: Bucket, tables: readonly Float64Array[], joint: Float64Array): void {
-  joint.fill(1);
-  for (const { table, map } of bucket.inputs) {
-    const values = tables[table] as Float64Array;
-    for (let i = 0; i < joint.length; i++) {
-      joint[i] = (joint[i] as number) * (values[map[i] as number] as number);
-    }
-  }
-}
-
-function backward(
-  plan: Plan,
-  tables: readonly Float64Array[],
-  joints: readonly Float64Array[],
-  slopes: readonly Float64Array[],
-  total: number,
-): Marginals {
-  for (const slope of slopes) slope.fill(0);
-  const one = new Float64Array(plan.variableCount);
-  for (let k = plan.buckets.length - 1; k >= 0; k--) {
-    const bucket = plan.buckets[k] as Bucket;
-    const joint = joints[k] as Float64Array;
-    const half = bucket.joint >> 1;
-    // Parts of the graph that don't touch multiply the total: the slope is the others' product.
-    const above =
-      bucket.message < 0
-        ? Float64Array.of(total / ((joint[0] as number) + (joint[1] as number)))
-        : (slopes[bucket.message] as Float64Array);
-    let up = 0;
-    for (let i = 0; i < half; i++) up += (above[i] as number) * (joint[i + half] as number);
-    one[bucket.variable] = Math.min(1, Math.max(0, up / total));
-    spreadSlopes(bucket, tables, slopes, above);
-  }
-  // Copies: the room is used again.
-  return { one, total, slopes: slopes.slice(0, plan.factorCount).map((slope) => slope.slice()) };
-}
-
-/** Each input's slope is what is above times the product of all other inputs. */
-function spreadSlopes(
-  bucket: Bucket,
-  tables: readonly Float64Array[],
-  slopes: readonly Float64Array[],
-  above: Float64Array,
-): void {
-  const { inputs, joint } = bucket;
-  const mask = (joint >> 1) - 1;
-  const count = inputs.length;
-  // Looked up once: what follows runs through tens of thousands of entries.
-  const maps = inputs.map(({ map }) => map);
-  const values = inputs.map(({ table }) => tables[table] as Float64Array);
-  const outs = inputs.map(({ table }) => slopes[table] as Float64Array);
-  const suffix = new Float64Array(count + 1);
-  suffix[count] = 1;
-  for (let i = 0; i < joint; i++) {
-    for (let f = count - 1; f >= 0; f--)
-      suffix[f] =
-        (suffix[f + 1] as number) *
-        ((values[f] as Float64Array)[(maps[f] as Bucket['inputs'][number]['map'])[i] as number] as number);
-    let prefix = above[i & mask] as number;
-    for (let f = 0; f < count; f++) {
-      const at = (maps[f] as Bucket['inputs'][number]['map'])[i] as number;
-      const out = outs[f] as Float64Array;
-      out[at] = (out[at] as number) + prefix * (suffix[f + 1] as number);
-      prefix *= (values[f] as Float64Array)[at] as number;
-    }
-  }
 }

@@ -1,9 +1,10 @@
 import { hasChoice, type School } from '../intake/index.ts';
 import { BALL_SIGNS, CAUSES } from './causeTable.ts';
-import { type Factor, type Plan, planSums, runSums } from './eliminate.ts';
+import { type Factor, planSums } from './eliminate.ts';
 import type { Evidence } from './evidence.ts';
 import { FAULTS, type LinkStrength } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
+import { Sums } from './sums.ts';
 
 /** A fault before anything is known of the player: about 1 in 20, all alike. */
 export const PRIOR = 0.05;
@@ -64,12 +65,12 @@ export function readOnOneSide(
 }
 
 const INDEX = new Map(FAULTS.map((fault, i) => [fault.id, i]));
+const ALL_FAULTS = FAULTS.map((fault) => fault.id);
 
-/** What the network says of every fault, and of findings nobody has looked at yet. */
+/** What the network says of the faults asked for, and how likely all of the evidence is. */
 export interface Belief {
   readonly faults: ReadonlyMap<string, number>;
-  /** Likelihood of the evidence, given a look at `finding` that shows it, and that it is not there. */
-  readonly look: (finding: string) => { readonly ifPresent: number; readonly ifAbsent: number } | null;
+  readonly likelihood: number;
 }
 
 /**
@@ -78,10 +79,11 @@ export interface Belief {
  * graph thin enough to eliminate (see docs/decisions). Findings without evidence are summed out.
  */
 export class FaultNetwork {
-  private readonly plan: Plan;
-  private readonly tables: Float64Array[];
-  /** Index of each finding's own factor in `tables`. */
+  private readonly sums: Sums;
+  /** Index of each finding's own factor. */
   private readonly ownTable = new Map<string, number>();
+  /** What the sums hold now. */
+  private held: ReadonlyMap<string, Evidence> = new Map();
 
   constructor(links: ReadonlyMap<string, readonly FindingLink[]>, findings: readonly string[]) {
     const factors: Factor[] = [];
@@ -110,30 +112,32 @@ export class FaultNetwork {
       factors.push({ variables: [helper], table: UNSEEN });
       for (const { fault, strength } of parents) pair(helper, fault, FINDING_POWER[strength]);
     }
-    this.tables = factors.map((factor) => factor.table);
-    this.plan = planSums(
-      next,
-      factors.map((factor) => factor.variables),
+    this.sums = new Sums(
+      planSums(
+        next,
+        factors.map((factor) => factor.variables),
+      ),
+      factors.map((factor) => factor.table),
     );
   }
 
-  believe(evidence: readonly Evidence[]): Belief {
-    const tables = [...this.tables];
-    for (const { finding, ifPresent, ifAbsent } of evidence) {
-      const at = this.ownTable.get(finding);
-      if (at !== undefined) tables[at] = findingTable(finding, ifPresent, ifAbsent);
-    }
-    const { one, slopes } = runSums(this.plan, tables);
+  /** What the evidence says of these faults. Only what differs from the evidence before is summed anew. */
+  believe(evidence: readonly Evidence[], of: readonly string[] = ALL_FAULTS): Belief {
+    this.hold(new Map(evidence.map((e) => [e.finding, e])));
+    const ones = this.sums.ones(of.map((fault) => INDEX.get(fault) as number));
     return {
-      faults: new Map(FAULTS.map((fault, i) => [fault.id, one[i] as number])),
-      look: (finding) => {
-        const at = this.ownTable.get(finding);
-        if (at === undefined) return null;
-        const [none, rest] = slopes[at] as Float64Array as unknown as [number, number];
-        const said = (table: Float64Array) => (table[0] as number) * none + (table[1] as number) * rest;
-        return { ifPresent: said(findingTable(finding, 1, 0)), ifAbsent: said(findingTable(finding, 0, 1)) };
-      },
+      faults: new Map(of.map((fault, i) => [fault, ones[i] as number])),
+      likelihood: this.sums.total(),
     };
+  }
+
+  private hold(wanted: ReadonlyMap<string, Evidence>): void {
+    for (const [finding, at] of this.ownTable) {
+      const now = wanted.get(finding);
+      if (now === this.held.get(finding)) continue;
+      this.sums.set(at, now ? findingTable(finding, now.ifPresent, now.ifAbsent) : UNSEEN);
+    }
+    this.held = wanted;
   }
 }
 

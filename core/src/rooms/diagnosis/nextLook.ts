@@ -74,7 +74,7 @@ export function findNextLooks(
   const best = new Map<string, NextLook>();
   for (const finding of candidates) {
     const gain = expectedGain(finding, evidence, network, belief);
-    if (!gain || gain.gainBits <= WORTHWHILE_BITS) continue;
+    if (gain.gainBits <= WORTHWHILE_BITS) continue;
     const at = lookAt(file, finding);
     const look = { ...at, ...gain, seconds: SECONDS[at.kind] };
     // Both sides of a measure, and several marks in one missing view, are a single look.
@@ -94,14 +94,11 @@ function expectedGain(
   evidence: readonly Evidence[],
   network: FaultNetwork,
   now: Belief,
-): { gainBits: number; between: string[] } | null {
-  const look = now.look(finding);
-  if (!look) return null;
+): { gainBits: number; between: string[] } {
   const [hit, falseAlarm] = LOOK;
   const yes: Evidence = { finding, ifPresent: hit, ifAbsent: falseAlarm, source: 'seen' };
-  const ifYes = network.believe([...evidence, yes]).faults;
-  const there = look.ifPresent / (look.ifPresent + look.ifAbsent);
-  const chance = hit * there + falseAlarm * (1 - there);
+  const { faults: ifYes, likelihood } = network.believe([...evidence, yes]);
+  const chance = likelihood / now.likelihood;
   const ifNo = withoutIt(now.faults, ifYes, chance);
   const gainBits = entropy(now.faults) - chance * entropy(ifYes) - (1 - chance) * entropy(ifNo);
   const between = FAULTS.map(({ id }) => ({

@@ -45,12 +45,12 @@ export function weighEvidence(
     .filter(bears)
     .sort((a, b) => strength(b) - strength(a) || (a.finding < b.finding ? -1 : 1));
   const laid = evidence.filter((e) => !bears(e));
-  const start = network.believe([]).faults;
-  let before = network.believe(laid).faults;
+  const start = network.believe([], roots).faults;
+  let before = network.believe(laid, roots).faults;
   const sums = new Map(roots.map((root) => [root, open(root, start, before)]));
   for (const piece of order) {
     laid.push(piece);
-    const after = network.believe(laid).faults;
+    const after = network.believe(laid, roots).faults;
     for (const root of roots) {
       const weight = logit(after.get(root) as number) - logit(before.get(root) as number);
       credit(sums.get(root) as Open, piece, weight);
