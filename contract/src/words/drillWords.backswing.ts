@@ -1,7 +1,8 @@
+import type { DrillId } from '@inchstep/core/prescription';
 import { type DrillWords, words } from './drillWords.ts';
 
 /** Setup and backswing drills, as a student reads them. */
-export const BACKSWING_DRILLS: Readonly<Record<string, DrillWords>> = {
+export const BACKSWING_DRILLS = {
   stance_ruler: words(
     'Stance ruler',
     'Gives every club a base the legs can brake on.',
@@ -223,4 +224,4 @@ export const BACKSWING_DRILLS: Readonly<Record<string, DrillWords>> = {
     'Rolling the knee outward while the hip stays put.',
     'Drawing on until the hips run past the shoulders.',
   ),
-};
+} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;

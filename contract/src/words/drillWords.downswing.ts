@@ -1,7 +1,8 @@
+import type { DrillId } from '@inchstep/core/prescription';
 import { type DrillWords, words } from './drillWords.ts';
 
 /** Downswing drills, as a student reads them. */
-export const DOWNSWING_DRILLS: Readonly<Record<string, DrillWords>> = {
+export const DOWNSWING_DRILLS = {
   hip_metronome: words(
     'Hip metronome',
     'Lets the pelvis move over before it turns.',
@@ -210,4 +211,4 @@ export const DOWNSWING_DRILLS: Readonly<Record<string, DrillWords>> = {
     'Jumping before the heel has pressed.',
     'A lead hip that pops up early.',
   ),
-};
+} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;

@@ -1,7 +1,8 @@
+import type { DrillId } from '@inchstep/core/prescription';
 import { type DrillWords, words } from './drillWords.ts';
 
 /** Drills designed here for a student at home with next to nothing. */
-export const OUR_DRILLS: Readonly<Record<string, DrillWords>> = {
+export const OUR_DRILLS = {
   shoe_count: words(
     'Shoe count',
     'Sets the width of the stance with nothing but your own shoes.',
@@ -145,4 +146,4 @@ export const OUR_DRILLS: Readonly<Record<string, DrillWords>> = {
     'Stepping after the ball to free the foot.',
     'Spinning on the lead heel.',
   ),
-};
+} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;

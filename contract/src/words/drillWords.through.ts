@@ -1,7 +1,8 @@
+import type { DrillId } from '@inchstep/core/prescription';
 import { type DrillWords, words } from './drillWords.ts';
 
 /** Through the ball drills, as a student reads them. */
-export const THROUGH_DRILLS: Readonly<Record<string, DrillWords>> = {
+export const THROUGH_DRILLS = {
   crossbar_drive: words(
     'Crossbar drive',
     'Brings the trail side all the way through.',
@@ -93,4 +94,4 @@ export const THROUGH_DRILLS: Readonly<Record<string, DrillWords>> = {
     'Stopping the body so that the hands can catch up.',
     'Hitting the bag hard.',
   ),
-};
+} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;

@@ -1,3 +1,4 @@
+import type { DrillId } from '@inchstep/core/prescription';
 import { BACKSWING_DRILLS } from './drillWords.backswing.ts';
 import { DOWNSWING_DRILLS } from './drillWords.downswing.ts';
 import { OUR_DRILLS } from './drillWords.ours.ts';
@@ -9,4 +10,4 @@ export const DRILL_WORDS: Readonly<Record<string, DrillWords>> = {
   ...DOWNSWING_DRILLS,
   ...THROUGH_DRILLS,
   ...OUR_DRILLS,
-};
+} satisfies Readonly<Record<DrillId, DrillWords>>;

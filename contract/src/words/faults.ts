@@ -1,3 +1,5 @@
+import type { BallFindingId, FaultId, LookId, Phase } from '@inchstep/core/diagnosis';
+
 /** Fault names, short, as a coach would call them to a colleague. */
 export const FAULT_WORDS: Readonly<Record<string, string>> = {
   base_narrow: 'Stance too narrow',
@@ -31,14 +33,14 @@ export const FAULT_WORDS: Readonly<Record<string, string>> = {
   trail_side_stays: 'Trail side stays behind',
   no_extension: 'Hips never open up',
   stands_up: 'Stands up through the ball',
-};
+} satisfies Readonly<Record<FaultId, string>>;
 
 export const PHASE_WORDS: Readonly<Record<string, string>> = {
   setup: 'Setup',
   back: 'Going back',
   down: 'Coming down',
   through: 'Past the ball',
-};
+} satisfies Readonly<Record<Phase, string>>;
 
 export const STRENGTH_WORDS: Readonly<Record<string, string>> = {
   slight: 'slight',
@@ -86,4 +88,4 @@ export const FINDING_WORDS: Readonly<Record<string, string>> = {
   'ball.heavy_turf': 'deep divots',
   'ball.toe': 'off the toe',
   'ball.heel': 'off the heel',
-};
+} satisfies Readonly<Record<LookId | BallFindingId, string>>;

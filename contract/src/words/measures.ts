@@ -1,3 +1,6 @@
+import type { Landmark, Station } from '@inchstep/core/capture';
+import type { Club, MeasureId, ViewKind } from '@inchstep/core/intake';
+
 /** Measure names as a coach says them, and what low and high look like. */
 export interface MeasureWords {
   readonly name: string;
@@ -158,7 +161,7 @@ export const MEASURE_WORDS: Readonly<Record<string, MeasureWords>> = {
     low: 'hips still folded after the ball',
   },
   incline_loss_chest_through: { name: 'Trunk coming upright', high: 'trunk upright early' },
-};
+} satisfies Readonly<Record<MeasureId, MeasureWords>>;
 
 export const STATION_WORDS: Readonly<Record<string, string>> = {
   address: 'Address',
@@ -171,7 +174,7 @@ export const STATION_WORDS: Readonly<Record<string, string>> = {
   shaft_through: 'Shaft level, past the ball',
   chest_through: 'Hands chest high, past the ball',
   finish: 'Finish',
-};
+} satisfies Readonly<Record<Station, string>>;
 
 export const LANDMARK_WORDS: Readonly<Record<string, string>> = {
   lead_hip: 'Lead hip',
@@ -192,7 +195,7 @@ export const LANDMARK_WORDS: Readonly<Record<string, string>> = {
   trail_shoulder: 'Trail shoulder',
   grip: 'Hands',
   ball: 'Ball',
-};
+} satisfies Readonly<Record<Landmark, string>>;
 
 export const VERDICT_WORDS: Readonly<Record<string, string>> = {
   in: 'in its band',
@@ -208,9 +211,9 @@ export const CLUB_WORDS: Readonly<Record<string, string>> = {
   long_iron: 'Long iron or hybrid',
   wood: 'Fairway wood',
   driver: 'Driver',
-};
+} satisfies Readonly<Record<Club, string>>;
 
 export const VIEW_WORDS: Readonly<Record<string, string>> = {
   face_on: 'Face-on',
   down_the_line: 'Down the line',
-};
+} satisfies Readonly<Record<ViewKind, string>>;

@@ -1,3 +1,6 @@
+import type { Weekday } from '@inchstep/core/foundation';
+import type { Aid, Limit, Place } from '@inchstep/core/intake';
+import type { Stage } from '@inchstep/core/practice';
 import { MEASURE_WORDS } from './measures.ts';
 
 export const STAGE_WORDS: Readonly<Record<string, { readonly name: string; readonly what: string }>> = {
@@ -8,14 +11,14 @@ export const STAGE_WORDS: Readonly<Record<string, { readonly name: string; reado
   full: { name: 'Full', what: 'Full speed; the aid comes away every other block.' },
   clubs: { name: 'Clubs', what: 'Wedge to driver, in mixed order.' },
   course: { name: 'Course', what: 'One trigger and one thought. Leave the exaggeration at home.' },
-};
+} satisfies Readonly<Record<Stage, { readonly name: string; readonly what: string }>>;
 
 export const PLACE_WORDS: Readonly<Record<string, string>> = {
   home: 'Home',
   range: 'Range',
   net: 'Net',
   course: 'Course',
-};
+} satisfies Readonly<Record<Place, string>>;
 export const WEEKDAY_WORDS: Readonly<Record<string, string>> = {
   mon: 'Mon',
   tue: 'Tue',
@@ -24,7 +27,7 @@ export const WEEKDAY_WORDS: Readonly<Record<string, string>> = {
   fri: 'Fri',
   sat: 'Sat',
   sun: 'Sun',
-};
+} satisfies Readonly<Record<Weekday, string>>;
 export const AID_WORDS: Readonly<Record<string, string>> = {
   stick: 'alignment stick',
   chair: 'light chair',
@@ -37,7 +40,7 @@ export const AID_WORDS: Readonly<Record<string, string>> = {
   box: 'small box',
   phone: 'phone',
   bag: 'soft bag',
-};
+} satisfies Readonly<Record<Aid, string>>;
 export const LIMIT_WORDS: Readonly<Record<string, string>> = {
   back: 'back',
   hip: 'hip',
@@ -45,7 +48,7 @@ export const LIMIT_WORDS: Readonly<Record<string, string>> = {
   ankle: 'ankle',
   balance: 'balance',
   pain: 'pain now',
-};
+} satisfies Readonly<Record<Limit, string>>;
 
 export const PAIN_WORDS =
   'Stop now and rest. If it stays, or if it is sharp, see a doctor or a physiotherapist. Your coach has been told, and this drill waits until you have talked.';

@@ -46,7 +46,7 @@ export function checkCase(file: CaseFile): Result<CaseFile, CaseProblem> {
   if (heightIn < HEIGHT_RANGE_IN.low || heightIn > HEIGHT_RANGE_IN.high) {
     problems.push(problem('height_out_of_range', 'student.heightIn', { heightIn, ...HEIGHT_RANGE_IN }));
   }
-  const measureIds = new Set(BAND_ROWS.map((row) => row.id));
+  const measureIds = new Set<string>(BAND_ROWS.map((row) => row.id));
   const measured = new Set<string>();
   file.measures.forEach(({ id }, i) => {
     if (!measureIds.has(id)) problems.push(problem('unknown_measure', `measures[${i}].id`, { id }));

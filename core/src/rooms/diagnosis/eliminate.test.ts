@@ -146,7 +146,7 @@ describe('the cause graph', () => {
     expect(state.size).toBe(FAULTS.length);
   });
   test('names only faults that exist', () => {
-    const ids = new Set(FAULTS.map((fault) => fault.id));
+    const ids = new Set<string>(FAULTS.map((fault) => fault.id));
     for (const { cause, effect } of CAUSES) expect([ids.has(cause), ids.has(effect)]).toEqual([true, true]);
   });
 });

@@ -13,17 +13,17 @@ export interface EvidenceLink {
 }
 
 export interface Fault {
-  readonly id: string;
+  readonly id: FaultId;
   readonly phase: Phase;
   /** Why this look is a fault: one line a coach can agree or disagree with. */
   readonly reason: string;
   readonly evidence: readonly EvidenceLink[];
 }
 
-type Row = [id: string, reason: string, evidence: string];
+type Row<Id extends string = string> = readonly [id: Id, reason: string, evidence: string];
 
 // Evidence is written "finding strength, finding strength (only for school choice)".
-const SETUP: readonly Row[] = [
+const SETUP = [
   [
     'base_narrow',
     'With the feet this close there is nothing for the legs to brake against.',
@@ -49,8 +49,8 @@ const SETUP: readonly Row[] = [
     'The lean comes from the spine or the shoulders instead of from the pelvis.',
     'obs.bump_with_spine 3, obs.trail_shoulder_dropped_at_setup 2, trunk_lean_address.high 2, turn_address.high 2, turn_address.low 2, obs.hips_open_in_bump 3',
   ],
-];
-const BACK: readonly Row[] = [
+] as const satisfies readonly Row[];
+const BACK = [
   [
     'sway',
     'The pelvis drifts onto or past the trail foot and has not come back by the top.',
@@ -106,8 +106,8 @@ const BACK: readonly Row[] = [
     'The pelvis creeps toward the ball on the way back and gains no depth.',
     'seat_drift_top.high 3, trail_hip_depth_top.low 2',
   ],
-];
-const DOWN: readonly Row[] = [
+] as const satisfies readonly Row[];
+const DOWN = [
   ['late_start', 'The lower body waits until the club has finished going back.', 'transition_lead_ms.low 3'],
   [
     'hang_back',
@@ -156,8 +156,8 @@ const DOWN: readonly Row[] = [
     'The lead leg stays bent: no brake and no rise.',
     'lead_knee_flex_impact.high 3, lead_knee_past_ankle_impact.high 2',
   ],
-];
-const THROUGH: readonly Row[] = [
+] as const satisfies readonly Row[];
+const THROUGH = [
   [
     'trail_side_stays',
     'Trail foot, knee and hip are left behind at the end.',
@@ -165,9 +165,11 @@ const THROUGH: readonly Row[] = [
   ],
   ['no_extension', 'The hips stay folded through the ball.', 'hip_extension_chest_through.low 3'],
   ['stands_up', 'The trunk comes upright before the ball is away.', 'incline_loss_chest_through.high 3'],
-];
+] as const satisfies readonly Row[];
 
-const rows = (phase: Phase, table: readonly Row[]): Fault[] =>
+export type FaultId = (typeof SETUP | typeof BACK | typeof DOWN | typeof THROUGH)[number][0];
+
+const rows = (phase: Phase, table: readonly Row<FaultId>[]): Fault[] =>
   table.map(([id, reason, evidence]) => ({ id, phase, reason, evidence: readEvidence(evidence) }));
 
 function readEvidence(text: string): EvidenceLink[] {

@@ -44,6 +44,9 @@ export const MEASURE_FINDINGS: readonly string[] = BAND_ROWS.flatMap((row) => [
   ...(row.hi === undefined ? [] : [`${row.id}.high`]),
 ]);
 
+export type LookId = (typeof SEEN_FINDINGS)[number];
+export type BallFindingId = (typeof BALL_FINDINGS)[number];
+
 const KNOWN = new Set<string>([...SEEN_FINDINGS, ...BALL_FINDINGS, ...MEASURE_FINDINGS]);
 export const isFinding = (id: string): boolean => KNOWN.has(id);
 export const isBallFinding = (id: string): boolean => id.startsWith('ball.');

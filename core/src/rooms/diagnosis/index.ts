@@ -22,6 +22,7 @@ export {
   BLOCKERS,
   FAULTS,
   type Fault,
+  type FaultId,
   faultById,
   LEADING_MEASURES,
   LESS_WANTED,
@@ -30,9 +31,11 @@ export {
 } from './faultTable.ts';
 export {
   BALL_FINDINGS,
+  type BallFindingId,
   FINDING_IDS,
   isBallFinding,
   isFinding,
+  type LookId,
   MEASURE_FINDINGS,
   SEEN_FINDINGS,
 } from './findings.ts';

@@ -64,7 +64,7 @@ export function readOnOneSide(
   return read;
 }
 
-const INDEX = new Map(FAULTS.map((fault, i) => [fault.id, i]));
+const INDEX = new Map<string, number>(FAULTS.map((fault, i) => [fault.id, i]));
 const ALL_FAULTS = FAULTS.map((fault) => fault.id);
 
 /** What the network says of the faults asked for, and how likely all of the evidence is. */

@@ -2,7 +2,7 @@ import type { SchoolChoice } from './schools.ts';
 
 /** Edges in the measure's unit; an absent edge is open. */
 export interface BandRow {
-  readonly id: string;
+  readonly id: MeasureId;
   readonly unit: 'in' | 'deg' | 'ratio' | 'thighs' | 'clock' | 'ms';
   readonly lo?: number;
   readonly hi?: number;
@@ -10,10 +10,10 @@ export interface BandRow {
   readonly step: number;
 }
 
-type Row = [id: string, unit: BandRow['unit'], lo: number | null, hi: number | null, step: number];
+type Row = readonly [id: string, unit: BandRow['unit'], lo: number | null, hi: number | null, step: number];
 
 // House bands for a mid-iron and a 70 in player. Teaching conventions, not science.
-const ROWS: readonly Row[] = [
+const ROWS = [
   ['base_ratio', 'ratio', 1.0, 1.2, 0.12],
   ['pelvis_offset_address', 'in', -0.3, 0.8, 0.6],
   ['turn_address', 'deg', -5, 5, 5],
@@ -61,7 +61,9 @@ const ROWS: readonly Row[] = [
   ['trail_heel_up_finish', 'in', 4, null, 1.2],
   ['hip_extension_chest_through', 'deg', 160, null, 9],
   ['incline_loss_chest_through', 'deg', null, 16, 6],
-];
+] as const satisfies readonly Row[];
+
+export type MeasureId = (typeof ROWS)[number][0];
 
 export const BAND_ROWS: readonly BandRow[] = ROWS.map(([id, unit, lo, hi, step]) => ({
   id,

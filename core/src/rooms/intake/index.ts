@@ -1,5 +1,5 @@
 export { allBands, type Band, type BandContext, bandFor } from './bands.ts';
-export { BAND_ROWS, BASE_RATIO_BY_CLUB, type BandRow } from './bandTable.ts';
+export { BAND_ROWS, BASE_RATIO_BY_CLUB, type BandRow, type MeasureId } from './bandTable.ts';
 export {
   type BodySizes,
   bodySizes,

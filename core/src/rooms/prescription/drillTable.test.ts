@@ -4,7 +4,7 @@ import { AIDS, BAND_ROWS, PLACES, SCHOOL_OPTIONS } from '../intake/index.ts';
 import { DRILLS, drillById } from './drillTable.ts';
 import { drillsClash } from './rules.ts';
 
-const MEASURES = new Set(BAND_ROWS.map((row) => row.id));
+const MEASURES = new Set<string>(BAND_ROWS.map((row) => row.id));
 const PLAIN_AIDS = new Set(['stick', 'phone']);
 
 test('ids are unique', () => {

@@ -34,7 +34,7 @@ export interface Drill {
   readonly ours: boolean;
 }
 
-type Row = [
+type Row = readonly [
   id: string,
   phase: Phase,
   fixes: string,
@@ -45,11 +45,11 @@ type Row = [
   overdo: string,
   moves: string,
   extras?: {
-    schools?: SchoolChoice[];
-    clashes?: SchoolChoice[];
+    schools?: readonly SchoolChoice[];
+    clashes?: readonly SchoolChoice[];
     face?: true;
-    notWith?: string[];
-    setup?: SetupDistance[];
+    notWith?: readonly string[];
+    setup?: readonly SetupDistance[];
     cycle?: 1 | 2 | 3;
     after?: string;
     ours?: true;
@@ -61,7 +61,7 @@ const fixed = (id: string, valueIn: number): SetupDistance => ({ id, valueIn, sc
 
 // fixes "fault strength"; aids: comma = and, slash = or; places h r n c, then ball use; cue "kind side".
 // biome-ignore format: a row a drill, so that the table can be read
-const ROWS: readonly Row[] = [
+const ROWS = [
   ['stance_ruler', 'setup', 'base_narrow 3, base_wide 3, hips_off_centre 2', 'stick', 'hr no', '', 'external both', '', 'base_ratio'],
   ['level_bump', 'setup', 'false_bump 3, hips_off_centre 3', 'bar', 'hrc either', '', 'inner lead', 'hips_off_centre', 'pelvis_offset_address trunk_lean_address', { schools: ['setup_bias.preset'], setup: [fixed('bump', 1)] }],
   ['tall_hinge', 'setup', 'setup_squat 3', 'stick', 'hr no', 'B1', 'external both', '', 'knee_flex_address'],
@@ -114,7 +114,7 @@ const ROWS: readonly Row[] = [
   ['buckle_past_foot', 'down', 'wipe 2, hang_back 1', '', 'hr no', '', 'inner lead', 'over_slide', 'back_up_impact shift_impact', { ours: true, clashes: ['centre.columns'] }],
   ['buttons_down', 'through', 'stands_up 2', 'phone', 'hr no_then_yes', 'B1', 'inner both', 'no_extension', 'incline_loss_chest_through', { ours: true }],
   ['toe_tap_finish', 'through', 'trail_side_stays 2', '', 'hr no_then_yes', 'T1', 'external trail', '', 'trail_heel_up_finish trail_hip_behind_finish', { ours: true }],
-];
+] as const satisfies readonly Row[];
 
 const PLACE_OF: Record<string, Place> = { h: 'home', r: 'range', n: 'net', c: 'course' };
 
@@ -150,6 +150,9 @@ function toDrill([id, phase, fixes, aids, where, loads, cue, overdo, moves, extr
     ours: extras.ours ?? false,
   };
 }
+
+/** The house's drills; a coach's own have ids of their own. */
+export type DrillId = (typeof ROWS)[number][0];
 
 export const DRILLS: readonly Drill[] = ROWS.map(toDrill);
 export const drillById = (id: string): Drill | undefined => DRILLS.find((drill) => drill.id === id);
