@@ -1,3 +1,4 @@
+export { CARD_WORDS } from './cardWords.ts';
 export { DRILL_WORDS } from './drills.ts';
 export type { DrillWords } from './drillWords.ts';
 export { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS, PHASE_WORDS, STRENGTH_WORDS } from './faults.ts';

@@ -1,4 +1,10 @@
-import { CLUB_WORDS, cautionText, exaggerateText, type LibraryWords } from '@inchstep/contract/words';
+import {
+  CARD_WORDS,
+  CLUB_WORDS,
+  cautionText,
+  exaggerateText,
+  type LibraryWords,
+} from '@inchstep/contract/words';
 import { inToCm } from '@inchstep/core/foundation';
 import {
   type Caution,
@@ -43,7 +49,7 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   const pdf = new Document({
     size: ask.paper,
     margin: MARGIN,
-    info: { Title: `${words.name}: set-up card`, Author: 'Inch Step' },
+    info: { Title: CARD_WORDS.title(words.name), Author: 'Inch Step' },
   });
   const chunks: Buffer[] = [];
   pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -52,23 +58,27 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   const length = (inches: number) =>
     ask.units === 'cm' ? `${inToCm(inches).toFixed(1)} cm` : `${inches.toFixed(1)} in`;
   pdf.fillColor(INK).font('Helvetica-Bold').fontSize(24).text(words.name, MARGIN, MARGIN);
-  pdf.font('Helvetica').fontSize(11).text(`for ${ask.student}`).moveDown(0.4);
+  pdf.font('Helvetica').fontSize(11).text(CARD_WORDS.for(ask.student)).moveDown(0.4);
   pdf.text(words.purpose, { width: wide });
   const top = pdf.y + 10;
   const { above, front } = drawSetup(ask.setup, { heightIn: ask.heightIn });
   const half = (wide - 12) / 2;
   const side = ask.left ? -1 : 1;
-  view(pdf, front, { x: MARGIN, y: top, wide: half, name: 'From the front', side, length });
-  view(pdf, above, { x: MARGIN + half + 12, y: top, wide: half, name: 'From above', side: -side, length });
+  view(pdf, front, { x: MARGIN, y: top, wide: half, name: CARD_WORDS.front, side, length });
+  view(pdf, above, {
+    x: MARGIN + half + 12,
+    y: top,
+    wide: half,
+    name: CARD_WORDS.above,
+    side: -side,
+    length,
+  });
   pdf.x = MARGIN;
   pdf.y = top + DRAWING_TALL + 30;
   for (const { id, valueIn } of ask.setup)
     row(pdf, ask.library.distanceName(ask.drill, id), length(valueIn), wide);
   const stances = ask.stances.map(({ id, valueIn }) => `${CLUB_WORDS[id]?.toLowerCase()} ${length(valueIn)}`);
-  pdf
-    .font('Helvetica')
-    .fontSize(9.5)
-    .text(`Ankles apart by club: ${stances.join(', ')}.`, { width: wide });
+  pdf.font('Helvetica').fontSize(9.5).text(CARD_WORDS.stances(stances), { width: wide });
   pdf.moveDown(0.6).font('Helvetica').fontSize(12);
   words.steps.forEach((step, i) => {
     pdf.text(`${i + 1}.  ${step}`, MARGIN, pdf.y, { width: wide }).moveDown(0.2);
@@ -77,9 +87,9 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   if (ask.exaggerate !== null)
     pdf.fontSize(12).text(exaggerateText(ask.exaggerate), { width: wide }).moveDown(0.3);
   for (const [title, text] of [
-    ['It counts when', words.counts],
-    ['Faking it looks like', words.fake],
-    ['Too much looks like', words.tooMuch],
+    [CARD_WORDS.counts, words.counts],
+    [CARD_WORDS.fake, words.fake],
+    [CARD_WORDS.tooMuch, words.tooMuch],
   ] as const) {
     pdf
       .font('Helvetica-Bold')
@@ -88,7 +98,7 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
     pdf.font('Helvetica').text(text).moveDown(0.2);
   }
   if (ask.cautions.length > 0) {
-    pdf.moveDown(0.4).font('Helvetica-Bold').text('Take care', MARGIN, pdf.y);
+    pdf.moveDown(0.4).font('Helvetica-Bold').text(CARD_WORDS.care, MARGIN, pdf.y);
     pdf.font('Helvetica');
     for (const caution of ask.cautions) pdf.text(`-  ${cautionText(caution)}`, { width: wide });
   }
@@ -142,7 +152,7 @@ function view(pdf: Pdf, drawing: Drawing, place: Place): void {
   ];
   pdf.roundedRect(place.x, place.y, place.wide, DRAWING_TALL, 4).lineWidth(0.8).stroke(INK);
   pdf.font('Helvetica').fontSize(9).fillColor(INK);
-  pdf.text(place.side > 0 ? 'target >' : '< target', place.x + 6, place.y + 6, {
+  pdf.text(place.side > 0 ? `${CARD_WORDS.target} >` : `< ${CARD_WORDS.target}`, place.x + 6, place.y + 6, {
     width: place.wide - 12,
     align: place.side > 0 ? 'right' : 'left',
   });

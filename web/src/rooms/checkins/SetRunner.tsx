@@ -1,4 +1,5 @@
 import type { SetSeen } from '@inchstep/contract/practice';
+import { CARD_WORDS } from '@inchstep/contract/words';
 import type { Stage } from '@inchstep/core/practice';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
@@ -54,7 +55,9 @@ export function SetRunner({ token, drill, stage, withBall, done, onLogged }: Set
   };
   return (
     <div className="flex flex-col gap-3">
-      <p className="text-sm">It counts when {lowerFirst(wordsOf(drill)?.counts ?? '')}</p>
+      <p className="text-sm">
+        {CARD_WORDS.counts} {lowerFirst(wordsOf(drill)?.counts ?? '')}
+      </p>
       <RepPad
         reps={reps}
         felt={felt}

@@ -1,4 +1,4 @@
-import { cautionText, RANGE_WORDS } from '@inchstep/contract/words';
+import { CARD_WORDS, cautionText, RANGE_WORDS } from '@inchstep/contract/words';
 import type { Caution, SetupValue } from '@inchstep/core/prescription';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from './libraryWords.tsx';
@@ -30,7 +30,7 @@ export function SetupCard({
   const { length, lengths } = useUnits();
   if (!words) return null;
   return (
-    <article className="@container flex flex-col gap-3" aria-label={`Set-up card: ${words.name}`}>
+    <article className="@container flex flex-col gap-3" aria-label={CARD_WORDS.named(words.name)}>
       <p>{words.purpose}</p>
       <div className="grid gap-3 @2xl:grid-cols-[minmax(16rem,24rem)_1fr]">
         <SetupDrawing
@@ -57,12 +57,12 @@ export function SetupCard({
       </div>
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
       <dl className="grid gap-2 @lg:grid-cols-3">
-        <Fact title="It counts when">{words.counts}</Fact>
-        <Fact title="Faking it looks like">{words.fake}</Fact>
-        <Fact title="Too much looks like">{words.tooMuch}</Fact>
+        <Fact title={CARD_WORDS.counts}>{words.counts}</Fact>
+        <Fact title={CARD_WORDS.fake}>{words.fake}</Fact>
+        <Fact title={CARD_WORDS.tooMuch}>{words.tooMuch}</Fact>
       </dl>
       {(cautions.length > 0 || onRange) && (
-        <ul className="panel border-warning p-3 text-sm" aria-label="Take care">
+        <ul className="panel border-warning p-3 text-sm" aria-label={CARD_WORDS.care}>
           {cautions.map((caution) => (
             <li key={caution.code + caution.about}>{cautionText(caution)}</li>
           ))}
@@ -76,7 +76,7 @@ export function SetupCard({
           target="_blank"
           rel="noreferrer"
         >
-          Print this card (PDF)
+          {CARD_WORDS.print}
         </a>
       )}
     </article>

@@ -1,3 +1,4 @@
+import { CARD_WORDS } from '@inchstep/contract/words';
 import { type Drawing, drawSetup, type SetupValue, type Shape, type Tone } from '@inchstep/core/prescription';
 import { useUnits } from '../../platform/units.ts';
 
@@ -34,8 +35,8 @@ export function SetupDrawing({
   // From above a right-hander who faces the ball has the target on the left; from the front, on the right.
   return (
     <div className="grid grid-cols-2 gap-2">
-      <View name="From the front" drawing={front} side={left ? -1 : 1} said={said} />
-      <View name="From above" drawing={above} side={left ? 1 : -1} said={said} />
+      <View name={CARD_WORDS.front} drawing={front} side={left ? -1 : 1} said={said} />
+      <View name={CARD_WORDS.above} drawing={above} side={left ? 1 : -1} said={said} />
     </div>
   );
 }
@@ -74,7 +75,7 @@ function View({
           textAnchor={side > 0 ? 'end' : 'start'}
           fill="currentColor"
         >
-          {side > 0 ? 'target →' : '← target'}
+          {side > 0 ? `${CARD_WORDS.target} →` : `← ${CARD_WORDS.target}`}
         </text>
         {/* The body is one silhouette: its parts must not darken where they meet. */}
         <g opacity={0.3}>
