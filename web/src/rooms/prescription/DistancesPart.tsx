@@ -6,17 +6,11 @@ import { LengthInput } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import type { Part } from './DrillEditorParts.tsx';
+import { DISTANCE_WORDS, EDITOR_WORDS, LENGTH_WORDS } from './words.ts';
 
 /** Given to every drill by the program. */
 const GIVEN = ['stance', 'camera_away', 'camera_height'];
 const KNOWN = Object.entries(SETUP_WORDS).filter(([id]) => !GIVEN.includes(id));
-const LENGTH_WORDS: Readonly<Record<BodyLength, string>> = {
-  heightIn: 'standing height',
-  outerHipWidthIn: 'hip width',
-  shoulderWidthIn: 'shoulder width',
-  thighIn: 'thigh',
-  shankIn: 'lower leg',
-};
 const MOST_DISTANCES = 6;
 
 /** Distances on the card: a fixed part, scaled or not, and a share of the student's own body. */
@@ -25,7 +19,7 @@ export function DistancesPart({ form }: Part) {
   const taken = (useWatch({ control: form.control, name: 'drill.setup' }) ?? []).map((row) => row.id);
   const free = KNOWN.find(([id]) => !taken.includes(id))?.[0] ?? 'distance';
   return (
-    <Panel title="Distances on the card">
+    <Panel title={DISTANCE_WORDS.title}>
       <div className="flex flex-col gap-3">
         {rows.fields.map((row, i) => (
           <Row key={row.id} form={form} index={i} onRemove={() => rows.remove(i)} />
@@ -36,7 +30,7 @@ export function DistancesPart({ form }: Part) {
             className="btn self-start"
             onClick={() => rows.append({ id: free, valueIn: 4, scales: true })}
           >
-            Add a distance
+            {DISTANCE_WORDS.add}
           </button>
         )}
       </div>
@@ -53,19 +47,19 @@ function Row({ form, index, onRemove }: Part & { readonly index: number; readonl
   const known = KNOWN.some(([id]) => id === row.id);
   const setLabel = (id: string, text: string) => form.setValue('words.distances', { ...labels, [id]: text });
   const pick = (id: string) => {
-    if (!KNOWN.some(([one]) => one === id)) setLabel(id, labels[id] ?? 'My distance');
+    if (!KNOWN.some(([one]) => one === id)) setLabel(id, labels[id] ?? DISTANCE_WORDS.own);
     set({ id });
   };
   const forHeight = (heightIn: number) => length(distanceFor(row, { heightIn }));
   const n = index + 1;
   return (
     <fieldset className="rounded border-[1.5px] border-base-300 p-3">
-      <legend className="sr-only">Distance {n}</legend>
+      <legend className="sr-only">{DISTANCE_WORDS.distance(n)}</legend>
       <div className="flex flex-wrap items-end gap-3">
         <WhatField known={known} id={row.id} n={n} onPick={pick} />
         {!known && (
           <label className="flex flex-col text-sm">
-            Its name
+            {DISTANCE_WORDS.itsName}
             <input
               className="input w-48"
               value={labels[row.id] ?? ''}
@@ -74,7 +68,7 @@ function Row({ form, index, onRemove }: Part & { readonly index: number; readonl
           </label>
         )}
         <div className="flex flex-col text-sm">
-          <label htmlFor={`distance-${n}`}>Fixed part</label>
+          <label htmlFor={`distance-${n}`}>{DISTANCE_WORDS.fixed}</label>
           <LengthInput id={`distance-${n}`} inches={row.valueIn} onChange={(v) => set({ valueIn: v ?? 0 })} />
         </div>
         <label className="flex min-h-11 items-center gap-2">
@@ -84,16 +78,16 @@ function Row({ form, index, onRemove }: Part & { readonly index: number; readonl
             checked={row.scales}
             onChange={(e) => set({ scales: e.target.checked })}
           />
-          grows with the student
+          {DISTANCE_WORDS.grows}
         </label>
         <PlusField row={row} n={n} onChange={(more) => set({ plus: more })} />
-        <button type="button" className="btn" aria-label={`Remove distance ${n}`} onClick={onRemove}>
-          Remove
+        <button type="button" className="btn" aria-label={DISTANCE_WORDS.remove(n)} onClick={onRemove}>
+          {EDITOR_WORDS.remove}
         </button>
       </div>
       <p className="mt-2 text-sm text-base-content/80">
-        {[60, 70, 78].map((h) => `${length(h, 0)} tall: ${forHeight(h)}`).join(' · ')} (tried from{' '}
-        {length(HEIGHT_RANGE_IN.low, 0)} to {length(HEIGHT_RANGE_IN.high, 0)})
+        {[60, 70, 78].map((h) => DISTANCE_WORDS.tall(length(h, 0), forHeight(h))).join(' · ')}{' '}
+        {DISTANCE_WORDS.tried(length(HEIGHT_RANGE_IN.low, 0), length(HEIGHT_RANGE_IN.high, 0))}
       </p>
     </fieldset>
   );
@@ -108,7 +102,7 @@ interface WhatFieldProps {
 
 const WhatField = ({ known, id, n, onPick }: WhatFieldProps) => (
   <label className="flex flex-col text-sm">
-    What
+    {DISTANCE_WORDS.what}
     <select
       className="select w-64"
       value={known ? id : 'own'}
@@ -119,7 +113,7 @@ const WhatField = ({ known, id, n, onPick }: WhatFieldProps) => (
           {text}
         </option>
       ))}
-      <option value="own">another, not drawn</option>
+      <option value="own">{DISTANCE_WORDS.another}</option>
     </select>
   </label>
 );
@@ -135,20 +129,20 @@ const USUAL_SHARE = 0.1;
 /** A share of the student's own body, on top of the fixed part. */
 const PlusField = ({ row, n, onChange }: PlusFieldProps) => (
   <label className="flex flex-col text-sm">
-    plus, % of
+    {DISTANCE_WORDS.plus}
     <span className="flex gap-2">
       <input
         className="input w-20"
         type="number"
         step={1}
-        aria-label={`Distance ${n}, per cent`}
+        aria-label={DISTANCE_WORDS.perCent(n)}
         disabled={!row.plus}
         value={row.plus ? Math.round(row.plus.share * 100) : ''}
         onChange={(e) => row.plus && onChange({ ...row.plus, share: Number(e.target.value) / 100 })}
       />
       <select
         className="select w-44"
-        aria-label={`Distance ${n}, of what`}
+        aria-label={DISTANCE_WORDS.ofWhat(n)}
         value={row.plus?.of ?? ''}
         onChange={(e) =>
           onChange(
@@ -158,7 +152,7 @@ const PlusField = ({ row, n, onChange }: PlusFieldProps) => (
           )
         }
       >
-        <option value="">nothing more</option>
+        <option value="">{DISTANCE_WORDS.nothingMore}</option>
         {BODY_LENGTHS.map((of) => (
           <option key={of} value={of}>
             {LENGTH_WORDS[of]}

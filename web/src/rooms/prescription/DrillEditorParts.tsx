@@ -6,6 +6,7 @@ import { Controller, type UseFormReturn, useFieldArray } from 'react-hook-form';
 import { Field } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
 import { PickList, pairs } from './PickList.tsx';
+import { EDITOR_WORDS, LINE_WORDS, MENDS_WORDS } from './words.ts';
 
 export type Part = { readonly form: UseFormReturn<DrillForm> };
 
@@ -18,21 +19,21 @@ const MEASURE_OPTIONS = pairs(
   measureName,
 );
 const LINES = [
-  ['words.purpose', 'What it is for'],
-  ['words.cue', 'The one cue'],
-  ['words.counts', 'It counts when'],
-  ['words.fake', 'Faking it looks like'],
-  ['words.tooMuch', 'Too much looks like'],
+  ['words.purpose', LINE_WORDS.purpose],
+  ['words.cue', LINE_WORDS.cue],
+  ['words.counts', LINE_WORDS.counts],
+  ['words.fake', LINE_WORDS.fake],
+  ['words.tooMuch', LINE_WORDS.tooMuch],
 ] as const;
 
 export function WordsPart({ form: { register, control } }: Part) {
   return (
-    <Panel title="What the student reads">
+    <Panel title={LINE_WORDS.title}>
       <div className="flex flex-col gap-3">
-        <Field id="name" label="Name">
+        <Field id="name" label={LINE_WORDS.name}>
           <input id="name" className="input w-full" {...register('words.name')} />
         </Field>
-        <Field id="steps" label="Steps" hint="One a line.">
+        <Field id="steps" label={LINE_WORDS.steps} hint={LINE_WORDS.stepsHint}>
           <Controller
             control={control}
             name="words.steps"
@@ -61,12 +62,12 @@ export function WordsPart({ form: { register, control } }: Part) {
 export function MendsPart({ form: { register, control } }: Part) {
   const fixes = useFieldArray({ control, name: 'drill.fixes' });
   return (
-    <Panel title="What it mends">
+    <Panel title={MENDS_WORDS.title}>
       <div className="flex flex-col gap-2">
         {fixes.fields.map((row, i) => (
           <div key={row.id} className="flex flex-wrap gap-2">
             <select
-              aria-label={`Fault ${i + 1}`}
+              aria-label={MENDS_WORDS.fault(i + 1)}
               className="select flex-1"
               {...register(`drill.fixes.${i}.fault`)}
             >
@@ -77,21 +78,23 @@ export function MendsPart({ form: { register, control } }: Part) {
               ))}
             </select>
             <select
-              aria-label={`How well it mends fault ${i + 1}`}
+              aria-label={MENDS_WORDS.howWell(i + 1)}
               className="select w-36"
               {...register(`drill.fixes.${i}.strength`, { setValueAs: Number })}
             >
-              <option value={1}>a little</option>
-              <option value={2}>well</option>
-              <option value={3}>first of all</option>
+              {Object.entries(MENDS_WORDS.strengths).map(([strength, text]) => (
+                <option key={strength} value={strength}>
+                  {text}
+                </option>
+              ))}
             </select>
             <button
               type="button"
               className="btn"
-              aria-label={`Remove fault ${i + 1}`}
+              aria-label={MENDS_WORDS.removeFault(i + 1)}
               onClick={() => fixes.remove(i)}
             >
-              Remove
+              {EDITOR_WORDS.remove}
             </button>
           </div>
         ))}
@@ -100,15 +103,15 @@ export function MendsPart({ form: { register, control } }: Part) {
           className="btn self-start"
           onClick={() => fixes.append({ fault: FAULT_OPTIONS[0]?.[0] ?? '', strength: 2 })}
         >
-          Add a fault
+          {MENDS_WORDS.add}
         </button>
-        <Field id="overdo" label="Overdone, it makes">
+        <Field id="overdo" label={MENDS_WORDS.overdo}>
           <select
             id="overdo"
             className="select w-full"
             {...register('drill.overdo', { setValueAs: (v: string | null) => v || null })}
           >
-            <option value="">nothing known</option>
+            <option value="">{MENDS_WORDS.noOverdo}</option>
             {FAULT_OPTIONS.map(([id, text]) => (
               <option key={id} value={id}>
                 {text}
@@ -121,7 +124,7 @@ export function MendsPart({ form: { register, control } }: Part) {
           name="drill.moves"
           render={({ field }) => (
             <PickList
-              label="Moves these measures"
+              label={MENDS_WORDS.moves}
               options={MEASURE_OPTIONS}
               values={field.value ?? []}
               onChange={field.onChange}

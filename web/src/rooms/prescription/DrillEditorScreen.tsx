@@ -15,6 +15,7 @@ import { drillLibrary } from './drillLibrary.ts';
 import { LibraryOf, useLibrary } from './library.tsx';
 import { useKeepDrill, useOwnDrills } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
+import { BLANK_WORDS, EDITOR_WORDS, FIELD_WORDS } from './words.ts';
 
 /** A drill of the coach's own: written new, copied from a built-in one, or changed. */
 export function DrillEditorScreen() {
@@ -57,7 +58,7 @@ function Editor({ start, draftKey }: { readonly start: DrillForm; readonly draft
     keep.mutate(whole, {
       onSuccess: () => {
         draft.done();
-        toast(isNew ? 'In your library.' : 'Changed.');
+        toast(isNew ? EDITOR_WORDS.kept : EDITOR_WORDS.changed);
         void navigate(`/library/${id}`);
       },
     });
@@ -83,16 +84,16 @@ function Editor({ start, draftKey }: { readonly start: DrillForm; readonly draft
         {start.basedOn && (
           <label className="flex min-h-11 items-center gap-2">
             <input type="checkbox" className="checkbox" {...form.register('replaces')} />
-            Offer it instead of “{library.nameOf(start.basedOn)}”
+            {EDITOR_WORDS.replaces(library.nameOf(start.basedOn))}
           </label>
         )}
         {keep.error && <Failed error={keep.error} />}
         <div className="flex gap-2">
           <button type="submit" className="btn btn-primary" disabled={problems.length > 0 || keep.isPending}>
-            Keep this drill
+            {EDITOR_WORDS.keep}
           </button>
           <Link className="btn" to={isNew ? `/library/${start.basedOn ?? ''}` : `/library/${id}`}>
-            Leave it
+            {EDITOR_WORDS.leave}
           </Link>
         </div>
         <Preview form={whole} />
@@ -103,51 +104,31 @@ function Editor({ start, draftKey }: { readonly start: DrillForm; readonly draft
 
 function title(start: DrillForm, nameOf: (id: string) => string): string {
   if (start.drill.id !== '') return start.words.name;
-  return start.basedOn ? `From “${nameOf(start.basedOn)}”` : 'New drill';
+  return start.basedOn ? EDITOR_WORDS.from(nameOf(start.basedOn)) : EDITOR_WORDS.newDrill;
 }
 
 function Verdict({ problems }: { readonly problems: readonly FormProblem[] }) {
   if (problems.length === 0) {
     return (
       <p role="status" className="panel p-3 font-semibold">
-        Nothing speaks against it.
+        {EDITOR_WORDS.fine}
       </p>
     );
   }
   return (
     <div role="status" className="panel border-warning p-3">
-      <p className="font-semibold">Before it can be kept</p>
+      <p className="font-semibold">{EDITOR_WORDS.missing}</p>
       <ul className="mt-1 text-sm">
         {problems.slice(0, 6).map(({ path, text }) => (
           <li key={path + text}>
             <span className="font-semibold">{FIELD_WORDS[path.replace(/\[.*$/, '')] ?? path}:</span> {text}
           </li>
         ))}
-        {problems.length > 6 && <li>and {problems.length - 6} more</li>}
+        {problems.length > 6 && <li>{EDITOR_WORDS.more(problems.length - 6)}</li>}
       </ul>
     </div>
   );
 }
-
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  'words.name': 'Name',
-  'words.purpose': 'What for',
-  'words.steps': 'Steps',
-  'words.cue': 'Cue',
-  'words.counts': 'It counts when',
-  'words.fake': 'Faking it',
-  'words.tooMuch': 'Too much',
-  'drill.id': 'Name',
-  'drill.fixes': 'Mends',
-  'drill.overdo': 'Overdone',
-  'drill.moves': 'Moves',
-  'drill.places': 'Places',
-  'drill.aids': 'Needs',
-  'drill.clashes': 'Schools',
-  'drill.setup': 'Distances',
-  'drill.notWith': 'Fights',
-  'drill.after': 'Comes after',
-};
 
 /** The card as the student would see it, drawn anew with every change. */
 function Preview({ form }: { readonly form: DrillForm }) {
@@ -157,13 +138,13 @@ function Preview({ form }: { readonly form: DrillForm }) {
     ...form,
     words: {
       ...form.words,
-      name: form.words.name || 'Name',
-      purpose: form.words.purpose || 'What it is for',
-      steps: form.words.steps.length > 0 ? form.words.steps : ['First step'],
-      cue: form.words.cue || 'The cue',
-      counts: form.words.counts || '..',
-      fake: form.words.fake || '..',
-      tooMuch: form.words.tooMuch || '..',
+      name: form.words.name || BLANK_WORDS.name,
+      purpose: form.words.purpose || BLANK_WORDS.purpose,
+      steps: form.words.steps.length > 0 ? form.words.steps : [BLANK_WORDS.step],
+      cue: form.words.cue || BLANK_WORDS.cue,
+      counts: form.words.counts || BLANK_WORDS.line,
+      fake: form.words.fake || BLANK_WORDS.line,
+      tooMuch: form.words.tooMuch || BLANK_WORDS.line,
     },
     drill: {
       ...form.drill,
@@ -174,7 +155,7 @@ function Preview({ form }: { readonly form: DrillForm }) {
   const file = referenceCase({ heightIn: REFERENCE_HEIGHT_IN });
   const drill = toDrill(shown.data.drill);
   return (
-    <Panel title="As the student sees it">
+    <Panel title={EDITOR_WORDS.preview}>
       <LibraryOf own={drillLibrary([...library.own.filter((o) => o.drill.id !== drill.id), shown.data]).own}>
         <SetupCard
           drill={drill.id}

@@ -9,6 +9,7 @@ import { Panel } from '../../platform/parts.tsx';
 import type { Part } from './DrillEditorParts.tsx';
 import { useLibrary } from './library.tsx';
 import { PickList, pairs } from './PickList.tsx';
+import { FIT_WORDS } from './words.ts';
 
 const CHOICE_OPTIONS = pairs(
   Object.entries(SCHOOL_OPTIONS).flatMap(([question, options]) => options.map((o) => `${question}.${o}`)),
@@ -20,7 +21,7 @@ const words = <T extends string>(ids: readonly T[], table: Readonly<Record<strin
 /** Whom and where a drill fits, part by part. */
 export function FitPart({ form: { register, control } }: Part) {
   return (
-    <Panel title="Whom and where it fits">
+    <Panel title={FIT_WORDS.title}>
       <div className="flex flex-col gap-4">
         <PlaceFields control={control} />
         <AidsField control={control} />
@@ -29,7 +30,7 @@ export function FitPart({ form: { register, control } }: Part) {
         <SchoolFields control={control} />
         <label className="flex min-h-11 items-center gap-2">
           <input type="checkbox" className="checkbox" {...register('drill.needsFaceAndArms')} />
-          Trains more turn through the ball: a square face and deep arms come first
+          {FIT_WORDS.faceFirst}
         </label>
       </div>
     </Panel>
@@ -39,13 +40,6 @@ export function FitPart({ form: { register, control } }: Part) {
 type Control = Pick<UseFormReturn<DrillForm>, 'control'>;
 type Register = Pick<UseFormReturn<DrillForm>, 'register'>;
 
-const BALL_WORDS = {
-  no: 'Never',
-  either: 'With or without',
-  no_then_yes: 'Without, then with',
-  yes: 'Always',
-} as const;
-
 const PlaceFields = ({ control }: Control) => (
   <>
     <Controller
@@ -53,7 +47,7 @@ const PlaceFields = ({ control }: Control) => (
       name="drill.phase"
       render={({ field }) => (
         <Choice
-          legend="Part of the swing"
+          legend={FIT_WORDS.phase}
           value={field.value}
           options={words(PHASES, PHASE_WORDS)}
           onChange={field.onChange}
@@ -65,7 +59,7 @@ const PlaceFields = ({ control }: Control) => (
       name="drill.places"
       render={({ field }) => (
         <Several
-          legend="Can be done at"
+          legend={FIT_WORDS.places}
           values={field.value}
           options={words(PLACES, PLACE_WORDS)}
           onChange={field.onChange}
@@ -76,7 +70,12 @@ const PlaceFields = ({ control }: Control) => (
       control={control}
       name="drill.ball"
       render={({ field }) => (
-        <Choice legend="Ball" value={field.value} options={BALL_WORDS} onChange={field.onChange} />
+        <Choice
+          legend={FIT_WORDS.ball}
+          value={field.value}
+          options={FIT_WORDS.balls}
+          onChange={field.onChange}
+        />
       )}
     />
   </>
@@ -84,7 +83,7 @@ const PlaceFields = ({ control }: Control) => (
 
 const LoadFields = ({ register }: Register) => (
   <fieldset>
-    <legend className="mb-1 font-semibold">Loads</legend>
+    <legend className="mb-1 font-semibold">{FIT_WORDS.loads}</legend>
     <div className="flex flex-wrap gap-3">
       {(Object.keys(LIMIT_OF_LOAD) as LoadClass[]).map((load) => (
         <label key={load} className="flex flex-col text-sm">
@@ -95,9 +94,9 @@ const LoadFields = ({ register }: Register) => (
               setValueAs: (v: string | number | undefined) => (v ? Number(v) : undefined),
             })}
           >
-            <option value="">not</option>
-            <option value={1}>a little</option>
-            <option value={2}>much</option>
+            <option value="">{FIT_WORDS.load.none}</option>
+            <option value={1}>{FIT_WORDS.load[1]}</option>
+            <option value={2}>{FIT_WORDS.load[2]}</option>
           </select>
         </label>
       ))}
@@ -105,20 +104,23 @@ const LoadFields = ({ register }: Register) => (
   </fieldset>
 );
 
+const Options = ({ words: said }: { readonly words: Readonly<Record<string, string>> }) =>
+  Object.entries(said).map(([id, text]) => (
+    <option key={id} value={id}>
+      {text}
+    </option>
+  ));
+
 const CueFields = ({ register }: Register) => (
   <div className="grid gap-3 sm:grid-cols-2">
-    <Field id="cueKind" label="Cue">
+    <Field id="cueKind" label={FIT_WORDS.cue}>
       <select id="cueKind" className="select w-full" {...register('drill.cue.kind')}>
-        <option value="external">an object to touch or miss</option>
-        <option value="inner">a feel inside the body</option>
-        <option value="both">both</option>
+        <Options words={FIT_WORDS.cues} />
       </select>
     </Field>
-    <Field id="cueSide" label="Side it thinks of">
+    <Field id="cueSide" label={FIT_WORDS.side}>
       <select id="cueSide" className="select w-full" {...register('drill.cue.side')}>
-        <option value="lead">lead</option>
-        <option value="trail">trail</option>
-        <option value="both">both</option>
+        <Options words={FIT_WORDS.sides} />
       </select>
     </Field>
   </div>
@@ -132,9 +134,9 @@ function SchoolFields({ control }: Control) {
     nameOf,
   );
   const lists = [
-    ['drill.schools', 'Only in schools with', CHOICE_OPTIONS],
-    ['drill.clashes', 'Never in schools with', CHOICE_OPTIONS],
-    ['drill.notWith', 'Fights these drills', drillOptions],
+    ['drill.schools', FIT_WORDS.schools, CHOICE_OPTIONS],
+    ['drill.clashes', FIT_WORDS.clashes, CHOICE_OPTIONS],
+    ['drill.notWith', FIT_WORDS.notWith, drillOptions],
   ] as const;
   return lists.map(([name, label, options]) => (
     <Controller
@@ -159,7 +161,7 @@ function AidsField({ control }: Control) {
           {field.value.map((group, i) => (
             <div key={`${i}:${group.join()}`}>
               <Several
-                legend={i === 0 ? 'Needs one of' : 'and one of'}
+                legend={i === 0 ? FIT_WORDS.needs : FIT_WORDS.needsToo}
                 values={group}
                 options={words(AIDS, AID_WORDS)}
                 onChange={(values) =>
@@ -175,7 +177,7 @@ function AidsField({ control }: Control) {
             className="btn self-start"
             onClick={() => field.onChange([...field.value, ['stick']])}
           >
-            {field.value.length === 0 ? 'Needs an aid' : 'Needs another aid too'}
+            {field.value.length === 0 ? FIT_WORDS.addNeed : FIT_WORDS.addNeedToo}
           </button>
         </div>
       )}
