@@ -86,22 +86,8 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   cue(pdf, words.cue, wide);
   if (ask.exaggerate !== null)
     pdf.fontSize(12).text(exaggerateText(ask.exaggerate), { width: wide }).moveDown(0.3);
-  for (const [title, text] of [
-    [CARD_WORDS.counts, words.counts],
-    [CARD_WORDS.fake, words.fake],
-    [CARD_WORDS.tooMuch, words.tooMuch],
-  ] as const) {
-    pdf
-      .font('Helvetica-Bold')
-      .fontSize(11)
-      .text(`${title}: `, MARGIN, pdf.y, { continued: true, width: wide });
-    pdf.font('Helvetica').text(text).moveDown(0.2);
-  }
-  if (ask.cautions.length > 0) {
-    pdf.moveDown(0.4).font('Helvetica-Bold').text(CARD_WORDS.care, MARGIN, pdf.y);
-    pdf.font('Helvetica');
-    for (const caution of ask.cautions) pdf.text(`-  ${cautionText(caution)}`, { width: wide });
-  }
+  facts(pdf, words, wide);
+  takeCare(pdf, ask.cautions, wide);
   pdf.end();
   return done;
 }
@@ -114,6 +100,28 @@ function row(pdf: Pdf, name: string, value: string, wide: number): void {
     .text(name, MARGIN, y, { width: wide * 0.6 });
   pdf.font('Helvetica-Bold').text(value, MARGIN + wide * 0.6, y, { width: wide * 0.4, align: 'right' });
   pdf.x = MARGIN;
+}
+
+/** How to know that it counted, and that it did not. */
+function facts(pdf: Pdf, words: DrillWords, wide: number): void {
+  for (const [title, text] of [
+    [CARD_WORDS.counts, words.counts],
+    [CARD_WORDS.fake, words.fake],
+    [CARD_WORDS.tooMuch, words.tooMuch],
+  ] as const) {
+    pdf
+      .font('Helvetica-Bold')
+      .fontSize(11)
+      .text(`${title}: `, MARGIN, pdf.y, { continued: true, width: wide });
+    pdf.font('Helvetica').text(text).moveDown(0.2);
+  }
+}
+
+function takeCare(pdf: Pdf, cautions: readonly Caution[], wide: number): void {
+  if (cautions.length === 0) return;
+  pdf.moveDown(0.4).font('Helvetica-Bold').text(CARD_WORDS.care, MARGIN, pdf.y);
+  pdf.font('Helvetica');
+  for (const caution of cautions) pdf.text(`-  ${cautionText(caution)}`, { width: wide });
 }
 
 /** The one thought, on a piece of tape. */
