@@ -2,6 +2,7 @@ import {
   CARD_WORDS,
   CLUB_WORDS,
   cautionText,
+  type DrillWords,
   exaggerateText,
   type LibraryWords,
 } from '@inchstep/contract/words';
