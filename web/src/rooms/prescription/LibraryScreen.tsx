@@ -11,6 +11,7 @@ import { loadsText, needsText } from './drillText.ts';
 import { ImportExport } from './ImportExport.tsx';
 import { useLibrary } from './library.tsx';
 import { findDrills, type LibraryWish, NO_WISH } from './libraryFilter.ts';
+import { LIBRARY_WORDS } from './words.ts';
 
 /** Every drill, found by what it mends, where it can be done, with what, and what it loads. */
 export function LibraryScreen() {
@@ -22,12 +23,15 @@ export function LibraryScreen() {
   return (
     <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[20rem_1fr]">
       <div className="flex flex-col gap-3">
-        <h1 className="sr-only">Library of drills</h1>
-        <Panel title="Library" aside={<span className="text-sm">{found.length} drills</span>}>
+        <h1 className="sr-only">{LIBRARY_WORDS.heading}</h1>
+        <Panel
+          title={LIBRARY_WORDS.title}
+          aside={<span className="text-sm">{LIBRARY_WORDS.count(found.length)}</span>}
+        >
           <Wishes wish={wish} onChange={setWish} />
           <ImportExport />
         </Panel>
-        <nav aria-label="Drills" className="panel max-h-[30rem] overflow-y-auto">
+        <nav aria-label={LIBRARY_WORDS.list} className="panel max-h-[30rem] overflow-y-auto">
           {found.map((drill) => (
             <Link
               key={drill.id}
@@ -40,7 +44,9 @@ export function LibraryScreen() {
             </Link>
           ))}
           {aside.length > 0 && (
-            <p className="border-b border-base-300 bg-base-200 px-3 py-2 text-sm font-semibold">Put aside</p>
+            <p className="border-b border-base-300 bg-base-200 px-3 py-2 text-sm font-semibold">
+              {LIBRARY_WORDS.aside}
+            </p>
           )}
           {aside.map(({ drill, words }) => (
             <Link
@@ -51,7 +57,7 @@ export function LibraryScreen() {
               {words.name}
             </Link>
           ))}
-          {found.length === 0 && <p className="p-3">No drill meets all of these. Take one wish back.</p>}
+          {found.length === 0 && <p className="p-3">{LIBRARY_WORDS.none}</p>}
         </nav>
       </div>
       {drillId && library.byId(drillId) ? (
@@ -59,7 +65,7 @@ export function LibraryScreen() {
       ) : found[0] ? (
         <Table drills={found} />
       ) : (
-        <Empty title="Nothing left">Wishes that rule each other out leave no drill.</Empty>
+        <Empty title={LIBRARY_WORDS.nothingTitle}>{LIBRARY_WORDS.nothing}</Empty>
       )}
     </div>
   );
@@ -77,38 +83,38 @@ function Wishes({
   return (
     <div className="flex flex-col gap-2">
       <input
-        aria-label="Words"
-        placeholder="Words"
+        aria-label={LIBRARY_WORDS.words}
+        placeholder={LIBRARY_WORDS.words}
         className="input w-full"
         value={wish.words}
         onChange={(e) => set('words', e.target.value)}
       />
       <Pick
-        label="Mends"
+        label={LIBRARY_WORDS.mends}
         value={wish.fault}
         onChange={(v) => set('fault', v)}
         options={FAULTS.map((f) => [f.id, faultName(f.id)])}
       />
       <Pick
-        label="Part of the swing"
+        label={LIBRARY_WORDS.phase}
         value={wish.phase}
         onChange={(v) => set('phase', v as LibraryWish['phase'])}
         options={PHASES.map((p) => [p, PHASE_WORDS[p] ?? p])}
       />
       <Pick
-        label="At"
+        label={LIBRARY_WORDS.place}
         value={wish.place}
         onChange={(v) => set('place', v as LibraryWish['place'])}
         options={PLACES.map((p) => [p, PLACE_WORDS[p] ?? p])}
       />
       <Pick
-        label="School"
+        label={LIBRARY_WORDS.school}
         value={wish.school}
         onChange={(v) => set('school', v as LibraryWish['school'])}
         options={Object.entries(PRESET_WORDS)}
       />
       <Pick
-        label="Spares the"
+        label={LIBRARY_WORDS.spares}
         value={wish.spare}
         onChange={(v) => set('spare', v as LibraryWish['spare'])}
         options={(Object.keys(LIMIT_OF_LOAD) as LoadClass[]).map((l) => [
@@ -123,10 +129,10 @@ function Wishes({
           checked={wish.aids !== null}
           onChange={(e) => set('aids', e.target.checked ? ['stick', 'phone'] : null)}
         />{' '}
-        With a stick or a phone at most
+        {LIBRARY_WORDS.fewAids}
       </label>
       <button type="button" className="btn" onClick={() => onChange(NO_WISH)}>
-        Clear
+        {LIBRARY_WORDS.clear}
       </button>
     </div>
   );
@@ -147,7 +153,7 @@ function Pick({
     <label className="grid grid-cols-[6.5rem_1fr] items-center gap-2 text-sm">
       {label}
       <select className="select w-full" value={value} onChange={(e) => onChange(e.target.value)}>
-        <option value="">any</option>
+        <option value="">{LIBRARY_WORDS.any}</option>
         {options.map(([id, text]) => (
           <option key={id} value={id}>
             {text}
@@ -161,14 +167,15 @@ function Pick({
 function Table({ drills }: { readonly drills: readonly Drill[] }) {
   const { nameOf } = useLibrary();
   return (
-    <Panel title="Drills">
+    <Panel title={LIBRARY_WORDS.list}>
       <table className="table">
         <thead>
           <tr>
-            <th scope="col">Drill</th>
-            <th scope="col">Mends</th>
-            <th scope="col">Needs</th>
-            <th scope="col">Loads</th>
+            {LIBRARY_WORDS.columns.map((name) => (
+              <th key={name} scope="col">
+                {name}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>

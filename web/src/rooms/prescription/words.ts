@@ -131,3 +131,25 @@ export const DOSE_WORDS = {
   noBall: 'no',
   cap: (reps: number) => `At most ${reps} a day, fewer for a child or with a limit.`,
 } as const;
+
+/** What the library of drills says. */
+export const LIBRARY_WORDS = {
+  heading: 'Library of drills',
+  title: 'Library',
+  count: (n: number) => `${n} drills`,
+  list: 'Drills',
+  aside: 'Put aside',
+  none: 'No drill meets all of these. Take one wish back.',
+  nothingTitle: 'Nothing left',
+  nothing: 'Wishes that rule each other out leave no drill.',
+  words: 'Words',
+  any: 'any',
+  mends: 'Mends',
+  phase: 'Part of the swing',
+  place: 'At',
+  school: 'School',
+  spares: 'Spares the',
+  fewAids: 'With a stick or a phone at most',
+  clear: 'Clear',
+  columns: ['Drill', 'Mends', 'Needs', 'Loads'],
+} as const;

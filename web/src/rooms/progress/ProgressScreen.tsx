@@ -9,6 +9,7 @@ import { useUnits } from '../../platform/units.ts';
 import { FaultStory } from './FaultStory.tsx';
 import { LineOfProgress } from './LineOfProgress.tsx';
 import { useProgress } from './queries.ts';
+import { PROGRESS_WORDS, REAL_WORDS } from './words.ts';
 
 /** A measure over sessions, with intervals, and whether its change is real. */
 export function ProgressScreen() {
@@ -19,7 +20,7 @@ export function ProgressScreen() {
       {(p) =>
         p.series.length === 0 ? (
           <div className="mx-auto max-w-3xl p-4">
-            <Empty title="No line yet">Measure swings on two days and the line begins.</Empty>
+            <Empty title={PROGRESS_WORDS.noLine}>{PROGRESS_WORDS.howToBegin}</Empty>
           </div>
         ) : (
           <Lines studentId={student.id} progress={p} />
@@ -36,8 +37,8 @@ function Lines({ studentId, progress }: { readonly studentId: string; readonly p
   if (!series) return null;
   return (
     <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[17rem_1fr]">
-      <Panel title="Measures">
-        <ul className="max-h-[36rem] overflow-y-auto" aria-label="Measures">
+      <Panel title={PROGRESS_WORDS.measures}>
+        <ul className="max-h-[36rem] overflow-y-auto" aria-label={PROGRESS_WORDS.measures}>
           {progress.series.map((s) => (
             <li key={s.measure}>
               <button
@@ -58,10 +59,7 @@ function Lines({ studentId, progress }: { readonly studentId: string; readonly p
       <div className="flex flex-col gap-3">
         <Panel title={measureName(series.measure)}>
           <LineOfProgress series={series} progress={progress} />
-          <p className="text-sm text-base-content/80">
-            Arrow: the day’s mean, with where it truly lies 19 times in 20. Strokes beside it: single swings.
-            ▲ lesson, ○ check-in.
-          </p>
+          <p className="text-sm text-base-content/80">{PROGRESS_WORDS.legend}</p>
           <SessionTable series={series} today={me.data?.today ?? ''} />
         </Panel>
         <IsItReal series={series} />
@@ -72,11 +70,11 @@ function Lines({ studentId, progress }: { readonly studentId: string; readonly p
 }
 
 const shortVerdict = (s: Series): string => {
-  if (s.sessions.length < 2) return 'one day';
-  if (s.change.verdict === 'none') return 'same';
-  if (s.change.verdict === 'cant_tell') return '?';
-  const way = s.direction === 'level' ? 'moved' : s.direction;
-  return s.change.verdict === 'real' ? way : `${way}?`;
+  if (s.sessions.length < 2) return PROGRESS_WORDS.oneDay;
+  if (s.change.verdict === 'none') return PROGRESS_WORDS.same;
+  if (s.change.verdict === 'cant_tell') return PROGRESS_WORDS.cantTell;
+  const way = s.direction === 'level' ? PROGRESS_WORDS.moved : s.direction;
+  return s.change.verdict === 'real' ? way : PROGRESS_WORDS.maybe(way);
 };
 
 function IsItReal({ series: { change, direction, band, family } }: { readonly series: Series }) {
@@ -84,30 +82,22 @@ function IsItReal({ series: { change, direction, band, family } }: { readonly se
   const { smallestReal, lo95, hi95 } = change;
   if (smallestReal === null || lo95 === null || hi95 === null)
     return (
-      <Panel title="Is it real?">
-        <p>One day alone can’t show a change. Film again; several swings in a session say more than one.</p>
+      <Panel title={REAL_WORDS.title}>
+        <p>{REAL_WORDS.oneDay}</p>
       </Panel>
     );
-  const words = {
-    real: `Yes. The change is larger than ${value(smallestReal, band.unit)}, the smallest these sessions could have shown.`,
-    maybe: `Perhaps. It would need ${value(smallestReal, band.unit)} to be sure; film a few more swings.`,
-    none: `No change to speak of: a real one of ${value(smallestReal, band.unit)} or more would have shown.`,
-    cant_tell: `Can’t tell. These sessions could only show a change of ${value(smallestReal, band.unit)} or more.`,
-  }[change.verdict];
+  const amount = (of: number) => value(of, band.unit);
+  const way = direction === 'level' ? '' : direction === 'better' ? REAL_WORDS.toward : REAL_WORDS.away;
+  const delta = `${change.delta >= 0 ? '+' : '−'}${amount(Math.abs(change.delta))}`;
   return (
-    <Panel title="Is it real?">
+    <Panel title={REAL_WORDS.title}>
       <p className="text-lg font-semibold" data-testid="verdict" data-verdict={change.verdict}>
-        {words}
+        {REAL_WORDS.verdict[change.verdict](amount(smallestReal))}
       </p>
-      <p className="mt-1">
-        Last day against the days before the work began: {change.delta >= 0 ? '+' : '−'}
-        {value(Math.abs(change.delta), band.unit)} ({value(lo95, band.unit)} to {value(hi95, band.unit)}, 19
-        times in 20)
-        {direction !== 'level' && `, ${direction === 'better' ? 'toward' : 'away from'} its band`}.
-      </p>
+      <p className="mt-1">{REAL_WORDS.change(delta, amount(lo95), amount(hi95), way)}</p>
       <p className="mt-1 text-sm text-base-content/80">
-        Marks, swing-to-swing spread and day-to-day spread are kept apart
-        {family > 1 ? `; ${family} measures looked at together share the chance of a false alarm` : ''}.
+        {REAL_WORDS.apart}
+        {family > 1 ? REAL_WORDS.family(family) : ''}.
       </p>
     </Panel>
   );
@@ -117,14 +107,15 @@ function SessionTable({ series, today }: { readonly series: Series; readonly tod
   const { value } = useUnits();
   return (
     <details className="mt-2">
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">As a table</summary>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">{PROGRESS_WORDS.table}</summary>
       <table className="table">
         <thead>
           <tr>
-            <th scope="col">Day</th>
-            <th scope="col">Swings</th>
-            <th scope="col">Mean</th>
-            <th scope="col">Give or take</th>
+            {PROGRESS_WORDS.columns.map((name) => (
+              <th key={name} scope="col">
+                {name}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
