@@ -1,7 +1,8 @@
 import type { PlanAsk } from '@inchstep/contract/practice';
-import { WEEKDAY_WORDS } from '@inchstep/contract/words';
+import { PLACE_WORDS, WEEKDAY_WORDS } from '@inchstep/contract/words';
 import { WEEKDAYS, type Weekday } from '@inchstep/core/foundation';
-import type { Place } from '@inchstep/core/intake';
+import { PLACES, type Place } from '@inchstep/core/intake';
+import { ASK_WORDS } from './words.ts';
 
 interface AskFormProps {
   readonly ask: PlanAsk;
@@ -14,7 +15,7 @@ export function AskForm({ ask, onChange, today }: AskFormProps & { readonly toda
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap gap-3">
         <label className="flex flex-col">
-          Begin
+          {ASK_WORDS.begin}
           <input
             type="date"
             className="input w-44"
@@ -24,7 +25,7 @@ export function AskForm({ ask, onChange, today }: AskFormProps & { readonly toda
           />
         </label>
         <label className="flex flex-col">
-          Next lesson
+          {ASK_WORDS.nextLesson}
           <input
             type="date"
             className="input w-44"
@@ -35,7 +36,7 @@ export function AskForm({ ask, onChange, today }: AskFormProps & { readonly toda
         </label>
       </div>
       <fieldset className="flex flex-wrap gap-2">
-        <legend className="mb-1 font-semibold">Days</legend>
+        <legend className="mb-1 font-semibold">{ASK_WORDS.days}</legend>
         {WEEKDAYS.map((day) => (
           <DayAsk key={day} day={day} ask={ask} onChange={onChange} />
         ))}
@@ -70,7 +71,7 @@ function DayAsk({ day, ask, onChange }: AskFormProps & { readonly day: Weekday }
         <>
           <label className="flex items-center gap-1 text-sm">
             <input
-              aria-label={`Minutes on ${WEEKDAY_WORDS[day]}`}
+              aria-label={ASK_WORDS.minutesOn(WEEKDAY_WORDS[day] ?? day)}
               type="number"
               className="input input-sm h-11 w-16"
               min={5}
@@ -88,20 +89,21 @@ function DayAsk({ day, ask, onChange }: AskFormProps & { readonly day: Weekday }
                 })
               }
             />{' '}
-            min
+            {ASK_WORDS.minutes}
           </label>
           <select
-            aria-label={`Place on ${WEEKDAY_WORDS[day]}`}
+            aria-label={ASK_WORDS.placeOn(WEEKDAY_WORDS[day] ?? day)}
             className="select select-sm h-11 w-24"
             value={ask.placeByDay[day] ?? 'home'}
             onChange={(e) =>
               onChange({ ...ask, placeByDay: withDay(ask.placeByDay, day, e.target.value as Place) })
             }
           >
-            <option value="home">Home</option>
-            <option value="range">Range</option>
-            <option value="net">Net</option>
-            <option value="course">Course</option>
+            {PLACES.map((place) => (
+              <option key={place} value={place}>
+                {PLACE_WORDS[place]}
+              </option>
+            ))}
           </select>
         </>
       )}
