@@ -55,6 +55,59 @@ describe('every source file', () => {
   });
 });
 
+describe('the screens', () => {
+  const components = execFileSync(
+    'git',
+    ['ls-files', '--cached', '--others', '--exclude-standard', 'web/src'],
+    {
+      cwd: ROOT,
+      encoding: 'utf8',
+    },
+  )
+    .split('\n')
+    .filter((f) => f.endsWith('.tsx') && !f.includes('.test.') && !f.includes('/testing/'));
+  test('hold no words of their own: those stand in words files', () => {
+    expect(components.length).toBeGreaterThan(80);
+    expect(components.flatMap(wordsIn)).toEqual([]);
+  });
+  test('would be told of a word between tags, in an attribute and in a message', () => {
+    const text = 'const A = () => <p title="Your page">Hello {name}, <b>{toast("Kept.")}</b> · {x}</p>;';
+    expect(wordsOf('a.tsx', text)).toEqual(['a.tsx: Your page', 'a.tsx: Hello', 'a.tsx: Kept.']);
+  });
+});
+
+/** Attributes whose text is seen or read out. */
+const SAID = new Set(['title', 'label', 'aria-label', 'placeholder', 'hint', 'what', 'alt', 'legend']);
+const HAS_WORD = /\p{L}{2,}/u;
+
+const wordsIn = (file: string): string[] => wordsOf(file, readFileSync(join(ROOT, file), 'utf8'));
+
+/** What a component says in its own text: between tags, in attributes that are read, in messages. */
+function wordsOf(file: string, text: string): string[] {
+  const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true, ts.ScriptKind.TSX);
+  const found: string[] = [];
+  const say = (said: string) => {
+    if (HAS_WORD.test(said)) found.push(`${file}: ${said.trim().replace(/[\s,]+$/, '')}`);
+  };
+  const visit = (node: ts.Node): void => {
+    if (ts.isJsxText(node)) say(node.text);
+    if (ts.isJsxAttribute(node) && SAID.has(node.name.getText(source))) {
+      const value =
+        node.initializer && ts.isJsxExpression(node.initializer)
+          ? node.initializer.expression
+          : node.initializer;
+      if (value && ts.isStringLiteralLike(value)) say(value.text);
+    }
+    if (ts.isCallExpression(node) && node.expression.getText(source) === 'toast') {
+      const first = node.arguments[0];
+      if (first && ts.isStringLiteralLike(first)) say(first.text);
+    }
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}
+
 const FUNCTION_LINES = 60;
 const REACT_LINES = 100;
 

@@ -16,6 +16,7 @@ import { Shell } from './platform/shell.tsx';
 import { CoachLibrary } from './rooms/prescription/index.ts';
 import { Palette } from './rooms/progress/Palette.tsx';
 import { StudentFrame } from './rooms/progress/StudentFrame.tsx';
+import { MAIN_WORDS } from './words.ts';
 
 /** A screen is fetched when it is visited. */
 const visited =
@@ -45,7 +46,7 @@ const router = createBrowserRouter([
       />
     ),
     errorElement: <NotHere />,
-    HydrateFallback: () => <Loading what="the program" />,
+    HydrateFallback: () => <Loading what={MAIN_WORDS.theProgram} />,
     children: [
       {
         element: (

@@ -1,9 +1,10 @@
 import type { Failure } from '@inchstep/contract/shared';
 import { HttpError } from './httpError.ts';
+import { HTTP_WORDS } from './words.ts';
 
 const OFFLINE: Failure = {
   code: 'offline',
-  message: 'No connection to the program. What you entered is still here; try again when it is back.',
+  message: HTTP_WORDS.noConnection,
   problems: [],
 };
 

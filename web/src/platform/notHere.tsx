@@ -1,18 +1,19 @@
 import { Link } from 'react-router';
 import { Empty } from './parts.tsx';
+import { NOT_HERE_WORDS } from './words.ts';
 
 export function NotHere() {
   return (
     <div className="mx-auto max-w-2xl p-8">
       <Empty
-        title="Nothing at this address"
+        title={NOT_HERE_WORDS.nothingAtThisAddress}
         action={
           <Link to="/" className="btn btn-primary">
-            To today
+            {NOT_HERE_WORDS.toToday}
           </Link>
         }
       >
-        It may have been moved or archived, or this screen broke. Nothing you saved is lost.
+        {NOT_HERE_WORDS.itMayHaveBeen}
       </Empty>
     </div>
   );

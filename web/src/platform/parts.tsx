@@ -3,21 +3,19 @@ import { CircleAlert, LoaderCircle } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { FormDraft } from './drafts.ts';
 import { ToldError } from './httpError.ts';
+import { PARTS_WORDS } from './words.ts';
 
 /** Shared pieces that every room may use; nothing here knows a room. */
 export function Loading({ what }: { readonly what: string }) {
   return (
     <p role="status" className="flex items-center gap-3 p-6 text-base-content/80">
-      <LoaderCircle aria-hidden className="animate-spin" size={22} /> Fetching {what} …
+      <LoaderCircle aria-hidden className="animate-spin" size={22} /> {PARTS_WORDS.fetching(what)}
     </p>
   );
 }
 
 export function Failed({ error, again }: { readonly error: unknown; readonly again?: () => void }) {
-  const words =
-    error instanceof ToldError
-      ? error.message
-      : 'Something broke on this screen. Load it again; nothing you saved is lost.';
+  const words = error instanceof ToldError ? error.message : PARTS_WORDS.somethingBroke;
   return (
     <div role="alert" className="panel flex items-start gap-3 border-error p-4">
       <CircleAlert aria-hidden className="mt-0.5 shrink-0 text-error" size={22} />
@@ -25,7 +23,7 @@ export function Failed({ error, again }: { readonly error: unknown; readonly aga
         <p>{words}</p>
         {again && (
           <button type="button" className="btn btn-sm mt-2 h-11" onClick={again}>
-            Try again
+            {PARTS_WORDS.tryAgain}
           </button>
         )}
       </div>
@@ -98,8 +96,8 @@ export function dayText(at: string, today: string): string {
   if (days === 0) return 'today';
   if (days === 1) return 'yesterday';
   if (days === -1) return 'tomorrow';
-  if (days > 1 && days < 14) return `${days} days ago`;
-  if (days < -1 && days > -14) return `in ${-days} days`;
+  if (days > 1 && days < 14) return PARTS_WORDS.daysAgo(days);
+  if (days < -1 && days > -14) return PARTS_WORDS.inDays(-days);
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(
     new Date(`${day}T12:00:00`),
   );
@@ -110,9 +108,9 @@ export function DraftNote({ draft }: { readonly draft: FormDraft }) {
   if (!draft.restored) return null;
   return (
     <p role="status" className="panel flex flex-wrap items-center gap-3 p-3">
-      <span className="flex-1">What you had typed here is back. It is not saved yet.</span>
+      <span className="flex-1">{PARTS_WORDS.whatYouHadTyped}</span>
       <button type="button" className="btn" onClick={draft.startOver}>
-        Start over
+        {PARTS_WORDS.startOver}
       </button>
     </p>
   );

@@ -7,37 +7,35 @@ import { Loading } from './parts.tsx';
 import { useMe, useSignOut } from './session.ts';
 import { useSettings } from './settings.tsx';
 import { SignIn } from './signIn.tsx';
+import { SHELL_WORDS } from './words.ts';
 
 const KEYS: readonly [keys: string, what: string][] = [
-  ['?', 'show or hide this list'],
-  ['Ctrl or Cmd + k', 'go anywhere by a few letters'],
-  ['g then t', 'today'],
-  ['g then r', 'roster'],
-  ['g then n', 'new student'],
-  ['g then d', 'data and devices'],
-  ['← →', 'bench: step one frame (with Shift: ten)'],
-  ['a t d i f', 'bench: name address, top, delivery, impact, finish at this frame'],
-  [
-    'j b m k c',
-    'bench: name the stations between: shaft and arm level back, arm level down, shaft level and hands chest high past the ball',
-  ],
-  ['v', 'bench: change to the other view'],
-  ['h', 'bench: this body inside the school’s bands, over clip, strips and map'],
-  ['o', 'compare: one swing over the other'],
-  ['[ ]', 'bench: landmark before, landmark after'],
-  ['Enter', 'bench: put the landmark down at its guess'],
-  ['Alt + arrows', 'bench: nudge the mark by a pixel (with Shift: five)'],
-  ['1 2 3', 'bench: seen clearly, partly, guessed'],
-  ['Delete', 'bench: take the mark away'],
-  ['z, Shift + z', 'bench: undo, redo'],
-  ['l', 'bench: reference lines on or off'],
-  ['n', 'bench: to the place whose mark would tell most'],
+  ['?', SHELL_WORDS.showOrHide],
+  [SHELL_WORDS.ctrlOrCmdK, SHELL_WORDS.goAnywhere],
+  [SHELL_WORDS.gThenT, 'today'],
+  [SHELL_WORDS.gThenR, 'roster'],
+  [SHELL_WORDS.gThenN, SHELL_WORDS.newStudent],
+  [SHELL_WORDS.gThenD, SHELL_WORDS.dataAndDevices],
+  ['← →', SHELL_WORDS.benchStepOneFrame],
+  ['a t d i f', SHELL_WORDS.benchNameAddressTop],
+  ['j b m k c', SHELL_WORDS.benchNameTheStations],
+  ['v', SHELL_WORDS.benchChange],
+  ['h', SHELL_WORDS.benchThisBodyInside],
+  ['o', SHELL_WORDS.compareOneSwingOver],
+  ['[ ]', SHELL_WORDS.benchLandmarkBeforeLandmark],
+  [SHELL_WORDS.enter, SHELL_WORDS.benchPutTheLandmark],
+  [SHELL_WORDS.altArrows, SHELL_WORDS.benchNudgeTheMark],
+  ['1 2 3', SHELL_WORDS.benchSeenClearlyPartly],
+  [SHELL_WORDS.delete, SHELL_WORDS.benchTakeTheMark],
+  ['z, Shift + z', SHELL_WORDS.benchUndoRedo],
+  ['l', SHELL_WORDS.benchReferenceLines],
+  ['n', SHELL_WORDS.benchToThePlace],
 ];
 
 /** Frame around every coach screen: the tape edge on top, settings, the list of keys. */
 export function Shell({ palette }: { readonly palette: ReactNode }) {
   const me = useMe();
-  if (!me.data) return <Loading what="the program" />;
+  if (!me.data) return <Loading what={SHELL_WORDS.theProgram} />;
   if (me.data.state !== 'signed_in') return <SignIn me={me.data} />;
   return <Signed coach={me.data.coach ?? ''} palette={palette} />;
 }
@@ -61,50 +59,50 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3"
       >
-        Skip to the page
+        {SHELL_WORDS.skipToThePage}
       </a>
       <header className="tape-edge no-print flex flex-wrap items-end gap-x-2 px-4 pt-2">
         <NavLink
           to="/"
           className="mr-4 flex min-h-11 items-center font-[family-name:var(--font-display)] text-xl font-bold"
         >
-          Inch Step
+          {SHELL_WORDS.inchStep}
         </NavLink>
-        <nav aria-label="Main" className="flex flex-wrap">
+        <nav aria-label={SHELL_WORDS.main} className="flex flex-wrap">
           <NavLink to="/" end className={link}>
-            Today
+            {SHELL_WORDS.today}
           </NavLink>
           <NavLink to="/students" className={link}>
-            Roster
+            {SHELL_WORDS.roster}
           </NavLink>
           <NavLink to="/library" className={link}>
-            Library
+            {SHELL_WORDS.library}
           </NavLink>
           <NavLink to="/schools" className={link}>
-            Schools
+            {SHELL_WORDS.schools}
           </NavLink>
           <NavLink to="/data" className={link}>
-            Data
+            {SHELL_WORDS.data}
           </NavLink>
         </nav>
         <div className="ml-auto flex items-center gap-1">
           <span className="mr-2 text-sm max-md:hidden">{coach}</span>
           <IconButton
-            label={`${lengths}: show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`}
+            label={SHELL_WORDS.showLengths(lengths, lengths === 'in' ? 'centimetres' : 'inches')}
             onClick={() => change({ lengths: lengths === 'in' ? 'cm' : 'in' })}
           >
             <Ruler size={20} aria-hidden /> <span className="text-sm">{lengths}</span>
           </IconButton>
           <IconButton
-            label={theme === 'glare' ? 'Dark theme for the studio' : 'Light theme for glare'}
+            label={theme === 'glare' ? SHELL_WORDS.darkTheme : SHELL_WORDS.lightThemeForGlare}
             onClick={() => change({ theme: theme === 'glare' ? 'studio' : 'glare' })}
           >
             <Contrast size={20} aria-hidden />
           </IconButton>
-          <IconButton label="Keys" onClick={toggleKeys}>
+          <IconButton label={SHELL_WORDS.keys} onClick={toggleKeys}>
             <Keyboard size={20} aria-hidden />
           </IconButton>
-          <IconButton label="Sign out" onClick={() => signOut.mutate()}>
+          <IconButton label={SHELL_WORDS.signOut} onClick={() => signOut.mutate()}>
             <LogOut size={20} aria-hidden />
           </IconButton>
         </div>
@@ -120,9 +118,9 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
         toastOptions={{ duration: 8000 }}
       />
       {palette}
-      <dialog ref={keys} className="modal" aria-label="Keys">
+      <dialog ref={keys} className="modal" aria-label={SHELL_WORDS.keys}>
         <div className="modal-box max-w-xl">
-          <h2 className="mb-3 text-xl">Keys</h2>
+          <h2 className="mb-3 text-xl">{SHELL_WORDS.keys}</h2>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
             {KEYS.map(([key, what]) => (
               <div key={key} className="contents">
@@ -133,7 +131,7 @@ function Signed({ coach, palette }: { readonly coach: string; readonly palette: 
           </dl>
           <form method="dialog" className="mt-4">
             <button type="submit" className="btn">
-              Close
+              {SHELL_WORDS.close}
             </button>
           </form>
         </div>

@@ -2,6 +2,7 @@ import type { Me } from '@inchstep/contract/intake';
 import { type FormEvent, useState } from 'react';
 import { Failed } from './parts.tsx';
 import { useDemoEnter, useSetup, useSignIn } from './session.ts';
+import { SIGN_IN_WORDS } from './words.ts';
 
 /** The door: a new program asks for its coach, a known one for the passphrase. */
 export function SignIn({ me }: { readonly me: Me }) {
@@ -20,22 +21,20 @@ export function SignIn({ me }: { readonly me: Me }) {
   return (
     <main className="mx-auto flex min-h-screen max-w-md flex-col justify-center gap-5 p-6">
       <div className="tape-edge rounded px-4 pt-4 pb-2">
-        <h1 className="text-4xl">Inch Step</h1>
+        <h1 className="text-4xl">{SIGN_IN_WORDS.inchStep}</h1>
       </div>
       <p className="text-lg">
-        {fresh
-          ? 'Welcome. Say who teaches here, and choose a passphrase that opens this program.'
-          : 'The record of your students is behind this door.'}
+        {fresh ? SIGN_IN_WORDS.welcomeSayWhoTeaches : SIGN_IN_WORDS.recordOfYourStudents}
       </p>
       {me.demo && !fresh && (
         <button type="button" className="btn btn-primary btn-lg" onClick={() => demo.mutate(undefined)}>
-          Enter as Ilse Varga (demo)
+          {SIGN_IN_WORDS.enterAsIlseVarga}
         </button>
       )}
       <form onSubmit={submit} className="flex flex-col gap-3">
         {fresh && (
           <label className="flex flex-col gap-1">
-            Your name
+            {SIGN_IN_WORDS.yourName}
             <input
               className="input w-full"
               value={name}
@@ -47,12 +46,8 @@ export function SignIn({ me }: { readonly me: Me }) {
           </label>
         )}
         <label className="flex flex-col gap-1">
-          Passphrase{' '}
-          {fresh && (
-            <span className="text-sm text-base-content/80">
-              At least 10 characters; a short sentence is good.
-            </span>
-          )}
+          {SIGN_IN_WORDS.passphrase}{' '}
+          {fresh && <span className="text-sm text-base-content/80">{SIGN_IN_WORDS.atLeastCharacters}</span>}
           <input
             className="input w-full"
             type="password"
@@ -68,7 +63,7 @@ export function SignIn({ me }: { readonly me: Me }) {
           className={me.demo && !fresh ? 'btn' : 'btn btn-primary'}
           disabled={setup.isPending || signIn.isPending}
         >
-          {fresh ? 'Begin' : 'Open'}
+          {fresh ? SIGN_IN_WORDS.begin : SIGN_IN_WORDS.open}
         </button>
       </form>
       {error && <Failed error={error} />}

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3';
 import { useId } from 'react';
 import { useUnits } from './units.ts';
+import { TAPE_WORDS } from './words.ts';
 
 export interface TapeBand {
   readonly lo: number | null;
@@ -50,8 +51,13 @@ export function Tape({ name, band, value, half95 = 0, before, verdict, compact =
   const minor = scale.ticks(24);
   const label =
     value === undefined
-      ? `${name}: not measured`
-      : `${name}: ${text(value, band.unit)}, give or take ${text(half95, band.unit === 'clock' ? 'ratio' : band.unit)}${verdict ? `, ${verdict}` : ''}`;
+      ? TAPE_WORDS.notMeasured(name)
+      : TAPE_WORDS.giveOrTake(
+          name,
+          text(value, band.unit),
+          text(half95, band.unit === 'clock' ? 'ratio' : band.unit),
+          verdict ? `, ${verdict}` : '',
+        );
   return (
     <svg
       role="img"

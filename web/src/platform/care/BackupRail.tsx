@@ -3,6 +3,7 @@ import { plusDays } from '@inchstep/core/foundation';
 import { scaleLinear } from 'd3';
 import { useId } from 'react';
 import { dayOf } from '../parts.tsx';
+import { BACKUP_RAIL_WORDS } from './words.ts';
 
 const DAYS = 28;
 const WIDTH = 560;
@@ -25,7 +26,7 @@ export function BackupRail({
   const shown = days.filter((day) => of(day).length > 0).length;
   return (
     <svg role="img" aria-labelledby={title} viewBox={`0 0 ${WIDTH} 66`} className="block w-full">
-      <title id={title}>{`Backups of ${shown} of the last ${DAYS} days`}</title>
+      <title id={title}>{BACKUP_RAIL_WORDS.backupsOf(shown, DAYS)}</title>
       <rect x={0} y={TOP} width={WIDTH} height={HEIGHT} rx={2} fill="var(--tape)" />
       {days.map((day, i) => {
         const made = of(day);
@@ -56,7 +57,7 @@ export function BackupRail({
                 fontSize={12}
                 fill="currentColor"
               >
-                {i === DAYS - 1 ? 'today' : `${(DAYS - 1 - i) / 7} wk ago`}
+                {i === DAYS - 1 ? 'today' : BACKUP_RAIL_WORDS.wkAgo((DAYS - 1 - i) / 7)}
               </text>
             )}
           </g>

@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { Field } from '../fields.tsx';
 import { Failed, Panel } from '../parts.tsx';
 import { changePassphrase, keepContact, useCareAct } from './queries.ts';
-import { CARE_WORDS } from './words.ts';
+import { CARE_WORDS, DOOR_PANEL_WORDS } from './words.ts';
 
 /** The coach's own door: a new passphrase, and where students reach the coach. */
 export function DoorPanel({ contact }: { readonly contact: string }) {
@@ -76,10 +76,10 @@ function Contact({ contact }: { readonly contact: string }) {
         className="flex flex-col gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          keep.mutate(text, { onSuccess: () => toast('Kept.') });
+          keep.mutate(text, { onSuccess: () => toast(DOOR_PANEL_WORDS.kept) });
         }}
       >
-        <Field id="contact" label="Telephone or mail" hint={CARE_WORDS.contactWhat}>
+        <Field id="contact" label={DOOR_PANEL_WORDS.telephoneOrMail} hint={CARE_WORDS.contactWhat}>
           <input
             id="contact"
             className="input w-full"

@@ -1,7 +1,7 @@
 import type { Care } from '@inchstep/contract/care';
 import { useEffect, useState } from 'react';
 import { takeBack, useCareAct } from './queries.ts';
-import { CARE_WORDS, countsText, momentText, untilText } from './words.ts';
+import { CARE_WORDS, countsText, ERASURE_LIST_WORDS, momentText, untilText } from './words.ts';
 
 const RECEIPTS = 5;
 
@@ -19,8 +19,9 @@ export function ErasureList({ care }: { readonly care: Care }) {
             {waiting.map(({ id, what, name, dueAt }) => (
               <li key={id} className="flex items-center gap-3 py-1">
                 <span className="flex-1">
-                  {what === 'student' ? name : `A clip of ${name}`}, in{' '}
-                  <Until key={care.now} dueAt={dueAt} now={care.now} /> minutes
+                  {what === 'student' ? name : ERASURE_LIST_WORDS.clipOf(name ?? ERASURE_LIST_WORDS.aStudent)}
+                  {ERASURE_LIST_WORDS.in} <Until key={care.now} dueAt={dueAt} now={care.now} />{' '}
+                  {ERASURE_LIST_WORDS.minutes}
                 </span>
                 <button type="button" className="btn btn-primary" onClick={() => back.mutate(id)}>
                   {CARE_WORDS.takeBack}
@@ -36,9 +37,10 @@ export function ErasureList({ care }: { readonly care: Care }) {
           <ul className="text-sm">
             {done.slice(0, RECEIPTS).map(({ id, what, doneAt, receipt }) => (
               <li key={id} className="py-0.5">
-                {momentText(doneAt ?? '')}: {what === 'student' ? 'a student' : 'a clip'},{' '}
+                {momentText(doneAt ?? '')}:{' '}
+                {what === 'student' ? ERASURE_LIST_WORDS.aStudent : ERASURE_LIST_WORDS.aClip},{' '}
                 {countsText(receipt ?? {})}
-                <span className="text-base-content/80"> (receipt {id.slice(0, 8)})</span>
+                <span className="text-base-content/80"> {ERASURE_LIST_WORDS.receipt(id.slice(0, 8))}</span>
               </li>
             ))}
           </ul>

@@ -4,7 +4,7 @@ import { Failed, Panel } from '../parts.tsx';
 import { BackupRail } from './BackupRail.tsx';
 import { beginBackup, beginLook, useCareAct } from './queries.ts';
 import { SpaceTape } from './SpaceTape.tsx';
-import { CARE_WORDS, FOUND_WORDS, momentText, sizeText } from './words.ts';
+import { CARE_WORDS, FOUND_WORDS, KEPT_PANEL_WORDS, momentText, sizeText } from './words.ts';
 
 /** How much is kept, what backups there are, and whether all of it is whole. */
 export function KeptPanel({ care }: { readonly care: Care }) {
@@ -21,7 +21,9 @@ export function KeptPanel({ care }: { readonly care: Care }) {
       <LookResult found={care.verified} />
       {care.running && (
         <div role="status">
-          <p>{care.running.what === 'backup' ? 'Backing up …' : 'Looking through …'}</p>
+          <p>
+            {care.running.what === 'backup' ? KEPT_PANEL_WORDS.backingUp : KEPT_PANEL_WORDS.lookingThrough}
+          </p>
           <progress
             className="progress progress-primary w-full"
             aria-label={care.running.what}
@@ -32,7 +34,7 @@ export function KeptPanel({ care }: { readonly care: Care }) {
       )}
       {care.trouble && (
         <p role="alert" className="font-semibold text-error">
-          The last one could not be finished: {care.trouble}
+          {KEPT_PANEL_WORDS.lastOneCouldNot(care.trouble)}
         </p>
       )}
       {(backup.error ?? look.error) && <Failed error={backup.error ?? look.error} />}
@@ -66,7 +68,9 @@ function Backups({ care: { backups, backupDir, now } }: { readonly care: Care })
             <li key={line.name} className="flex flex-wrap gap-x-3 py-0.5">
               <span className="font-semibold">{momentText(line.at)}</span>
               <span>{sizeText(line.bytes)}</span>
-              <span>{line.verifiedAt ? 'read back whole' : 'not read back yet'}</span>
+              <span>
+                {line.verifiedAt ? KEPT_PANEL_WORDS.readBackWhole : KEPT_PANEL_WORDS.notReadBackYet}
+              </span>
             </li>
           ))}
         </ul>
@@ -80,12 +84,13 @@ function LookResult({ found }: { readonly found: Verified | null }) {
   if (found.ok)
     return (
       <p>
-        Looked through {momentText(found.at)}: <b>all whole</b>, {found.rows} rows and {found.clips} films.
+        {KEPT_PANEL_WORDS.lookedThrough(momentText(found.at))} <b>{KEPT_PANEL_WORDS.allWhole}</b>
+        {KEPT_PANEL_WORDS.rowsAndFilms(found.rows, found.clips)}
       </p>
     );
   return (
     <div role="alert" className="panel border-error p-3">
-      <p className="font-semibold">Looked through {momentText(found.at)}: not all is whole.</p>
+      <p className="font-semibold">{KEPT_PANEL_WORDS.lookedThroughNotAll(momentText(found.at))}</p>
       <ul className="list-disc pl-5">
         {found.found.map(({ code, about, count }) => (
           <li key={code + about}>
@@ -93,7 +98,7 @@ function LookResult({ found }: { readonly found: Verified | null }) {
           </li>
         ))}
       </ul>
-      <p>Stop the program and restore a backup: ./inchstep restore FILE.</p>
+      <p>{KEPT_PANEL_WORDS.stopTheProgram}</p>
     </div>
   );
 }

@@ -15,7 +15,7 @@ import {
   useEverybody,
   useTakeIn,
 } from './queries.ts';
-import { CARE_WORDS, countsText, sizeText } from './words.ts';
+import { CARE_WORDS, countsText, RECORD_PANEL_WORDS, sizeText } from './words.ts';
 
 /** One student's record: taken out, taken in, or forgotten. */
 export function RecordPanel({ care }: { readonly care: Care }) {
@@ -86,17 +86,20 @@ function Clips({
   const clips = useClipsOf(studentId);
   if (!clips.data || clips.data.length === 0) return null;
   return (
-    <ul className="max-h-40 divide-y-[1.5px] divide-base-300 overflow-y-auto" aria-label="Clips">
+    <ul
+      className="max-h-40 divide-y-[1.5px] divide-base-300 overflow-y-auto"
+      aria-label={RECORD_PANEL_WORDS.clips}
+    >
       {clips.data.map((clip) => (
         <li key={clip.id} className="flex items-center gap-3 py-1">
           <span className="flex-1">
             {dayText(clip.recordedOn, today)}, {clip.fileName}
-            {clip.trouble ? ' (what is noted of it makes no sense)' : `, ${sizeText(clip.bytes)}`}
+            {clip.trouble ? RECORD_PANEL_WORDS.whatIsNoted : `, ${sizeText(clip.bytes)}`}
           </span>
           <button
             type="button"
             className="btn btn-ghost"
-            aria-label={`Erase ${clip.fileName}`}
+            aria-label={RECORD_PANEL_WORDS.erase(clip.fileName)}
             onClick={() => onErase(clip.id)}
           >
             {CARE_WORDS.eraseClip}
@@ -122,7 +125,7 @@ function BeforeErasing({ subject, onDone }: { readonly subject: Subject; readonl
         onSuccess: () => {
           id.renew();
           onDone();
-          toast('In ten minutes. Until then it can be taken back.');
+          toast(RECORD_PANEL_WORDS.inTenMinutesUntil);
         },
       },
     );
@@ -131,20 +134,20 @@ function BeforeErasing({ subject, onDone }: { readonly subject: Subject; readonl
       <p>
         {subject.what === 'student' ? (
           <>
-            <b>{name}</b> goes from this program, with {countsText(counts)}.
+            <b>{name}</b> {RECORD_PANEL_WORDS.goesFromThisProgram(countsText(counts))}
           </>
         ) : (
           <>
-            This clip of <b>{name}</b> goes ({sizeText(counts.clipBytes ?? 0)}). Swings and check-ins that
-            show it stay without it, and what was measured stays.
+            {RECORD_PANEL_WORDS.thisClip} <b>{name}</b>{' '}
+            {RECORD_PANEL_WORDS.goesSwingsAndCheck(sizeText(counts.clipBytes ?? 0))}
           </>
         )}
       </p>
       {backups > 0 && (
         <p className="text-sm">
           {backups === 1
-            ? 'The backup in the folder holds it until the rota lets it go.'
-            : `The ${backups} backups in the folder hold it until the rota lets them go.`}
+            ? RECORD_PANEL_WORDS.backupInTheFolder
+            : RECORD_PANEL_WORDS.backupsInTheFolder(backups)}
         </p>
       )}
       <div className="flex gap-2">
@@ -170,7 +173,7 @@ function TakeIn() {
     stop.current = new AbortController();
     take.mutate(
       { file, signal: stop.current.signal },
-      { onSuccess: ({ name, rows, clips }) => toast(`${name} is here: ${rows} rows, ${clips} films.`) },
+      { onSuccess: ({ name, rows, clips }) => toast(RECORD_PANEL_WORDS.isHereRowsFilms(name, rows, clips)) },
     );
   };
   const failed = take.error && !(take.error instanceof DOMException);
@@ -193,9 +196,9 @@ function TakeIn() {
       />
       {share !== null && (
         <div role="status" className="flex w-full items-center gap-2">
-          <progress className="progress flex-1" aria-label="Taken in" value={share} max={1} />
+          <progress className="progress flex-1" aria-label={RECORD_PANEL_WORDS.taken} value={share} max={1} />
           <button type="button" className="btn" onClick={() => stop.current?.abort()}>
-            Stop
+            {RECORD_PANEL_WORDS.stop}
           </button>
         </div>
       )}

@@ -1,7 +1,7 @@
 import type { Care } from '@inchstep/contract/care';
 import { scaleLinear } from 'd3';
 import { useId } from 'react';
-import { sizeText } from './words.ts';
+import { SPACE_TAPE_WORDS, sizeText } from './words.ts';
 
 const WIDTH = 560;
 const TOP = 6;
@@ -15,7 +15,12 @@ export function SpaceTape({ storage }: { readonly storage: Care['storage'] }) {
   const record = storage.databaseBytes / MEGABYTE;
   const films = storage.clipBytes / MEGABYTE;
   const scale = scaleLinear([0, Math.max(1, (record + films) * 1.15)], [0, WIDTH]);
-  const text = `${sizeText(storage.databaseBytes)} of record, ${sizeText(storage.clipBytes)} in ${storage.clips} films; ${sizeText(storage.freeBytes)} free`;
+  const text = SPACE_TAPE_WORDS.ofRecordInFilms(
+    sizeText(storage.databaseBytes),
+    sizeText(storage.clipBytes),
+    storage.clips,
+    sizeText(storage.freeBytes),
+  );
   return (
     <figure>
       <svg role="img" aria-labelledby={title} viewBox={`0 0 ${WIDTH} 52`} className="block w-full">
@@ -64,12 +69,13 @@ export function SpaceTape({ storage }: { readonly storage: Care['storage'] }) {
       </svg>
       <figcaption className="mt-1 flex flex-wrap gap-x-5 text-sm">
         <span>
-          <b>solid</b> record {sizeText(storage.databaseBytes)}
+          <b>{SPACE_TAPE_WORDS.solid}</b> {SPACE_TAPE_WORDS.record(sizeText(storage.databaseBytes))}
         </span>
         <span>
-          <b>hatched</b> {storage.clips} films {sizeText(storage.clipBytes)}
+          <b>{SPACE_TAPE_WORDS.hatched}</b>{' '}
+          {SPACE_TAPE_WORDS.films(storage.clips, sizeText(storage.clipBytes))}
         </span>
-        <span>{sizeText(storage.freeBytes)} free on this disk</span>
+        <span>{SPACE_TAPE_WORDS.freeOnThisDisk(sizeText(storage.freeBytes))}</span>
       </figcaption>
     </figure>
   );

@@ -1,7 +1,7 @@
 import type { Care } from '@inchstep/contract/care';
 import { dayOf, dayText, Failed, Panel } from '../parts.tsx';
 import { closeLink, endOtherSessions, endSession, useCareAct } from './queries.ts';
-import { CARE_WORDS } from './words.ts';
+import { CARE_WORDS, WAYS_IN_PANEL_WORDS } from './words.ts';
 
 /** Who can get in: every session and every student's link, with its last use and one press to end it. */
 export function WaysInPanel({ care }: { readonly care: Care }) {
@@ -25,8 +25,12 @@ export function WaysInPanel({ care }: { readonly care: Care }) {
         {care.sessions.map(({ id, device, lastUsedAt, createdAt, here }) => (
           <Way
             key={id}
-            name={device || 'A device'}
-            said={here ? CARE_WORDS.here : `last used ${dayText(lastUsedAt || createdAt || care.now, today)}`}
+            name={device || WAYS_IN_PANEL_WORDS.aDevice}
+            said={
+              here
+                ? CARE_WORDS.here
+                : WAYS_IN_PANEL_WORDS.lastUsed(dayText(lastUsedAt || createdAt || care.now, today))
+            }
             act={here ? undefined : { label: CARE_WORDS.end, go: () => end.mutate(id) }}
           />
         ))}
@@ -38,7 +42,10 @@ export function WaysInPanel({ care }: { readonly care: Care }) {
           <Way
             key={id}
             name={name}
-            said={`${lastUsedAt ? `used ${dayText(lastUsedAt, today)}` : CARE_WORDS.neverUsed}, open until ${dayText(expiresAt, today)}`}
+            said={WAYS_IN_PANEL_WORDS.openUntil(
+              lastUsedAt ? WAYS_IN_PANEL_WORDS.used(dayText(lastUsedAt, today)) : CARE_WORDS.neverUsed,
+              dayText(expiresAt, today),
+            )}
             act={{ label: CARE_WORDS.close, go: () => close.mutate(id) }}
           />
         ))}

@@ -90,3 +90,82 @@ export function untilText(dueAt: string, now: string): string {
   const seconds = Math.max(0, Math.round((Date.parse(dueAt) - Date.parse(now)) / 1000));
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }
+
+/** What the backup rail says. */
+export const BACKUP_RAIL_WORDS = {
+  backupsOf: (shown: number, what: number) => `Backups of ${shown} of the last ${what} days`,
+  wkAgo: (what: number) => `${what} wk ago`,
+} as const;
+
+/** What the data screen says. */
+export const DATA_SCREEN_WORDS = {
+  whatIsKept: 'what is kept',
+} as const;
+
+/** What the door panel says. */
+export const DOOR_PANEL_WORDS = {
+  kept: 'Kept.',
+  telephoneOrMail: 'Telephone or mail',
+} as const;
+
+/** What the erasure list says. */
+export const ERASURE_LIST_WORDS = {
+  in: ', in',
+  minutes: 'minutes',
+  aStudent: 'a student',
+  aClip: 'a clip',
+  receipt: (id: string) => `(receipt ${id})`,
+  clipOf: (name: string) => `A clip of ${name}`,
+} as const;
+
+/** What the kept panel says. */
+export const KEPT_PANEL_WORDS = {
+  backingUp: 'Backing up …',
+  lookingThrough: 'Looking through …',
+  lastOneCouldNot: (trouble: string) => `The last one could not be finished: ${trouble}`,
+  readBackWhole: 'read back whole',
+  notReadBackYet: 'not read back yet',
+  lookedThrough: (at: string) => `Looked through ${at}:`,
+  allWhole: 'all whole',
+  rowsAndFilms: (rows: number, clips: number) => `, ${rows} rows and ${clips} films.`,
+  lookedThroughNotAll: (at: string) => `Looked through ${at}: not all is whole.`,
+  stopTheProgram: 'Stop the program and restore a backup: ./inchstep restore FILE.',
+} as const;
+
+/** What the record panel says. */
+export const RECORD_PANEL_WORDS = {
+  clips: 'Clips',
+  whatIsNoted: ' (what is noted of it makes no sense)',
+  erase: (fileName: string) => `Erase ${fileName}`,
+  inTenMinutesUntil: 'In ten minutes. Until then it can be taken back.',
+  goesFromThisProgram: (counts: string) => `goes from this program, with ${counts}.`,
+  thisClip: 'This clip of',
+  goesSwingsAndCheck: (clipBytes: string) =>
+    `goes (${clipBytes}). Swings and check-ins that show it stay without it, and what was measured stays.`,
+  backupInTheFolder: 'The backup in the folder holds it until the rota lets it go.',
+  backupsInTheFolder: (backups: number) =>
+    `The ${backups} backups in the folder hold it until the rota lets them go.`,
+  isHereRowsFilms: (name: string, rows: number, clips: number) =>
+    `${name} is here: ${rows} rows, ${clips} films.`,
+  taken: 'Taken in',
+  stop: 'Stop',
+} as const;
+
+/** What the space tape says. */
+export const SPACE_TAPE_WORDS = {
+  ofRecordInFilms: (databaseBytes: string, clipBytes: string, clips: number, freeBytes: string) =>
+    `${databaseBytes} of record, ${clipBytes} in ${clips} films; ${freeBytes} free`,
+  solid: 'solid',
+  record: (databaseBytes: string) => `record ${databaseBytes}`,
+  hatched: 'hatched',
+  films: (clips: number, clipBytes: string) => `${clips} films ${clipBytes}`,
+  freeOnThisDisk: (freeBytes: string) => `${freeBytes} free on this disk`,
+} as const;
+
+/** What the ways in panel says. */
+export const WAYS_IN_PANEL_WORDS = {
+  aDevice: 'A device',
+  lastUsed: (lastUsedAt: string) => `last used ${lastUsedAt}`,
+  used: (day: string) => `used ${day}`,
+  openUntil: (used: string, until: string) => `${used}, open until ${until}`,
+} as const;

@@ -4,6 +4,7 @@ import { Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Failed } from '../../platform/parts.tsx';
 import { useUploadClip } from './queries.ts';
+import { ADD_CLIPS_WORDS } from './words.ts';
 
 /** Takes a clip for one view, with progress and a way to stop. */
 export function AddClip({
@@ -34,20 +35,23 @@ export function AddClip({
     <div className="panel flex min-h-44 flex-1 flex-col items-center justify-center gap-3 border-dashed p-4 text-center">
       <h3 className="text-lg">{VIEW_WORDS[kind]}</h3>
       <p className="text-sm text-base-content/80">
-        {kind === 'face_on'
-          ? 'Phone at belt-buckle height, square to the body, 12 to 14 feet away.'
-          : 'Phone on the hand line, at belt height, behind the player.'}
+        {kind === 'face_on' ? ADD_CLIPS_WORDS.phoneAtBeltBuckle : ADD_CLIPS_WORDS.phoneOnTheHand}
       </p>
       {send.isPending ? (
         <div className="flex w-full flex-col items-center gap-2" role="status">
-          <progress className="progress w-full" value={share} max={1} aria-label="Sending the clip" />
+          <progress
+            className="progress w-full"
+            value={share}
+            max={1}
+            aria-label={ADD_CLIPS_WORDS.sendingTheClip}
+          />
           <button type="button" className="btn" onClick={() => stop.current?.abort()}>
-            Stop
+            {ADD_CLIPS_WORDS.stop}
           </button>
         </div>
       ) : (
         <label className="btn btn-primary">
-          <Upload aria-hidden size={20} /> Choose a clip
+          <Upload aria-hidden size={20} /> {ADD_CLIPS_WORDS.chooseAClip}
           <input
             data-testid={`file-${kind}`}
             type="file"
@@ -58,7 +62,7 @@ export function AddClip({
         </label>
       )}
       {send.error && !stopped && <Failed error={send.error} />}
-      {stopped && <p role="status">Stopped. Nothing was kept.</p>}
+      {stopped && <p role="status">{ADD_CLIPS_WORDS.stoppedNothingWasKept}</p>}
     </div>
   );
 }

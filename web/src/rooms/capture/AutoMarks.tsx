@@ -5,12 +5,13 @@ import { ScanSearch } from 'lucide-react';
 import type { BenchAction, BenchState } from './benchState.ts';
 import { clipUrl } from './queries.ts';
 import { type ProposalTrouble, usePoser } from './usePoser.ts';
+import { AUTO_MARKS_WORDS } from './words.ts';
 
 const TROUBLE: Record<ProposalTrouble, string> = {
-  clip: 'This clip can’t be read frame by frame here.',
-  nobody: 'No player was found in enough of the clip. Mark it by hand.',
-  no_swing: 'A player was found, but no swing. Name the stations by hand.',
-  network: 'The body network could not be started in this browser. Mark by hand.',
+  clip: AUTO_MARKS_WORDS.thisClipCantBe,
+  nobody: AUTO_MARKS_WORDS.noPlayerWasFound,
+  no_swing: AUTO_MARKS_WORDS.playerWasFound,
+  network: AUTO_MARKS_WORDS.bodyNetworkCouldNot,
 };
 
 /** One press proposes stations and marks of the view in hand; each stays a proposal until it is touched. */
@@ -39,31 +40,35 @@ export function AutoMarks({
     <div className="flex flex-wrap items-center gap-2 text-sm">
       {share === null ? (
         <button type="button" className="btn" disabled={!view.clipId} onClick={start}>
-          <ScanSearch aria-hidden size={18} /> Propose stations and marks, {name}
+          <ScanSearch aria-hidden size={18} /> {AUTO_MARKS_WORDS.proposeStationsAndMarks} {name}
         </button>
       ) : (
         <>
-          <progress className="progress w-40" value={share} max={1} aria-label="Looking for the player" />
-          <span role="status">{share === 0 ? 'Starting …' : `${Math.round(100 * share)} %`}</span>
+          <progress
+            className="progress w-40"
+            value={share}
+            max={1}
+            aria-label={AUTO_MARKS_WORDS.lookingForThePlayer}
+          />
+          <span role="status">
+            {share === 0 ? AUTO_MARKS_WORDS.starting : `${Math.round(100 * share)} %`}
+          </span>
           <button type="button" className="btn" onClick={stop}>
-            Stop
+            {AUTO_MARKS_WORDS.stop}
           </button>
         </>
       )}
       {open > 0 && (
         <>
-          <span data-testid="proposed-count">{open} proposed, not checked</span>
+          <span data-testid="proposed-count">{AUTO_MARKS_WORDS.proposedNotChecked(open)}</span>
           <button
             type="button"
             className="btn btn-ghost"
             onClick={() => dispatch({ type: 'refuse', view: view.kind })}
           >
-            Refuse them
+            {AUTO_MARKS_WORDS.refuseThem}
           </button>
-          <p className="w-full">
-            Proposals were tried on drawn players only, never on real ones. Step through them; a mark you drag
-            or grade is yours.
-          </p>
+          <p className="w-full">{AUTO_MARKS_WORDS.proposalsWereTried}</p>
         </>
       )}
       {trouble && (

@@ -8,6 +8,7 @@ import { useBringTrack } from './deviceQueries.ts';
 import { FilePick } from './FilePick.tsx';
 import { fileKind } from './fileKind.ts';
 import { type ChosenTable, ShotsImport } from './ShotsImport.tsx';
+import { BRING_IN_WORDS } from './words.ts';
 
 const TABLES = '.csv,.txt,.tsv,.trc,.c3d';
 /** Larger tables than this are no shots. */
@@ -40,10 +41,7 @@ export function BringIn({ studentId, today }: { readonly studentId: string; read
     if (!rows.ok) return setWrong(rows.problems.map(problemText).join(' '));
     const kind = fileKind(file.name, rows.value[0] ?? []);
     if (kind === 'motion') return bringMotion(file);
-    if (kind === 'pressure')
-      return setWrong(
-        'This looks like pressure under the feet. Open the swing it belongs to and add it there.',
-      );
+    if (kind === 'pressure') return setWrong(BRING_IN_WORDS.thisLooksLikePressure);
     setTable({ fileName: file.name, text, rows: rows.value });
   };
   return (
@@ -51,18 +49,18 @@ export function BringIn({ studentId, today }: { readonly studentId: string; read
       <FilePick
         input={input}
         accept={TABLES}
-        label="Motion or shots file"
+        label={BRING_IN_WORDS.motionOrShotsFile}
         testId="bring-in"
         onFile={(file) => void choose(file)}
       />
       <button type="button" className="btn self-start" onClick={() => input.current?.click()}>
-        <FileUp aria-hidden size={18} /> Motion or shots from a file
+        <FileUp aria-hidden size={18} /> {BRING_IN_WORDS.motionOrShotsFrom}
       </button>
       {track.isPending && (
         <p role="status" className="flex items-center gap-3">
-          {share < 1 ? `Sending ${Math.round(100 * share)} %` : 'Finding the stations and measuring …'}
+          {share < 1 ? BRING_IN_WORDS.sending(Math.round(100 * share)) : BRING_IN_WORDS.findingTheStations}
           <button type="button" className="btn" onClick={() => stop.current.abort()}>
-            Stop
+            {BRING_IN_WORDS.stop}
           </button>
         </p>
       )}

@@ -3,6 +3,7 @@ import { STICK_PLACES } from '@inchstep/core/capture';
 import { cmToIn, inToCm } from '@inchstep/core/foundation';
 import { useUnits } from '../../platform/units.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
+import { CAMERA_FORM_WORDS } from './words.ts';
 
 const TAPED_DISTANCE_SD_IN = 3;
 const TAPED_HEIGHT_SD_IN = 1.5;
@@ -44,7 +45,8 @@ export function CameraForm({
     <div className="flex flex-wrap items-end gap-2 text-sm">
       {(['distanceIn', 'heightIn'] as const).map((field) => (
         <label key={`${view.kind}${field}${lengths}`} className="flex flex-col">
-          {field === 'distanceIn' ? 'Phone to player' : 'Phone height'} ({lengths})
+          {field === 'distanceIn' ? CAMERA_FORM_WORDS.phoneToPlayer : CAMERA_FORM_WORDS.phoneHeight} (
+          {lengths})
           <input
             className="input w-24"
             inputMode="decimal"
@@ -59,16 +61,16 @@ export function CameraForm({
         aria-pressed={state.stick !== null}
         onClick={() => dispatch({ type: 'look', stick: state.stick === null ? Math.max(0, unmarked) : null })}
       >
-        Stick ends {ends}/4
+        {CAMERA_FORM_WORDS.stickEnds(ends)}
       </button>
       {state.stick !== null && (
         <button type="button" className="btn" onClick={skip}>
-          Not in the picture
+          {CAMERA_FORM_WORDS.notInThePicture}
         </button>
       )}
       {ends > 0 && (
         <button type="button" className="btn btn-ghost" onClick={() => dispatch({ type: 'clear_sticks' })}>
-          Clear
+          {CAMERA_FORM_WORDS.clear}
         </button>
       )}
     </div>

@@ -1,11 +1,11 @@
+import { CLIP_TROUBLE_WORDS } from './words.ts';
+
 const TROUBLE: Readonly<Record<string, string>> = {
-  codec:
-    'This browser can’t read the clip’s coding frame by frame. Set the phone’s camera to “most compatible”, or convert the clip to H.264 MP4.',
-  not_video: 'This file holds no video that can be read.',
-  no_frames: 'There are no pictures in this clip.',
-  consent:
-    'A guardian has not agreed to this child’s films, or no longer does. Record the consent in the intake first.',
-  fetch: 'The clip could not be fetched. Load the page again.',
+  codec: CLIP_TROUBLE_WORDS.thisBrowserCantRead,
+  not_video: CLIP_TROUBLE_WORDS.thisFileHolds,
+  no_frames: CLIP_TROUBLE_WORDS.thereAreNoPictures,
+  consent: CLIP_TROUBLE_WORDS.guardianHasNotAgreed,
+  fetch: CLIP_TROUBLE_WORDS.clipCouldNotBe,
 };
 
 /** Why a clip can’t be stepped, and what to do about it. */

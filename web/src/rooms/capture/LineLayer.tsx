@@ -1,12 +1,13 @@
 import type { LineId } from '@inchstep/core/measures';
 import type { PictureLine } from '../../workers/fit.worker.ts';
+import { LINE_LAYER_WORDS } from './words.ts';
 
 /** What each line is for: a short name at its upper end. */
 export const LINE_WORDS: Record<LineId, string> = {
-  lead_leg: 'lead leg',
-  trail_leg: 'trail leg',
-  seat: 'seat at the top',
-  trail_thigh: 'thigh at the top',
+  lead_leg: LINE_LAYER_WORDS.leadLeg,
+  trail_leg: LINE_LAYER_WORDS.trailLeg,
+  seat: LINE_LAYER_WORDS.seatAtTheTop,
+  trail_thigh: LINE_LAYER_WORDS.thighAtTheTop,
   spine: 'spine',
 };
 

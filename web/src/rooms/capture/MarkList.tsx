@@ -1,8 +1,13 @@
 import { LANDMARK_WORDS } from '@inchstep/contract/words';
 import { type Landmark, MARKS_WANTED, SIGHT_SD_PX, type Sight, sightSdPx } from '@inchstep/core/capture';
 import { type BenchAction, type BenchState, markAt } from './benchState.ts';
+import { MARK_LIST_WORDS } from './words.ts';
 
-const SIGHT_NAMES: Record<Sight, string> = { clear: 'clear', partly: 'partly hidden', guessed: 'guessed' };
+const SIGHT_NAMES: Record<Sight, string> = {
+  clear: 'clear',
+  partly: MARK_LIST_WORDS.partlyHidden,
+  guessed: 'guessed',
+};
 
 /** Which landmark comes next, which are down, and how well each was seen. */
 export function MarkList({
@@ -14,7 +19,7 @@ export function MarkList({
 }) {
   const width = state.work.views.find((v) => v.kind === state.view)?.widthPx ?? 1080;
   return (
-    <ul aria-label="Landmarks" className="flex flex-wrap gap-1">
+    <ul aria-label={MARK_LIST_WORDS.landmarks} className="flex flex-wrap gap-1">
       {(MARKS_WANTED[state.view] as readonly Landmark[]).map((landmark) => {
         const mark = markAt(state, state.view, state.station, landmark);
         const sight = mark && sightOf(mark.sdPx, width);
@@ -29,7 +34,7 @@ export function MarkList({
             >
               {LANDMARK_WORDS[landmark]}
               {mark?.by === 'network' ? (
-                <span> (proposed)</span>
+                <span> {MARK_LIST_WORDS.proposed}</span>
               ) : (
                 sight && sight !== 'clear' && <span> ({SIGHT_NAMES[sight]})</span>
               )}

@@ -1,6 +1,7 @@
 import { LANDMARK_WORDS, measureName, STATION_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import type { NextMark } from '@inchstep/core/measures';
 import { Crosshair } from 'lucide-react';
+import { NEXT_MARK_PANEL_WORDS } from './words.ts';
 
 /** A mark that settles less than this share of one measure is not worth a coach's time. */
 const WORTH_MARKING = 0.05;
@@ -21,9 +22,13 @@ export function NextMarkPanel({
   if (next === null) return null;
   const best = worthMarking(next);
   return (
-    <section aria-label="Mark next" className="border-t-[1.5px] border-dashed border-base-300 pt-2">
+    <section
+      aria-label={NEXT_MARK_PANEL_WORDS.markNext}
+      className="border-t-[1.5px] border-dashed border-base-300 pt-2"
+    >
       <h3 className="text-sm">
-        <span className="font-semibold">Mark next</span>, {placed} placed
+        <span className="font-semibold">{NEXT_MARK_PANEL_WORDS.markNext}</span>
+        {NEXT_MARK_PANEL_WORDS.placed(placed)}
       </h3>
       {best ? (
         <>
@@ -41,13 +46,13 @@ export function NextMarkPanel({
           </button>
           <p className="mt-1 text-sm">
             {best.about.length > 0
-              ? `Tells most about: ${best.about.map(measureName).join(', ')}.`
-              : 'Everything is told from the hips.'}
+              ? NEXT_MARK_PANEL_WORDS.tellsMostAbout(best.about.map(measureName).join(', '))
+              : NEXT_MARK_PANEL_WORDS.everythingIsToldFrom}
           </p>
         </>
       ) : (
         <p className="text-sm">
-          {named ? 'Nothing left to mark would settle much more.' : 'Name a station at its frame first.'}
+          {named ? NEXT_MARK_PANEL_WORDS.nothingLeftToMark : NEXT_MARK_PANEL_WORDS.nameAStation}
         </p>
       )}
     </section>

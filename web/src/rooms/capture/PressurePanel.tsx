@@ -10,6 +10,7 @@ import { Failed } from '../../platform/parts.tsx';
 import { usePressure, usePutPressure } from './deviceQueries.ts';
 import { FilePick } from './FilePick.tsx';
 import { STATION_KEYS } from './StationRail.tsx';
+import { PRESSURE_PANEL_WORDS } from './words.ts';
 
 const WIDTH = 700;
 const HEIGHT = 150;
@@ -40,17 +41,17 @@ export function PressurePanel({
   return (
     <details className="panel p-3" open={!!trace}>
       <summary className="min-h-11 cursor-pointer content-center font-semibold">
-        Pressure under the feet
+        {PRESSURE_PANEL_WORDS.pressureUnderTheFeet}
       </summary>
       <FilePick
         input={input}
         accept=".csv,.txt"
-        label="Pressure file"
+        label={PRESSURE_PANEL_WORDS.pressureFile}
         testId="pressure-file"
         onFile={(file) => void choose(file)}
       />
       {!trace ? (
-        <p className="mb-2">A mat’s CSV with time and lead share shows when the pressure changes sides.</p>
+        <p className="mb-2">{PRESSURE_PANEL_WORDS.matsCsvWithTime}</p>
       ) : (
         <>
           <Trace trace={trace} stationTimes={stationTimes} offset={offset} />
@@ -64,12 +65,13 @@ export function PressurePanel({
       )}
       <div className="flex flex-wrap gap-2">
         <button type="button" className="btn" onClick={() => input.current?.click()}>
-          <FileUp aria-hidden size={18} /> {trace ? 'Another file' : 'Add a pressure file'}
+          <FileUp aria-hidden size={18} />{' '}
+          {trace ? PRESSURE_PANEL_WORDS.anotherFile : PRESSURE_PANEL_WORDS.addAPressureFile}
         </button>
         {trace && (
           <>
             <a className="btn" href={`/api/swings/${swingId}/pressure.csv`} download>
-              <Download aria-hidden size={18} /> CSV
+              <Download aria-hidden size={18} /> {PRESSURE_PANEL_WORDS.csv}
             </a>
             <TakeAway trace={trace} put={put} />
           </>
@@ -93,8 +95,7 @@ interface ClockProps {
 
 const Clock = ({ offset, onMove, onRest }: ClockProps) => (
   <label className="flex items-center gap-2 text-sm">
-    Mat’s clock {offset >= 0 ? '+' : '−'}
-    {Math.abs(offset).toFixed(2)} s
+    {PRESSURE_PANEL_WORDS.matsClockS(offset >= 0 ? '+' : '−', Math.abs(offset).toFixed(2))}
     <input
       type="range"
       className="range range-sm flex-1"
@@ -127,7 +128,7 @@ function Shares({ trace, stationTimes, offset }: SharesProps) {
           : [
               <li key={station}>
                 {STATION_WORDS[station]} ({STATION_KEYS[station].toUpperCase()}){' '}
-                <span className="font-semibold">{share.toFixed(0)} % lead</span>
+                <span className="font-semibold">{PRESSURE_PANEL_WORDS.lead(share.toFixed(0))}</span>
               </li>,
             ];
       })}
@@ -148,11 +149,14 @@ function TakeAway({ trace: { times, leadPct, fileName, offsetSeconds }, put }: T
   };
   const takeAway = () =>
     put.mutate(null, {
-      onSuccess: () => toast('Pressure taken away.', { action: { label: 'Undo', onClick: bringBack } }),
+      onSuccess: () =>
+        toast(PRESSURE_PANEL_WORDS.pressureTakenAway, {
+          action: { label: PRESSURE_PANEL_WORDS.undo, onClick: bringBack },
+        }),
     });
   return (
     <button type="button" className="btn btn-ghost" onClick={takeAway}>
-      Take away
+      {PRESSURE_PANEL_WORDS.takeAway}
     </button>
   );
 }
@@ -183,7 +187,7 @@ function Trace({
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full"
       role="img"
-      aria-label="Share of the pressure under the lead foot over the swing"
+      aria-label={PRESSURE_PANEL_WORDS.shareOfThePressure}
     >
       {[0, 50, 100].map((pct) => (
         <g key={pct}>

@@ -13,6 +13,7 @@ import { toast } from 'sonner';
 import { useSteadyId } from '../../platform/ids.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { useAddShots, useChangeShots, useRememberedMatches } from './deviceQueries.ts';
+import { SHOTS_IMPORT_WORDS } from './words.ts';
 
 export interface ChosenTable {
   readonly fileName: string;
@@ -43,7 +44,7 @@ export function ShotsImport(props: {
   readonly onDone: () => void;
 }) {
   const remembered = useRememberedMatches();
-  if (!remembered.data) return <p role="status">Looking for earlier files like this …</p>;
+  if (!remembered.data) return <p role="status">{SHOTS_IMPORT_WORDS.lookingForEarlierFiles}</p>;
   return <Columns {...props} start={startingMatches(props.table.rows, remembered.data)} />;
 }
 
@@ -79,29 +80,31 @@ function Columns({
       {
         onSuccess: (set) => {
           onDone();
-          toast(`${set.shots.length} shots brought in.`, {
-            action: { label: 'Undo', onClick: () => change.mutate({ id, change: 'discard' }) },
+          toast(SHOTS_IMPORT_WORDS.shotsBrought(set.shots.length), {
+            action: {
+              label: SHOTS_IMPORT_WORDS.undo,
+              onClick: () => change.mutate({ id, change: 'discard' }),
+            },
           });
         },
       },
     );
   };
   return (
-    <section className="panel flex flex-col gap-3 p-3" aria-label="Columns of the shots file">
+    <section className="panel flex flex-col gap-3 p-3" aria-label={SHOTS_IMPORT_WORDS.columnsOfTheShots}>
       <p>
-        <span className="font-semibold">{table.fileName}</span>, {count} rows.{' '}
-        {start.remembered
-          ? 'Matched as last time for a file with these headings.'
-          : 'Matched by the headings; please check, above all the units in dotted boxes, which are guessed from the size of the numbers.'}
+        <span className="font-semibold">{table.fileName}</span>
+        {SHOTS_IMPORT_WORDS.rows(count)}{' '}
+        {start.remembered ? SHOTS_IMPORT_WORDS.matchedAsLastTime : SHOTS_IMPORT_WORDS.matchedByTheHeadings}
       </p>
       <table className="w-full border-collapse text-left">
         <thead>
           <tr className="border-b-[1.5px] border-base-300">
-            <th className="py-1 pr-2">What</th>
-            <th className="pr-2">Column</th>
-            <th className="pr-2">Unit</th>
-            <th className="pr-2">Plus side</th>
-            <th>First values</th>
+            <th className="py-1 pr-2">{SHOTS_IMPORT_WORDS.what}</th>
+            <th className="pr-2">{SHOTS_IMPORT_WORDS.column}</th>
+            <th className="pr-2">{SHOTS_IMPORT_WORDS.unit}</th>
+            <th className="pr-2">{SHOTS_IMPORT_WORDS.plusSide}</th>
+            <th>{SHOTS_IMPORT_WORDS.firstValues}</th>
           </tr>
         </thead>
         <tbody>
@@ -118,7 +121,7 @@ function Columns({
       </table>
       <div className="flex flex-wrap items-end gap-3">
         <label className="flex flex-col gap-1">
-          <span className="font-semibold">Hit on</span>
+          <span className="font-semibold">{SHOTS_IMPORT_WORDS.hit}</span>
           <input
             type="date"
             className="input"
@@ -128,10 +131,10 @@ function Columns({
           />
         </label>
         <button type="button" className="btn btn-primary" disabled={add.isPending} onClick={bring}>
-          Bring in {count} shots
+          {SHOTS_IMPORT_WORDS.bringInShots(count)}
         </button>
         <button type="button" className="btn btn-ghost" onClick={onDone}>
-          Leave it
+          {SHOTS_IMPORT_WORDS.leave}
         </button>
       </div>
       {add.error && <Failed error={add.error} />}
@@ -162,7 +165,7 @@ function FieldRow({
       <td className="pr-2">
         <select
           className="select w-40"
-          aria-label={`Column for ${words.name}`}
+          aria-label={SHOTS_IMPORT_WORDS.columnFor(words.name)}
           value={match?.column ?? ''}
           onChange={(e) =>
             onChange(
@@ -179,7 +182,7 @@ function FieldRow({
             )
           }
         >
-          <option value="">not in this file</option>
+          <option value="">{SHOTS_IMPORT_WORDS.notInThisFile}</option>
           {headings.map((heading) => (
             <option key={heading} value={heading}>
               {heading}
@@ -191,7 +194,7 @@ function FieldRow({
         {match && (
           <select
             className={`select w-24 ${match.unitTold ? '' : 'border-2 border-dashed'}`}
-            aria-label={`Unit of ${words.name}`}
+            aria-label={SHOTS_IMPORT_WORDS.unitOf(words.name)}
             value={match.unit}
             onChange={(e) => onChange({ ...match, unit: e.target.value as ShotUnit, unitTold: true })}
           >
@@ -205,7 +208,7 @@ function FieldRow({
         {match && (field.sided || words.plus) && (
           <select
             className="select w-44"
-            aria-label={`Plus side of ${words.name}`}
+            aria-label={SHOTS_IMPORT_WORDS.plusSideOf(words.name)}
             value={match.flipped ? 'minus' : 'plus'}
             onChange={(e) => onChange({ ...match, flipped: e.target.value === 'minus' })}
           >

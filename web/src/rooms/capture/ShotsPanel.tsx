@@ -6,6 +6,7 @@ import { Download } from 'lucide-react';
 import { toast } from 'sonner';
 import { dayText, Panel, Shown } from '../../platform/parts.tsx';
 import { useChangeShots, useShotSet } from './deviceQueries.ts';
+import { SHOTS_PANEL_WORDS } from './words.ts';
 
 /** What the ball did, set by set: means with their uncertainty, and which signs that shows or rules out. */
 export function ShotsPanel({
@@ -20,7 +21,7 @@ export function ShotsPanel({
   readonly today: string;
 }) {
   return (
-    <Panel title="Shots">
+    <Panel title={SHOTS_PANEL_WORDS.shots}>
       <ul className="flex flex-col divide-y-[1.5px] divide-base-300">
         {sets.map((set) => (
           <li key={set.id} className="py-3 first:pt-0">
@@ -49,8 +50,11 @@ function ShotSetPart({
       { id: set.id, change: 'discard' },
       {
         onSuccess: () =>
-          toast('Shots put away.', {
-            action: { label: 'Undo', onClick: () => change.mutate({ id: set.id, change: 'restore' }) },
+          toast(SHOTS_PANEL_WORDS.shotsPutAway, {
+            action: {
+              label: SHOTS_PANEL_WORDS.undo,
+              onClick: () => change.mutate({ id: set.id, change: 'restore' }),
+            },
           }),
       },
     );
@@ -59,17 +63,15 @@ function ShotSetPart({
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-3">
         <span className="font-semibold">{dayText(set.recordedOn, today)}</span>
-        <span>
-          {set.count} shots from {set.fileName}
-        </span>
+        <span>{SHOTS_PANEL_WORDS.shotsFrom(set.count, set.fileName)}</span>
         <label className="ml-auto flex items-center gap-2">
-          Hit with
+          {SHOTS_PANEL_WORDS.hit}
           <select
             className="select w-52"
             value={set.swingId ?? ''}
             onChange={(e) => change.mutate({ id: set.id, change: { swingId: e.target.value || null } })}
           >
-            <option value="">no measured swing</option>
+            <option value="">{SHOTS_PANEL_WORDS.noMeasuredSwing}</option>
             {swings.map((s) => (
               <option key={s.id} value={s.id}>
                 {dayText(s.recordedOn, today)}, {CLUB_WORDS[s.club]}
@@ -78,13 +80,13 @@ function ShotSetPart({
           </select>
         </label>
         <a className="btn" href={`/api/shots/${set.id}/shots.csv`} download>
-          <Download aria-hidden size={18} /> CSV
+          <Download aria-hidden size={18} /> {SHOTS_PANEL_WORDS.csv}
         </a>
         <button type="button" className="btn btn-ghost" onClick={putAway}>
-          Put away
+          {SHOTS_PANEL_WORDS.putAway}
         </button>
       </div>
-      <Shown query={rows} what="the shots">
+      <Shown query={rows} what={SHOTS_PANEL_WORDS.theShots}>
         {({ shots }) => <WhatTheBallDid shots={shots} />}
       </Shown>
     </div>
@@ -110,7 +112,7 @@ function WhatTheBallDid({ shots }: { readonly shots: readonly Shot[] }) {
           ))}
         </ul>
       ) : (
-        <p className="text-sm">Signs of a habit need at least {FEWEST_SHOTS} shots.</p>
+        <p className="text-sm">{SHOTS_PANEL_WORDS.signsOfAHabit(FEWEST_SHOTS)}</p>
       )}
     </>
   );

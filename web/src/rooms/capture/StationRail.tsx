@@ -3,6 +3,7 @@ import { MAIN_STATIONS, MARKS_WANTED, STATIONS, type Station, sightSdPx } from '
 import { Check, CircleDashed } from 'lucide-react';
 import type { Guess } from '../../workers/fit.worker.ts';
 import type { BenchState } from './benchState.ts';
+import { STATION_RAIL_WORDS } from './words.ts';
 
 export const STATION_KEYS: Readonly<Record<Station, string>> = {
   address: 'a',
@@ -31,7 +32,7 @@ export function StationRail({
 }) {
   const view = state.work.views.find((v) => v.kind === state.view);
   return (
-    <ol className="flex flex-col" aria-label="Stations">
+    <ol className="flex flex-col" aria-label={STATION_RAIL_WORDS.stations}>
       {STATIONS.map((station) => {
         const main = (MAIN_STATIONS as readonly Station[]).includes(station);
         const time = view?.stationTimes[station];
@@ -57,18 +58,22 @@ export function StationRail({
               className="flex min-h-11 min-w-0 flex-1 items-center gap-2 px-2 text-left"
             >
               {time === undefined ? (
-                <CircleDashed aria-label="not named" size={16} className="shrink-0 opacity-60" />
+                <CircleDashed
+                  aria-label={STATION_RAIL_WORDS.notNamed}
+                  size={16}
+                  className="shrink-0 opacity-60"
+                />
               ) : (
-                <Check aria-label="named" size={16} className="shrink-0" />
+                <Check aria-label={STATION_RAIL_WORDS.named} size={16} className="shrink-0" />
               )}
               <span className={`min-w-0 flex-1 leading-tight ${main ? 'font-semibold' : ''}`}>
                 {STATION_WORDS[station]}
               </span>
               <span className="text-sm tabular-nums">
                 {placed.length}/{MARKS_WANTED[state.view].length}
-                {proposed && <span title="some proposed, not checked"> ?</span>}
+                {proposed && <span title={STATION_RAIL_WORDS.someProposedNotChecked}> ?</span>}
                 {predicted > 0 && (
-                  <span title={`${predicted} more predicted by the fit`} className="text-base-content/80">
+                  <span title={STATION_RAIL_WORDS.morePredicted(predicted)} className="text-base-content/80">
                     {' '}
                     +{predicted}
                   </span>
@@ -77,8 +82,8 @@ export function StationRail({
             </button>
             <button
               type="button"
-              title={`Name ${STATION_WORDS[station]} at this frame`}
-              aria-label={`Name ${STATION_WORDS[station]} at this frame`}
+              title={STATION_RAIL_WORDS.nameAtThisFrame(STATION_WORDS[station])}
+              aria-label={STATION_RAIL_WORDS.nameAtThisFrame(STATION_WORDS[station])}
               onClick={() => onName(station)}
               className="min-h-11 w-11 border-l border-base-300 font-semibold uppercase hover:bg-base-300"
             >

@@ -10,6 +10,7 @@ import { Loupe } from './Loupe.tsx';
 import { MarkShape } from './MarkShape.tsx';
 import type { Frames } from './useFrames.ts';
 import { type Dragging, usePaneHands } from './usePaneHands.ts';
+import { VIEW_PANE_WORDS } from './words.ts';
 
 export interface ViewPaneProps {
   readonly view: SwingView;
@@ -33,7 +34,7 @@ export function ViewPane({ view, frames, state, guesses, lines, ghost, active, d
   return (
     <figure
       className={`flex min-w-0 flex-col rounded border-[3px] ${active ? 'border-primary' : 'border-base-300'}`}
-      aria-label={`${VIEW_WORDS[view.kind]} view`}
+      aria-label={VIEW_PANE_WORDS.view(VIEW_WORDS[view.kind])}
     >
       <div
         ref={box}
@@ -58,11 +59,13 @@ export function ViewPane({ view, frames, state, guesses, lines, ghost, active, d
         )}
         {frames.trouble && <ClipTrouble trouble={frames.trouble.trouble} codec={frames.trouble.codec} />}
         {view.clipId && !frames.clip && !frames.trouble && (
-          <p className="absolute inset-x-0 top-1/2 text-center text-white">Reading the clip …</p>
+          <p className="absolute inset-x-0 top-1/2 text-center text-white">
+            {VIEW_PANE_WORDS.readingTheClip}
+          </p>
         )}
         {!view.clipId && (
           <p className="absolute inset-x-3 top-1/2 text-center text-white">
-            Marks only: no clip came with this view.
+            {VIEW_PANE_WORDS.marksOnlyNoClip}
           </p>
         )}
       </div>
@@ -158,19 +161,17 @@ function Caption({
     <figcaption className="flex items-center justify-between gap-2 px-2 py-1 text-sm">
       <span className="font-semibold">{VIEW_WORDS[view.kind]}</span>
       {frames.clip && frames.copied < 1 && (
-        <span
-          data-testid={`copied-${view.kind}`}
-          title="Each frame is copied once, so that any step shows at once. Steps work meanwhile."
-        >
-          making frames ready, {Math.round(100 * frames.copied)} %
+        <span data-testid={`copied-${view.kind}`} title={VIEW_PANE_WORDS.eachFrameIsCopied}>
+          {VIEW_PANE_WORDS.makingFramesReady(Math.round(100 * frames.copied))}
         </span>
       )}
       <span data-testid={`frame-${view.kind}`}>
-        {frames.clip ? `frame ${frames.index + 1} of ${frames.clip.times.length}` : ''}
+        {frames.clip ? VIEW_PANE_WORDS.frame(frames.index + 1, frames.clip.times.length) : ''}
       </span>
       {stick !== null && (
         <span className="font-semibold">
-          Stick end at {STICK_PLACES[stick]?.xIn} in, {STICK_PLACES[stick]?.yIn} in
+          {VIEW_PANE_WORDS.stickEnd} {STICK_PLACES[stick]?.xIn} {VIEW_PANE_WORDS.in}{' '}
+          {STICK_PLACES[stick]?.yIn} {VIEW_PANE_WORDS.in2}
         </span>
       )}
     </figcaption>

@@ -8,6 +8,7 @@ import {
   WebMOutputFormat,
 } from 'mediabunny';
 import { ToldError } from '../../platform/httpError.ts';
+import { TAKE_WORDS } from './words.ts';
 
 export interface Take {
   /** Ends the take and answers its clip. */
@@ -18,8 +19,7 @@ export interface Take {
 /** Records a camera's track into a clip that can be stepped frame by frame. */
 export async function recordTake(track: MediaStreamVideoTrack): Promise<Take> {
   const codec = await getFirstEncodableVideoCodec(['vp8', 'vp9', 'avc']);
-  if (!codec)
-    throw new ToldError('This browser can’t record. Film with the camera’s own app and add the clip.');
+  if (!codec) throw new ToldError(TAKE_WORDS.noRecorder);
   const webm = codec !== 'avc';
   const format = webm ? new WebMOutputFormat() : new Mp4OutputFormat();
   const output = new Output({ format, target: new BufferTarget() });

@@ -14,6 +14,7 @@ import { GateDecision, useGates } from '../practice/index.ts';
 import { useCheckins, useProposedReply, useSendReply } from './queries.ts';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { ThenAndNow } from './ThenAndNow.tsx';
+import { REVIEW_SCREEN_WORDS } from './words.ts';
 
 /** A check-in beside what went before, and the answer to it. */
 export function ReviewScreen() {
@@ -21,7 +22,7 @@ export function ReviewScreen() {
   const { checkinId } = useParams();
   const checkins = useCheckins(student.id);
   return (
-    <Shown query={checkins} what="the check-ins">
+    <Shown query={checkins} what={REVIEW_SCREEN_WORDS.theCheckins}>
       {(all) => {
         const chosen = all.find((c) => c.id === checkinId) ?? all[0];
         return (
@@ -29,9 +30,7 @@ export function ReviewScreen() {
             {chosen ? (
               <Review key={chosen.id} student={student} checkin={chosen} />
             ) : (
-              <Empty title="No check-in yet">
-                Give the student a private link. What they send arrives here and in the queue.
-              </Empty>
+              <Empty title={REVIEW_SCREEN_WORDS.noCheckInYet}>{REVIEW_SCREEN_WORDS.giveTheStudent}</Empty>
             )}
             <div className="flex flex-col gap-3">
               {chosen && <Answer key={chosen.id} student={student} checkin={chosen} />}
@@ -66,20 +65,21 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
   };
   return (
     <div className="flex flex-col gap-3">
-      <Panel title={`Check-in, ${dayText(checkin.at, today)}`}>
+      <Panel title={REVIEW_SCREEN_WORDS.checkinOf(dayText(checkin.at, today))}>
         {checkin.pain && (
           <p className="mb-2 font-semibold text-error">
-            Pain: {checkin.painWhere || 'place not said'}. All drills are on hold.
+            {REVIEW_SCREEN_WORDS.pain} {checkin.painWhere || REVIEW_SCREEN_WORDS.placeNotSaid}
+            {REVIEW_SCREEN_WORDS.allDrillsAre}
           </p>
         )}
         <blockquote className="border-l-4 border-base-300 pl-3 text-lg">
-          {checkin.note || 'No words with it.'}
+          {checkin.note || REVIEW_SCREEN_WORDS.noWords}
         </blockquote>
-        {checkin.felt !== null && <p className="mt-1 text-sm">Felt {checkin.felt} out of 10.</p>}
+        {checkin.felt !== null && <p className="mt-1 text-sm">{REVIEW_SCREEN_WORDS.feltOut(checkin.felt)}</p>}
       </Panel>
       {clip && swings.data ? (
         <Panel
-          title="Then and now"
+          title={REVIEW_SCREEN_WORDS.thenAndNow}
           aside={
             <span className="flex gap-2">
               {checkin.clips.map((c, i) => (
@@ -89,11 +89,11 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
                   className={`btn btn-sm h-11 ${i === which ? 'btn-primary' : ''}`}
                   onClick={() => setWhich(i)}
                 >
-                  Clip {i + 1}
+                  {REVIEW_SCREEN_WORDS.clip(i + 1)}
                 </button>
               ))}
               <button type="button" className="btn" onClick={toBench} disabled={create.isPending}>
-                Measure it on the bench
+                {REVIEW_SCREEN_WORDS.measure}
               </button>
             </span>
           }
@@ -107,7 +107,7 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
           />
         </Panel>
       ) : (
-        <p className="panel p-3">No clip came with this check-in.</p>
+        <p className="panel p-3">{REVIEW_SCREEN_WORDS.noClipCame}</p>
       )}
     </div>
   );
@@ -120,12 +120,12 @@ function Answer({ student, checkin }: { readonly student: Student; readonly chec
     <>
       <HoldPanel studentId={student.id} />
       {state && (
-        <Panel title="Gate">
+        <Panel title={REVIEW_SCREEN_WORDS.gate}>
           <GateDecision studentId={student.id} state={state} />
         </Panel>
       )}
       {checkin.reply ? (
-        <Panel title="Your reply">
+        <Panel title={REVIEW_SCREEN_WORDS.yourReply}>
           <p className="whitespace-pre-wrap">{checkin.reply.text}</p>
         </Panel>
       ) : (
@@ -142,8 +142,8 @@ function ReplyForm({ student, checkin }: { readonly student: Student; readonly c
   const id = useSteadyId();
   const [text, setText] = useDraft(`reply.${checkin.id}`, isText);
   return (
-    <Panel title="Reply">
-      <Shown query={draft} what="the draft">
+    <Panel title={REVIEW_SCREEN_WORDS.reply}>
+      <Shown query={draft} what={REVIEW_SCREEN_WORDS.theDraft}>
         {(d) => (
           <form
             onSubmit={(event) => {
@@ -153,18 +153,16 @@ function ReplyForm({ student, checkin }: { readonly student: Student; readonly c
                 {
                   onSuccess: () => {
                     setText(null);
-                    toast('Sent to the student’s page and the outbox.');
+                    toast(REVIEW_SCREEN_WORDS.sentToTheStudents);
                   },
                 },
               );
             }}
             className="flex flex-col gap-2"
           >
-            <p className="text-sm text-base-content/80">
-              Drafted from what was measured and done. Change what you like.
-            </p>
+            <p className="text-sm text-base-content/80">{REVIEW_SCREEN_WORDS.draftedFromWhat}</p>
             <textarea
-              aria-label="Reply"
+              aria-label={REVIEW_SCREEN_WORDS.reply}
               className="textarea min-h-56 w-full"
               value={text ?? d.text}
               onChange={(e) => setText(e.target.value)}
@@ -174,7 +172,7 @@ function ReplyForm({ student, checkin }: { readonly student: Student; readonly c
               className="btn btn-primary"
               disabled={send.isPending || (text ?? d.text).trim() === ''}
             >
-              Send
+              {REVIEW_SCREEN_WORDS.send}
             </button>
             {send.error && <Failed error={send.error} />}
           </form>
@@ -190,10 +188,9 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
   const [note, setNote] = useState('');
   if (!hold.data) return null;
   return (
-    <Panel title="On hold: pain" className="border-error">
+    <Panel title={REVIEW_SCREEN_WORDS.onHoldPain} className="border-error">
       <p>
-        {hold.data.where || 'Place not said.'} Drills wait. The program gives no medical advice; a doctor or
-        physiotherapist does.
+        {hold.data.where || REVIEW_SCREEN_WORDS.noPlace} {REVIEW_SCREEN_WORDS.drillsWaitTheProgram}
       </p>
       <form
         className="mt-2 flex gap-2"
@@ -203,8 +200,8 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
         }}
       >
         <input
-          aria-label="Why the hold is lifted"
-          placeholder="Why the hold is lifted"
+          aria-label={REVIEW_SCREEN_WORDS.whyTheHold}
+          placeholder={REVIEW_SCREEN_WORDS.whyTheHold}
           className="input flex-1"
           value={note}
           onChange={(e) => setNote(e.target.value)}
@@ -212,7 +209,7 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
           minLength={3}
         />
         <button type="submit" className="btn">
-          Lift
+          {REVIEW_SCREEN_WORDS.lift}
         </button>
       </form>
       {lift.error && <Failed error={lift.error} />}
@@ -232,7 +229,7 @@ function Earlier({
   const me = useMe();
   if (all.length < 2) return null;
   return (
-    <Panel title="All check-ins">
+    <Panel title={REVIEW_SCREEN_WORDS.allCheckIns}>
       <ul>
         {all.map((c) => (
           <li key={c.id}>
@@ -241,7 +238,8 @@ function Earlier({
               aria-current={c.id === chosen ? 'page' : undefined}
               className="flex min-h-11 items-center gap-2 hover:underline aria-[current]:font-semibold"
             >
-              {dayText(c.at, me.data?.today ?? '')} {c.pain ? '(pain)' : ''} {c.reply ? '' : '(open)'}
+              {dayText(c.at, me.data?.today ?? '')} {c.pain ? REVIEW_SCREEN_WORDS.withPain : ''}{' '}
+              {c.reply ? '' : REVIEW_SCREEN_WORDS.open}
             </Link>
           </li>
         ))}

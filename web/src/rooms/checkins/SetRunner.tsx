@@ -8,6 +8,7 @@ import { newId, thisDevice } from '../../platform/ids.ts';
 import { RepPad } from '../practice/index.ts';
 import { useLibraryWords } from '../prescription/index.ts';
 import { putWaiting, sendWaiting, waitingSets } from './outbox.ts';
+import { SET_RUNNER_WORDS } from './words.ts';
 
 interface SetRunnerProps {
   readonly token: string;
@@ -50,7 +51,7 @@ export function SetRunner({ token, drill, stage, withBall, done, onLogged }: Set
     setFelt(MIDDLE);
     await sendWaiting(token);
     const left = waitingSets(token).find((other) => other.id === set.id);
-    setSaid(left ? (left.refused ?? 'No signal. Kept here, and sent later.') : 'Logged.');
+    setSaid(left ? (left.refused ?? SET_RUNNER_WORDS.noSignalKeptHere) : SET_RUNNER_WORDS.logged);
     onLogged();
   };
   return (
@@ -67,7 +68,7 @@ export function SetRunner({ token, drill, stage, withBall, done, onLogged }: Set
         onLog={() => void save()}
       />
       <p aria-live="polite" className="min-h-6">
-        {reps.length === 0 && total > 0 ? `${total} repetitions logged today.` : ''} {said}
+        {reps.length === 0 && total > 0 ? SET_RUNNER_WORDS.repetitionsLoggedToday(total) : ''} {said}
       </p>
     </div>
   );

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import { dayOf, Failed, Panel } from '../../platform/parts.tsx';
 import { useCloseLinks, useLinks, useMakeLink } from './queries.ts';
+import { STUDENT_LINK_PANEL_WORDS } from './words.ts';
 
 const LINK_DAYS = 90;
 
@@ -16,13 +17,13 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
   const create = () =>
     make.mutate(LINK_DAYS, { onSuccess: (link) => setUrl(`${location.origin}/p/${link.token}`) });
   return (
-    <Panel title="Student’s page">
+    <Panel title={STUDENT_LINK_PANEL_WORDS.studentsPage}>
       {url ? (
         <div className="flex flex-col gap-2">
-          <p>Give this address to the student. It is shown only now.</p>
+          <p>{STUDENT_LINK_PANEL_WORDS.giveThisAddress}</p>
           <div className="flex gap-2">
             <input
-              aria-label="Private link"
+              aria-label={STUDENT_LINK_PANEL_WORDS.privateLink}
               className="input flex-1"
               readOnly
               value={url}
@@ -32,8 +33,10 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
             <button
               type="button"
               className="btn"
-              aria-label="Copy the link"
-              onClick={() => void navigator.clipboard.writeText(url).then(() => toast('Copied.'))}
+              aria-label={STUDENT_LINK_PANEL_WORDS.copyTheLink}
+              onClick={() =>
+                void navigator.clipboard.writeText(url).then(() => toast(STUDENT_LINK_PANEL_WORDS.copied))
+              }
             >
               <Copy aria-hidden size={18} />
             </button>
@@ -42,13 +45,16 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
       ) : (
         <p>
           {open
-            ? `A link is open until ${dayOf(open.expiresAt)}${open.lastUsedAt ? `, last used ${dayOf(open.lastUsedAt)}` : ', not used yet'}.`
-            : 'No link is open.'}
+            ? STUDENT_LINK_PANEL_WORDS.open(
+                dayOf(open.expiresAt),
+                open.lastUsedAt ? dayOf(open.lastUsedAt) : null,
+              )
+            : STUDENT_LINK_PANEL_WORDS.noLinkIsOpen}
         </p>
       )}
       <div className="mt-2 flex gap-2">
         <button type="button" className="btn" onClick={create}>
-          {open ? 'New link (closes the old one)' : 'Make a private link'}
+          {open ? STUDENT_LINK_PANEL_WORDS.newLinkCloses : STUDENT_LINK_PANEL_WORDS.makeAPrivateLink}
         </button>
         {open && (
           <button
@@ -56,7 +62,7 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
             className="btn btn-ghost"
             onClick={() => close.mutate(undefined, { onSuccess: () => setUrl(null) })}
           >
-            Close it
+            {STUDENT_LINK_PANEL_WORDS.close}
           </button>
         )}
       </div>

@@ -13,6 +13,7 @@ import { CheckinForm } from './CheckinForm.tsx';
 import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './outbox.ts';
 import { usePage } from './queries.ts';
 import { SetRunner } from './SetRunner.tsx';
+import { STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
 
 /** What the private link opens on a phone: today's card, the runner, the way to the coach. */
 export function StudentPageScreen({ token }: { readonly token: string }) {
@@ -35,7 +36,7 @@ export function StudentPageScreen({ token }: { readonly token: string }) {
         {page.error ? (
           <Failed error={page.error} {...(offline ? { again: () => void page.refetch() } : {})} />
         ) : (
-          <Loading what="your page" />
+          <Loading what={STUDENT_PAGE_SCREEN_WORDS.yourPage} />
         )}
       </main>
     );
@@ -70,15 +71,15 @@ function Page({
     <div className="mx-auto flex max-w-md flex-col gap-4 pb-10">
       <header className="tape-edge flex items-start gap-3 px-4 pt-4 pb-2">
         <div className="flex-1">
-          <h1 className="text-2xl">{page.firstName}’s practice</h1>
-          <p className="text-sm">with {page.coach}</p>
+          <h1 className="text-2xl">{STUDENT_PAGE_SCREEN_WORDS.practiceOf(page.firstName)}</h1>
+          <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.with(page.coach)}</p>
         </div>
         <button
           type="button"
           className="min-h-11 rounded px-2 font-semibold underline"
           onClick={() => change({ lengths: other })}
         >
-          Show {other === 'in' ? 'inches' : 'centimetres'}
+          {STUDENT_PAGE_SCREEN_WORDS.show(other === 'in' ? 'inches' : 'centimetres')}
         </button>
       </header>
       <main className="flex flex-col gap-4 px-4">
@@ -89,8 +90,8 @@ function Page({
         )}
         <WaitingNote token={token} waiting={waiting} onSeen={onLogged} />
         {reply && (
-          <section className="panel p-4" aria-label="From your coach">
-            <h2 className="text-lg">From {page.coach}</h2>
+          <section className="panel p-4" aria-label={STUDENT_PAGE_SCREEN_WORDS.fromYourCoach}>
+            <h2 className="text-lg">{STUDENT_PAGE_SCREEN_WORDS.from(page.coach)}</h2>
             <p className="text-sm text-base-content/80">{dayText(reply.at, page.today)}</p>
             <p className="mt-2 whitespace-pre-wrap">{reply.text}</p>
           </section>
@@ -119,13 +120,14 @@ function WaitingNote({
     <>
       {open > 0 && (
         <p role="status" className="panel p-3">
-          {open === 1 ? 'One set waits' : `${open} sets wait`} on this phone and will go when there is a
-          signal.
+          {STUDENT_PAGE_SCREEN_WORDS.waiting(open)}
         </p>
       )}
       {refused.length > 0 && (
         <div role="alert" className="panel border-warning p-3">
-          <p className="font-semibold">Not taken: {refused.map((set) => nameOf(set.drill)).join(', ')}</p>
+          <p className="font-semibold">
+            {STUDENT_PAGE_SCREEN_WORDS.notTaken(refused.map((set) => nameOf(set.drill)).join(', '))}
+          </p>
           <p>{refused[0]?.refused}</p>
           <button
             type="button"
@@ -135,7 +137,7 @@ function WaitingNote({
               onSeen();
             }}
           >
-            Let it go
+            {STUDENT_PAGE_SCREEN_WORDS.letItGo}
           </button>
         </div>
       )}
@@ -159,23 +161,26 @@ function TodayCard({
     day?.items ??
     (extra ? page.drills.map((d) => ({ drill: d.id, stage: d.stage as PlanItem['stage'] })) : []);
   return (
-    <section className="flex flex-col gap-4" aria-label="Today">
+    <section className="flex flex-col gap-4" aria-label={STUDENT_PAGE_SCREEN_WORDS.today}>
       <div>
-        <h2 className="text-xl">Today</h2>
+        <h2 className="text-xl">{STUDENT_PAGE_SCREEN_WORDS.today}</h2>
         {day ? (
           <p>
-            {PLACE_WORDS[day.place]}, about {day.minutes} minutes. Warm up first.
+            {PLACE_WORDS[day.place]}
+            {STUDENT_PAGE_SCREEN_WORDS.aboutMinutesWarmUp(day.minutes)}
           </p>
         ) : (
           <div className="panel mt-1 p-3">
             <p>
               {page.drills.length === 0
-                ? 'Nothing is planned yet. Your coach lays out the first drill.'
-                : `Nothing is planned today${page.nextDay ? `; the next day is ${dayText(page.nextDay, page.today)}` : ''}.`}
+                ? STUDENT_PAGE_SCREEN_WORDS.nothingIsPlannedYet
+                : STUDENT_PAGE_SCREEN_WORDS.nothingToday(
+                    page.nextDay ? dayText(page.nextDay, page.today) : null,
+                  )}
             </p>
             {page.drills.length > 0 && !extra && (
               <button type="button" className="btn mt-2" onClick={() => setExtra(true)}>
-                Practise anyway
+                {STUDENT_PAGE_SCREEN_WORDS.practiseAnyway}
               </button>
             )}
           </div>
@@ -204,7 +209,9 @@ function TodayCard({
             />
             {drill && (
               <details>
-                <summary className="min-h-11 cursor-pointer py-2 font-semibold">How to set it up</summary>
+                <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+                  {STUDENT_PAGE_SCREEN_WORDS.howToSet}
+                </summary>
                 <SetupCard
                   drill={item.drill}
                   setup={drill.setup}

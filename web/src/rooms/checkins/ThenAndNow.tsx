@@ -4,6 +4,7 @@ import { MAIN_STATIONS, type Station } from '@inchstep/core/capture';
 import { useEffect, useRef, useState } from 'react';
 import { dayText } from '../../platform/parts.tsx';
 import { clipUrl, type Frames, useFrames } from '../capture/index.ts';
+import { THEN_AND_NOW_WORDS } from './words.ts';
 
 /** Two clips held at the same station: then by its named times, now by hand or by name. */
 export function ThenAndNow({
@@ -42,7 +43,7 @@ export function ThenAndNow({
   };
   return (
     <div className="flex flex-col gap-2">
-      <fieldset className="flex flex-wrap gap-1" aria-label="Station">
+      <fieldset className="flex flex-wrap gap-1" aria-label={THEN_AND_NOW_WORDS.station}>
         {MAIN_STATIONS.map((s) => (
           <button
             key={s}
@@ -57,20 +58,20 @@ export function ThenAndNow({
       </fieldset>
       <div className="grid grid-cols-2 gap-2">
         <Side
-          title={then ? `Then: ${dayText(then.recordedOn, today)}` : 'Then'}
+          title={
+            then ? THEN_AND_NOW_WORDS.thenOn(dayText(then.recordedOn, today)) : THEN_AND_NOW_WORDS.noThen
+          }
           frames={thenFrames}
           empty={
-            earlier.length === 0
-              ? `No earlier ${VIEW_WORDS[now.kind]?.toLowerCase()} clip with named stations.`
-              : ''
+            earlier.length === 0 ? THEN_AND_NOW_WORDS.noEarlierClip(VIEW_WORDS[now.kind]?.toLowerCase()) : ''
           }
         />
-        <Side title={`Now: ${dayText(now.recordedOn, today)}`} frames={nowFrames} empty="" />
+        <Side title={THEN_AND_NOW_WORDS.nowOn(dayText(now.recordedOn, today))} frames={nowFrames} empty="" />
       </div>
       <div className="flex flex-wrap items-center gap-2">
         {earlier.length > 1 && (
           <select
-            aria-label="Earlier swing"
+            aria-label={THEN_AND_NOW_WORDS.earlierSwing}
             className="select w-48"
             value={thenId}
             onChange={(e) => setThenId(e.target.value)}
@@ -83,7 +84,7 @@ export function ThenAndNow({
           </select>
         )}
         <button type="button" className="btn ml-auto" onClick={hold} disabled={!nowFrames.clip}>
-          Hold now’s frame as {STATION_WORDS[station]?.toLowerCase()}
+          {THEN_AND_NOW_WORDS.holdNowsFrame} {STATION_WORDS[station]?.toLowerCase()}
         </button>
       </div>
     </div>
@@ -112,13 +113,13 @@ function Side({
       <figcaption className="font-semibold">{title}</figcaption>
       <div className="flex h-[26rem] items-center justify-center rounded bg-base-200">
         {empty || frames.trouble ? (
-          <p className="p-4 text-center">{empty || 'This clip can’t be read frame by frame here.'}</p>
+          <p className="p-4 text-center">{empty || THEN_AND_NOW_WORDS.thisClipCantBe}</p>
         ) : (
           <canvas ref={canvas} className="max-h-full max-w-full" aria-label={title} role="img" />
         )}
       </div>
       <input
-        aria-label={`Frame, ${title}`}
+        aria-label={THEN_AND_NOW_WORDS.frame(title)}
         type="range"
         className="range range-sm mt-1 w-full"
         min={0}

@@ -19,3 +19,91 @@ export const FORM_WORDS = {
   before: 'What you sent before',
   notAnswered: '(not answered yet)',
 } as const;
+
+/** What the review screen says. */
+export const REVIEW_SCREEN_WORDS = {
+  theCheckins: 'the check-ins',
+  noCheckInYet: 'No check-in yet',
+  giveTheStudent: 'Give the student a private link. What they send arrives here and in the queue.',
+  checkinOf: (at: string) => `Check-in, ${at}`,
+  pain: 'Pain:',
+  placeNotSaid: 'place not said',
+  allDrillsAre: '. All drills are on hold.',
+  noWords: 'No words with it.',
+  feltOut: (felt: number) => `Felt ${felt} out of 10.`,
+  thenAndNow: 'Then and now',
+  clip: (i: number) => `Clip ${i}`,
+  measure: 'Measure it on the bench',
+  noClipCame: 'No clip came with this check-in.',
+  gate: 'Gate',
+  yourReply: 'Your reply',
+  reply: 'Reply',
+  theDraft: 'the draft',
+  sentToTheStudents: 'Sent to the student’s page and the outbox.',
+  draftedFromWhat: 'Drafted from what was measured and done. Change what you like.',
+  send: 'Send',
+  onHoldPain: 'On hold: pain',
+  noPlace: 'Place not said.',
+  drillsWaitTheProgram: 'Drills wait. The program gives no medical advice; a doctor or physiotherapist does.',
+  whyTheHold: 'Why the hold is lifted',
+  lift: 'Lift',
+  allCheckIns: 'All check-ins',
+  withPain: '(pain)',
+  open: '(open)',
+} as const;
+
+/** What the set runner says. */
+export const SET_RUNNER_WORDS = {
+  noSignalKeptHere: 'No signal. Kept here, and sent later.',
+  logged: 'Logged.',
+  repetitionsLoggedToday: (total: number) => `${total} repetitions logged today.`,
+} as const;
+
+/** What the student link panel says. */
+export const STUDENT_LINK_PANEL_WORDS = {
+  studentsPage: 'Student’s page',
+  giveThisAddress: 'Give this address to the student. It is shown only now.',
+  privateLink: 'Private link',
+  copyTheLink: 'Copy the link',
+  copied: 'Copied.',
+  open: (until: string, lastUsed: string | null) =>
+    `A link is open until ${until}, ${lastUsed === null ? 'not used yet' : `last used ${lastUsed}`}.`,
+  noLinkIsOpen: 'No link is open.',
+  newLinkCloses: 'New link (closes the old one)',
+  makeAPrivateLink: 'Make a private link',
+  close: 'Close it',
+} as const;
+
+/** What the student page screen says. */
+export const STUDENT_PAGE_SCREEN_WORDS = {
+  yourPage: 'your page',
+  practiceOf: (firstName: string) => `${firstName}’s practice`,
+  with: (coach: string) => `with ${coach}`,
+  show: (other: string) => `Show ${other}`,
+  fromYourCoach: 'From your coach',
+  from: (coach: string) => `From ${coach}`,
+  waiting: (open: number) =>
+    `${open === 1 ? 'One set waits' : `${open} sets wait`} on this phone and will go when there is a signal.`,
+  notTaken: (refused: string) => `Not taken: ${refused}`,
+  letItGo: 'Let it go',
+  today: 'Today',
+  aboutMinutesWarmUp: (minutes: number) => `, about ${minutes} minutes. Warm up first.`,
+  nothingIsPlannedYet: 'Nothing is planned yet. Your coach lays out the first drill.',
+  nothingToday: (nextDay: string | null) =>
+    `Nothing is planned today${nextDay === null ? '' : `; the next day is ${nextDay}`}.`,
+  practiseAnyway: 'Practise anyway',
+  howToSet: 'How to set it up',
+} as const;
+
+/** What the then and now says. */
+export const THEN_AND_NOW_WORDS = {
+  station: 'Station',
+  thenOn: (recordedOn: string) => `Then: ${recordedOn}`,
+  noThen: 'Then',
+  noEarlierClip: (kind: string | undefined) => `No earlier ${kind} clip with named stations.`,
+  nowOn: (recordedOn: string) => `Now: ${recordedOn}`,
+  earlierSwing: 'Earlier swing',
+  holdNowsFrame: 'Hold now’s frame as',
+  thisClipCantBe: 'This clip can’t be read frame by frame here.',
+  frame: (title: string) => `Frame, ${title}`,
+} as const;

@@ -11,6 +11,7 @@ import { ChainBoard } from './ChainBoard.tsx';
 import { useChooseWork, useUnchooseWork } from './queries.ts';
 import { RootCard } from './RootCard.tsx';
 import { SinceLast, StandingChoice } from './Standing.tsx';
+import { ANSWER_WORDS } from './words.ts';
 
 export type Tab = 'reasons' | 'chain';
 
@@ -44,7 +45,9 @@ function useChoice(student: Student, { id, result, chosen }: DiagnosisRecord) {
     accept: async () => {
       // Awaited, since callbacks of mutate are dropped when this part is drawn anew in between.
       await choose.mutateAsync({ id, workOn: pick, note });
-      toast('Chosen.', { action: { label: 'Undo', onClick: () => unchoose.mutate(id) } });
+      toast(ANSWER_WORDS.chosen, {
+        action: { label: ANSWER_WORDS.undo, onClick: () => unchoose.mutate(id) },
+      });
       void navigate(`/students/${student.id}/drills`);
     },
   };
@@ -61,7 +64,7 @@ export function Answer({ student, diagnosis, before, tab, renewing, onTab, onSet
       <StandingChoice diagnosis={diagnosis} onTake={(workOn) => box.setPick([...workOn])} />
       {result.blockers.map((id) => (
         <p key={id} role="note" className="panel border-warning p-3 font-semibold">
-          First: {BLOCKER_WORDS[id]}
+          {ANSWER_WORDS.first} {BLOCKER_WORDS[id]}
         </p>
       ))}
       <NoRoot result={result} />
@@ -87,7 +90,7 @@ export function Answer({ student, diagnosis, before, tab, renewing, onTab, onSet
 }
 
 const Tabs = ({ tab, onTab }: Pick<AnswerProps, 'tab' | 'onTab'>) => (
-  <div role="tablist" aria-label="Two looks at the diagnosis" className="flex gap-2">
+  <div role="tablist" aria-label={ANSWER_WORDS.twoLooks} className="flex gap-2">
     {(['reasons', 'chain'] as const).map((key) => (
       <button
         key={key}
@@ -97,7 +100,7 @@ const Tabs = ({ tab, onTab }: Pick<AnswerProps, 'tab' | 'onTab'>) => (
         className={`btn ${tab === key ? 'btn-primary' : ''}`}
         onClick={() => onTab(key)}
       >
-        {key === 'reasons' ? 'Reasons' : 'Chain board'}
+        {key === 'reasons' ? ANSWER_WORDS.reasons : ANSWER_WORDS.chainBoard}
       </button>
     ))}
   </div>
@@ -106,17 +109,13 @@ const Tabs = ({ tab, onTab }: Pick<AnswerProps, 'tab' | 'onTab'>) => (
 function NoRoot({ result }: { readonly result: DiagnosisRecord['result'] }) {
   if (!result.enough)
     return (
-      <Empty title="Not enough to go on">
-        Nothing here is more likely than not.{' '}
-        {result.nextLook ? nextLookText(result.nextLook) : 'Measure a swing, or tick what you saw.'}
+      <Empty title={ANSWER_WORDS.notEnoughToGo}>
+        {ANSWER_WORDS.nothingHereIsMore}{' '}
+        {result.nextLook ? nextLookText(result.nextLook) : ANSWER_WORDS.measureASwing}
       </Empty>
     );
   if (result.roots.length > 0) return null;
-  return (
-    <Empty title="Nothing stands out">
-      What was measured lies in its bands or can’t be told. No drill is needed for what can be seen here.
-    </Empty>
-  );
+  return <Empty title={ANSWER_WORDS.nothingStandsOut}>{ANSWER_WORDS.whatWasMeasuredLies}</Empty>;
 }
 
 interface WorkOnProps {
@@ -128,12 +127,13 @@ function WorkOn({ box: { pick, overruled, note, setNote, choose, accept }, renew
   return (
     <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
       <p className="font-semibold">
-        Work on: {pick.length > 0 ? pick.map(faultName).join(' and ') : 'nothing chosen'}
+        {ANSWER_WORDS.work}{' '}
+        {pick.length > 0 ? pick.map(faultName).join(ANSWER_WORDS.and) : ANSWER_WORDS.nothingChosen}
       </p>
       {overruled && (
         <input
-          aria-label="Why you choose differently"
-          placeholder="Why you choose differently"
+          aria-label={ANSWER_WORDS.whyYouChooseDifferently}
+          placeholder={ANSWER_WORDS.whyYouChooseDifferently}
           className="input min-w-56 flex-1"
           value={note}
           onChange={(e) => setNote(e.target.value)}
@@ -145,7 +145,7 @@ function WorkOn({ box: { pick, overruled, note, setNote, choose, accept }, renew
         disabled={renewing || choose.isPending || pick.length === 0 || (overruled && note.trim() === '')}
         onClick={() => accept().catch(() => undefined)}
       >
-        Work on this, find the drill
+        {ANSWER_WORDS.workOnThisFind}
       </button>
       {choose.error && <Failed error={choose.error} />}
     </div>

@@ -6,6 +6,7 @@ import { type KeyboardEvent, useState } from 'react';
 import { Loading } from '../../platform/parts.tsx';
 import type { Chain, ChainLink, ChainNode } from './chainLayout.ts';
 import { useChain } from './useChain.ts';
+import { CHAIN_BOARD_WORDS } from './words.ts';
 
 /** What was found, what it comes from, and where the chain begins; a root picked lights what it would explain. */
 export function ChainBoard({
@@ -18,12 +19,12 @@ export function ChainBoard({
   const [all, setAll] = useState(false);
   const [picked, setPicked] = useState<string | null>(diagnosis.roots[0]?.fault ?? null);
   const chain = useChain(diagnosis, school, all);
-  if (!chain) return <Loading what="the chain" />;
+  if (!chain) return <Loading what={CHAIN_BOARD_WORDS.theChain} />;
   const lit = litBy(picked, chain);
   return (
-    <section aria-label="Chain board" className="flex flex-col gap-2">
+    <section aria-label={CHAIN_BOARD_WORDS.chainBoard} className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
-        <span>Left: what was found. Right: where it begins.</span>
+        <span>{CHAIN_BOARD_WORDS.leftWhatWasFound}</span>
         <label className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
@@ -31,11 +32,15 @@ export function ChainBoard({
             checked={all}
             onChange={(e) => setAll(e.target.checked)}
           />{' '}
-          All faults
+          {CHAIN_BOARD_WORDS.allFaults}
         </label>
         <p role="status" className="ml-auto font-semibold">
           {picked
-            ? `${faultName(picked)} would explain ${lit.findings} of ${diagnosis.present.length} findings`
+            ? CHAIN_BOARD_WORDS.wouldExplainOfFindings(
+                faultName(picked),
+                lit.findings,
+                diagnosis.present.length,
+              )
             : ''}
         </p>
       </div>
@@ -43,7 +48,7 @@ export function ChainBoard({
         viewBox={`0 0 ${chain.width} ${chain.height}`}
         className="w-full rounded border-[1.5px] border-base-300 bg-base-100"
       >
-        <title>Chain from findings to roots</title>
+        <title>{CHAIN_BOARD_WORDS.chainFromFindings}</title>
         {chain.links.map((link) => (
           <LinkPath key={`${link.from}>${link.to}`} link={link} chain={chain} lit={lit.ids} />
         ))}
@@ -192,7 +197,9 @@ function AsList({ diagnosis, chain }: { readonly diagnosis: Diagnosis; readonly 
   const faults = chain.nodes.filter((n) => n.kind === 'fault').sort((a, b) => b.weight - a.weight);
   return (
     <details>
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">The chain as a list</summary>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+        {CHAIN_BOARD_WORDS.chainAsAList}
+      </summary>
       <ul className="list-disc pl-5 text-sm">
         {faults.map((node) => {
           const found = chain.links.filter((l) => l.to === node.id && diagnosis.present.includes(l.from));
@@ -200,8 +207,10 @@ function AsList({ diagnosis, chain }: { readonly diagnosis: Diagnosis; readonly 
           return (
             <li key={node.id}>
               <span className="font-semibold">{faultName(node.id)}</span>, {chanceText(node.weight)}
-              {found.length > 0 && `. Found: ${found.map((l) => findingName(l.from)).join('; ')}`}
-              {causes.length > 0 && `. May come from: ${causes.map((l) => faultName(l.to)).join(', ')}`}.
+              {found.length > 0 && CHAIN_BOARD_WORDS.found(found.map((l) => findingName(l.from)).join('; '))}
+              {causes.length > 0 &&
+                CHAIN_BOARD_WORDS.mayComeFrom(causes.map((l) => faultName(l.to)).join(', '))}
+              .
             </li>
           );
         })}

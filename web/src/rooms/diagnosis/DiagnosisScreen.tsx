@@ -14,13 +14,14 @@ import { Findings } from './Findings.tsx';
 import { type Ticked, useDiagnose, useDiagnoses } from './queries.ts';
 import { ShotTicks } from './ShotTicks.tsx';
 import { SetAside } from './Standing.tsx';
+import { DIAGNOSIS_SCREEN_WORDS } from './words.ts';
 
 /** From measures and looks to the one or two roots worth working on, with their reasons. */
 export function DiagnosisScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const diagnoses = useDiagnoses(student.id);
   return (
-    <Shown query={diagnoses} what="the diagnoses">
+    <Shown query={diagnoses} what={DIAGNOSIS_SCREEN_WORDS.theDiagnoses}>
       {(all) => <Reasoning student={student} all={all} />}
     </Shown>
   );
@@ -94,7 +95,7 @@ function Reasoning({ student, all }: ReasoningProps) {
           disabled={diagnose.isPending}
           onClick={() => ask(setAside)}
         >
-          {latest ? 'Diagnose again' : 'Diagnose'}
+          {latest ? DIAGNOSIS_SCREEN_WORDS.diagnoseAgain : DIAGNOSIS_SCREEN_WORDS.diagnose}
         </button>
         {diagnose.error && <Failed error={diagnose.error} />}
       </div>
@@ -110,10 +111,7 @@ function Reasoning({ student, all }: ReasoningProps) {
           onSetAside={(finding) => ask([...setAside, asideId(finding)])}
         />
       ) : (
-        <Empty title="No diagnosis of this yet">
-          Tick what you saw, or bring a measured swing, and press Diagnose. A look you did not take counts for
-          nothing, either way.
-        </Empty>
+        <Empty title={DIAGNOSIS_SCREEN_WORDS.noDiagnosis}>{DIAGNOSIS_SCREEN_WORDS.tickWhatYouSaw}</Empty>
       )}
     </div>
   );
@@ -124,19 +122,19 @@ function Known({ box }: { readonly box: ReasoningBox }) {
   const me = useMe();
   const today = me.data?.today ?? '';
   return (
-    <Panel title="What is known">
+    <Panel title={DIAGNOSIS_SCREEN_WORDS.whatIsKnown}>
       <label className="mb-3 flex flex-col gap-1">
-        <span className="font-semibold">Measured swing</span>
+        <span className="font-semibold">{DIAGNOSIS_SCREEN_WORDS.measuredSwing}</span>
         <select
           className="select w-full"
           value={chosen ?? ''}
           onChange={(e) => box.setSwingId(e.target.value || null)}
         >
-          <option value="">None: looks only</option>
+          <option value="">{DIAGNOSIS_SCREEN_WORDS.noneLooksOnly}</option>
           {measured.map((s) => (
             <option key={s.id} value={s.id}>
               {dayText(s.recordedOn, today)}, {CLUB_WORDS[s.club]},{' '}
-              {s.track ? 'motion' : `${s.marks.length} marks`}
+              {s.track ? 'motion' : DIAGNOSIS_SCREEN_WORDS.marks(s.marks.length)}
             </option>
           ))}
         </select>
@@ -149,7 +147,7 @@ function Known({ box }: { readonly box: ReasoningBox }) {
             checked={together}
             onChange={(e) => setTogether(e.target.checked)}
           />
-          All {sameDay} alike of that day together, so that no one swing decides
+          {DIAGNOSIS_SCREEN_WORDS.allAlike(sameDay)}
         </label>
       )}
       <ShotTicks

@@ -2,9 +2,14 @@ import { findingName } from '@inchstep/contract/words';
 import { useState } from 'react';
 import { lookGroups } from './lookGroups.ts';
 import type { Ticked } from './queries.ts';
+import { FINDINGS_WORDS } from './words.ts';
 
 const NEXT = { none: 'present', present: 'absent', absent: 'none' } as const;
-const SAY = { none: 'not looked', present: 'seen', absent: 'looked, not there' } as const;
+const SAY = {
+  none: FINDINGS_WORDS.notLooked,
+  present: 'seen',
+  absent: FINDINGS_WORDS.lookedNotThere,
+} as const;
 const LOOK = {
   present: 'border-primary bg-primary text-primary-content',
   absent: 'border-base-content line-through decoration-2',
@@ -35,8 +40,8 @@ export function Findings({
   return (
     <div className="flex flex-col gap-3">
       <input
-        aria-label="Find a look"
-        placeholder="Find a look: a few letters, then Enter"
+        aria-label={FINDINGS_WORDS.findALook}
+        placeholder={FINDINGS_WORDS.findALookAFew}
         className="input w-full"
         value={search}
         onChange={(e) => setSearch(e.target.value)}
@@ -69,7 +74,7 @@ export function Findings({
           </div>
         </fieldset>
       ))}
-      {groups.length === 0 && <p>No look by that name.</p>}
+      {groups.length === 0 && <p>{FINDINGS_WORDS.noLook}</p>}
     </div>
   );
 }

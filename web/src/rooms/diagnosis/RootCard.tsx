@@ -3,6 +3,7 @@ import type { Root } from '@inchstep/core/diagnosis';
 import { faultById } from '@inchstep/core/diagnosis';
 import { scaleLinear } from 'd3';
 import { useUnits } from '../../platform/units.ts';
+import { ROOT_CARD_WORDS } from './words.ts';
 
 /** One root: how likely, how strong, what it explains, and what speaks for and against it. */
 export function RootCard({
@@ -32,7 +33,11 @@ export function RootCard({
       <header className="flex flex-wrap items-center gap-x-3">
         <h2 className="text-2xl">
           <span className="mr-2 text-base font-normal text-base-content/80">
-            {place === 1 ? 'First' : place === 2 ? 'Second' : 'Also'}
+            {place === 1
+              ? ROOT_CARD_WORDS.first
+              : place === 2
+                ? ROOT_CARD_WORDS.second
+                : ROOT_CARD_WORDS.also}
           </span>
           {faultName(root.fault)}
         </h2>
@@ -45,26 +50,32 @@ export function RootCard({
           className={`btn ml-auto ${picked ? 'btn-primary' : ''}`}
           onClick={onPick}
         >
-          {picked ? 'Chosen' : 'Choose'}
+          {picked ? ROOT_CARD_WORDS.chosen : ROOT_CARD_WORDS.choose}
         </button>
       </header>
       <p className="mt-1">{faultById(root.fault)?.reason}</p>
       {root.explains.length > 0 && (
-        <p className="mt-1 font-semibold">Would explain: {root.explains.map(faultName).join(', ')}.</p>
+        <p className="mt-1 font-semibold">
+          {ROOT_CARD_WORDS.wouldExplain(root.explains.map(faultName).join(', '))}
+        </p>
       )}
       <div className="mt-3 grid gap-3 md:grid-cols-2">
-        <Side title="For" entries={root.for} {...sides} />
-        <Side title="Against" entries={root.against} {...sides} />
+        <Side title={ROOT_CARD_WORDS.for} entries={root.for} {...sides} />
+        <Side title={ROOT_CARD_WORDS.against} entries={root.against} {...sides} />
       </div>
       <p className="mt-2 text-sm text-base-content/80" data-testid="odds">
-        Adds up: {signed(root.start)} before anything was known, {signed(sum(root.for))} for,{' '}
-        {signed(sum(root.against))} against, {signed(root.rest)} from all else ={' '}
-        {signed(root.start + sum(root.for) + sum(root.against) + root.rest)}, which is{' '}
-        {chanceText(root.probability)}.
+        {ROOT_CARD_WORDS.addsUpBeforeAnything(
+          signed(root.start),
+          signed(sum(root.for)),
+          signed(sum(root.against)),
+          signed(root.rest),
+          signed(root.start + sum(root.for) + sum(root.against) + root.rest),
+          chanceText(root.probability),
+        )}
       </p>
       {root.onlyExplains.length > 0 && (
         <p className="mt-1 text-sm">
-          If this were not so, nothing would account for: {root.onlyExplains.map(findingName).join('; ')}.
+          {ROOT_CARD_WORDS.ifThisWereNot(root.onlyExplains.map(findingName).join('; '))}
         </p>
       )}
     </article>
@@ -92,7 +103,7 @@ function Side({
   return (
     <section aria-label={title}>
       <h3 className="font-semibold">{title}</h3>
-      {entries.length === 0 && <p className="text-sm text-base-content/80">Nothing.</p>}
+      {entries.length === 0 && <p className="text-sm text-base-content/80">{ROOT_CARD_WORDS.nothing}</p>}
       <ul className="flex flex-col gap-1">
         {entries.slice(0, SHOWN).map((entry) => (
           <li key={entry.finding} className="flex items-start gap-2 text-sm">
@@ -109,17 +120,17 @@ function Side({
             <button
               type="button"
               className="btn btn-ghost btn-sm h-11 shrink-0"
-              aria-label={`Not so: ${findingName(entry.finding)}`}
+              aria-label={ROOT_CARD_WORDS.notSoFinding(findingName(entry.finding))}
               onClick={() => onSetAside(entry.finding)}
             >
-              Not so
+              {ROOT_CARD_WORDS.notSo}
             </button>
           </li>
         ))}
       </ul>
       {more.length > 0 && (
         <p className="text-sm text-base-content/80">
-          And {more.length} more, {signed(sum(more))} together.
+          {ROOT_CARD_WORDS.andMoreTogether(more.length, signed(sum(more)))}
         </p>
       )}
     </section>

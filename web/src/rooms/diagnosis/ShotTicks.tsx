@@ -3,6 +3,7 @@ import { type ShotSign, shotSigns } from '@inchstep/core/capture';
 import { dayText } from '../../platform/parts.tsx';
 import { useShotSet, useShots } from '../capture/index.ts';
 import type { Ticked } from './queries.ts';
+import { SHOT_TICKS_WORDS } from './words.ts';
 
 /** What the newest shots show or rule out, taken over with one press; the coach's own ticks stay. */
 export function ShotTicks({
@@ -29,9 +30,9 @@ export function ShotTicks({
   return (
     <div className="mb-3 rounded border-[1.5px] border-base-300 p-2">
       <p className="text-sm">
-        {set.count} shots of {dayText(set.recordedOn, today)}:{' '}
-        {shown.length === 0 ? 'no habit shown' : `${shown.length} shown`}, {signs.length - shown.length} ruled
-        out.
+        {SHOT_TICKS_WORDS.shots(set.count, dayText(set.recordedOn, today))}{' '}
+        {shown.length === 0 ? SHOT_TICKS_WORDS.noHabitShown : SHOT_TICKS_WORDS.shown(shown.length)}
+        {SHOT_TICKS_WORDS.ruledOut(signs.length - shown.length)}
       </p>
       <button
         type="button"
@@ -40,7 +41,7 @@ export function ShotTicks({
         title={open.map((s) => `${s.finding}: ${SIGN_WORDS[s.seen]}`).join('\n')}
         onClick={() => onChange([...ticked, ...open.map(({ finding, seen }) => ({ id: finding, seen }))])}
       >
-        {open.length === 0 ? 'Taken over' : 'Take over what the shots say'}
+        {open.length === 0 ? SHOT_TICKS_WORDS.takenOver : SHOT_TICKS_WORDS.takeOverWhat}
       </button>
     </div>
   );

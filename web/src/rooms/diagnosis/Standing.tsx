@@ -5,8 +5,9 @@ import { Link } from 'react-router';
 import { dayText, Panel } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useDiagnosisNow } from './queries.ts';
+import { STANDING_WORDS } from './words.ts';
 
-const list = (faults: readonly string[]): string => faults.map(faultName).join(' and ');
+const list = (faults: readonly string[]): string => faults.map(faultName).join(STANDING_WORDS.and);
 
 /** What the coach chose earlier stands; where the program would now say something else, it says so. */
 export function StandingChoice({
@@ -25,23 +26,25 @@ export function StandingChoice({
       {differs && (
         <div role="status" className="panel flex flex-wrap items-center gap-3 border-warning p-3">
           <p className="flex-1">
-            <span className="font-semibold">Your choice stands: {list(chosen.workOn)}.</span>{' '}
-            {chosen.note && `“${chosen.note}” `}This would now change: the program puts {list(result.workOn)}{' '}
-            first.
+            <span className="font-semibold">{STANDING_WORDS.yourChoiceStands(list(chosen.workOn))}</span>{' '}
+            {STANDING_WORDS.thisWouldNowChange(chosen.note && `“${chosen.note}” `, list(result.workOn))}
           </p>
           <button type="button" className="btn" onClick={() => onTake(result.workOn)}>
-            Take the program’s
+            {STANDING_WORDS.takeThePrograms}
           </button>
         </div>
       )}
       {now.data?.changed && (
         <div role="status" className="panel flex flex-wrap items-center gap-3 border-warning p-3">
           <p className="flex-1">
-            The swing of {dayText(now.data.recordedOn, me.data?.today ?? '')} would change this:{' '}
-            {now.data.workOn.length > 0 ? `${list(now.data.workOn)} first` : 'nothing stands out any more'}.
+            {STANDING_WORDS.swingOfWouldChange(dayText(now.data.recordedOn, me.data?.today ?? ''))}{' '}
+            {now.data.workOn.length > 0
+              ? STANDING_WORDS.first(list(now.data.workOn))
+              : STANDING_WORDS.nothingStandsOutAny}
+            .
           </p>
           <Link className="btn" to={`/students/${diagnosis.studentId}/diagnosis?swing=${now.data.swingId}`}>
-            Look at it
+            {STANDING_WORDS.look}
           </Link>
         </div>
       )}
@@ -52,10 +55,10 @@ export function StandingChoice({
 const COURSE_WORDS: Record<FaultCourse, string> = {
   resolved: 'gone',
   improved: 'better',
-  same: 'as before',
+  same: STANDING_WORDS.asBefore,
   worse: 'worse',
   new: 'new',
-  unsure: 'not seen either way',
+  unsure: STANDING_WORDS.notSeenEitherWay,
 };
 
 /** Each fault against the diagnosis before. */
@@ -73,14 +76,16 @@ export function SinceLast({
   );
   if (changes.length === 0) return null;
   return (
-    <Panel title={`Since the diagnosis ${dayText(before.at, me.data?.today ?? '')}`}>
+    <Panel title={STANDING_WORDS.sinceTheDiagnosis(dayText(before.at, me.data?.today ?? ''))}>
       <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
         {changes.map(({ fault, course, before: then, now: here }) => (
           <li key={fault} className="flex justify-between gap-3">
             <span>{faultName(fault)}</span>
             <span>
               <span className="font-semibold">{COURSE_WORDS[course]}</span>
-              {then !== null && here !== null && ` (${then.toFixed(1)} then ${here.toFixed(1)} steps out)`}
+              {then !== null &&
+                here !== null &&
+                STANDING_WORDS.thenStepsOut(then.toFixed(1), here.toFixed(1))}
             </span>
           </li>
         ))}
@@ -100,13 +105,13 @@ export function SetAside({
   if (ids.length === 0) return null;
   return (
     <div className="mt-3 border-t-[1.5px] border-dashed border-base-300 pt-2">
-      <h3 className="font-semibold">Set aside as wrong</h3>
+      <h3 className="font-semibold">{STANDING_WORDS.setAsideAsWrong}</h3>
       <ul>
         {ids.map((id) => (
           <li key={id} className="flex items-center justify-between gap-2 text-sm">
             {id.includes('.') ? findingName(id) : measureName(id)}
             <button type="button" className="btn btn-ghost btn-sm h-11" onClick={() => onBack(id)}>
-              Count it again
+              {STANDING_WORDS.countItAgain}
             </button>
           </li>
         ))}

@@ -1,5 +1,6 @@
 import { findingName, PHASE_WORDS } from '@inchstep/contract/words';
 import { BALL_FINDINGS, FAULTS, isBallFinding, PHASES, SEEN_FINDINGS } from '@inchstep/core/diagnosis';
+import { LOOK_GROUPS_WORDS } from './words.ts';
 
 export interface LookGroup {
   readonly title: string;
@@ -27,7 +28,11 @@ export function lookGroups(measured: ReadonlySet<string>, search: string): LookG
     return { title: PHASE_WORDS[phase] ?? phase, ids: fresh };
   });
   const rest = SEEN_FINDINGS.filter((id) => !placed.has(id));
-  return [...groups, { title: 'Also', ids: rest }, { title: 'The ball', ids: [...BALL_FINDINGS] }]
+  return [
+    ...groups,
+    { title: LOOK_GROUPS_WORDS.also, ids: rest },
+    { title: LOOK_GROUPS_WORDS.theBall, ids: [...BALL_FINDINGS] },
+  ]
     .map((group) => ({ ...group, ids: group.ids.filter(wanted) }))
     .filter((group) => group.ids.length > 0);
 }

@@ -11,11 +11,12 @@ import {
   CUE_SIDE_WORDS,
   FLEXIBILITY_WORDS,
   HAND_WORDS,
+  INTAKE_PARTS_WORDS,
   PRESET_WORDS,
 } from './words.ts';
 
 /** As the check says it in inches. */
-const HEIGHT_CM = 'give the height in centimetres, 92 to 228';
+const HEIGHT_CM = INTAKE_PARTS_WORDS.giveTheHeight;
 
 type Part = { readonly form: UseFormReturn<Profile> };
 
@@ -23,21 +24,21 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
   const { errors } = formState;
   const { lengths } = useSettings();
   return (
-    <Panel title="Person">
+    <Panel title={INTAKE_PARTS_WORDS.person}>
       <div className="flex flex-col gap-3">
         <div className="grid gap-3 sm:grid-cols-2">
-          <Field id="firstName" label="First name" error={errors.firstName?.message}>
+          <Field id="firstName" label={INTAKE_PARTS_WORDS.firstName} error={errors.firstName?.message}>
             <input id="firstName" className="input w-full" {...register('firstName')} />
           </Field>
-          <Field id="familyName" label="Family name" error={errors.familyName?.message}>
+          <Field id="familyName" label={INTAKE_PARTS_WORDS.familyName} error={errors.familyName?.message}>
             <input id="familyName" className="input w-full" {...register('familyName')} />
           </Field>
-          <Field id="bornOn" label="Born on" error={errors.bornOn?.message}>
+          <Field id="bornOn" label={INTAKE_PARTS_WORDS.born} error={errors.bornOn?.message}>
             <input id="bornOn" type="date" className="input w-full" {...register('bornOn')} />
           </Field>
           <Field
             id="heightIn"
-            label="Height"
+            label={INTAKE_PARTS_WORDS.height}
             error={errors.heightIn && (lengths === 'cm' ? HEIGHT_CM : errors.heightIn.message)}
           >
             <Controller
@@ -55,8 +56,8 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
           </Field>
           <Field
             id="outerHipWidthIn"
-            label="Hips, outside to outside"
-            hint="By tape, if you can: it sharpens every stance number."
+            label={INTAKE_PARTS_WORDS.hipsOutsideToOutside}
+            hint={INTAKE_PARTS_WORDS.byTapeIfYou}
             error={errors.outerHipWidthIn?.message}
           >
             <Controller
@@ -72,7 +73,12 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
           control={control}
           name="handedness"
           render={({ field }) => (
-            <Choice legend="Plays" value={field.value} options={HAND_WORDS} onChange={field.onChange} />
+            <Choice
+              legend={INTAKE_PARTS_WORDS.plays}
+              value={field.value}
+              options={HAND_WORDS}
+              onChange={field.onChange}
+            />
           )}
         />
         <Controller
@@ -80,7 +86,7 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
           name="flexibility"
           render={({ field }) => (
             <Choice
-              legend="Flexibility"
+              legend={INTAKE_PARTS_WORDS.flexibility}
               value={field.value}
               options={FLEXIBILITY_WORDS}
               onChange={field.onChange}
@@ -92,7 +98,7 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
           name="armSwing"
           render={({ field }) => (
             <Choice
-              legend="Arm swing"
+              legend={INTAKE_PARTS_WORDS.armSwing}
               value={field.value}
               options={ARM_SWING_WORDS}
               onChange={field.onChange}
@@ -100,10 +106,10 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
           )}
         />
         <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" className="checkbox" {...register('beginner')} /> Beginner: one drill at a
-          time
+          <input type="checkbox" className="checkbox" {...register('beginner')} />{' '}
+          {INTAKE_PARTS_WORDS.beginnerOneDrill}
         </label>
-        <Field id="aims" label="Aims">
+        <Field id="aims" label={INTAKE_PARTS_WORDS.aims}>
           <textarea id="aims" className="textarea w-full" rows={2} {...register('aims')} />
         </Field>
       </div>
@@ -126,7 +132,7 @@ function DayFields({ days, register, errors }: DayFieldsProps) {
             <span className="font-semibold">{WEEKDAY_WORDS[day]}</span>
             <label className="flex items-center gap-1">
               <input
-                aria-label={`Minutes on ${WEEKDAY_WORDS[day]}`}
+                aria-label={INTAKE_PARTS_WORDS.minutes(WEEKDAY_WORDS[day])}
                 type="number"
                 min={5}
                 max={240}
@@ -137,24 +143,24 @@ function DayFields({ days, register, errors }: DayFieldsProps) {
                     v === '' || v === null || Number.isNaN(Number(v)) ? undefined : Number(v),
                 })}
               />{' '}
-              min
+              {INTAKE_PARTS_WORDS.min}
             </label>
             <select
-              aria-label={`Place on ${WEEKDAY_WORDS[day]}`}
+              aria-label={INTAKE_PARTS_WORDS.place(WEEKDAY_WORDS[day])}
               className="select w-32"
               {...register(`placeByDay.${day}`, { setValueAs: (v) => (v === '' ? undefined : v) })}
             >
-              <option value="">Home</option>
-              <option value="range">Range</option>
-              <option value="net">Net</option>
-              <option value="course">Course</option>
+              <option value="">{INTAKE_PARTS_WORDS.home}</option>
+              <option value="range">{INTAKE_PARTS_WORDS.range}</option>
+              <option value="net">{INTAKE_PARTS_WORDS.net}</option>
+              <option value="course">{INTAKE_PARTS_WORDS.course}</option>
             </select>
           </div>
         ))}
       </div>
       {errors.minutesPerDay && (
         <p role="alert" className="text-sm font-semibold text-error">
-          give 5 to 240 minutes a day, or leave it empty for 20
+          {INTAKE_PARTS_WORDS.giveToMinutes}
         </p>
       )}
     </>
@@ -165,14 +171,14 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
   const days = watch('days');
   const { errors } = formState;
   return (
-    <Panel title="Practice">
+    <Panel title={INTAKE_PARTS_WORDS.practice}>
       <div className="flex flex-col gap-3">
         <Controller
           control={control}
           name="days"
           render={({ field }) => (
             <Several
-              legend="Days"
+              legend={INTAKE_PARTS_WORDS.days}
               values={field.value}
               options={WEEKDAY_WORDS as Record<(typeof field.value)[number], string>}
               onChange={field.onChange}
@@ -186,7 +192,7 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
           name="places"
           render={({ field }) => (
             <Several
-              legend="Places"
+              legend={INTAKE_PARTS_WORDS.places}
               values={field.value}
               options={PLACE_WORDS as Record<(typeof field.value)[number], string>}
               onChange={field.onChange}
@@ -194,7 +200,7 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
             />
           )}
         />
-        <Field id="ballsPerVisit" label="Balls a visit">
+        <Field id="ballsPerVisit" label={INTAKE_PARTS_WORDS.ballsAVisit}>
           <input
             id="ballsPerVisit"
             type="number"
@@ -209,7 +215,7 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
           name="aids"
           render={({ field }) => (
             <Several
-              legend="Has at hand"
+              legend={INTAKE_PARTS_WORDS.hasAtHand}
               values={field.value}
               options={AID_WORDS as Record<(typeof field.value)[number], string>}
               onChange={field.onChange}
@@ -221,7 +227,7 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
           name="films"
           render={({ field }) => (
             <Several
-              legend="Can film"
+              legend={INTAKE_PARTS_WORDS.canFilm}
               values={field.value}
               options={VIEW_WORDS as Record<(typeof field.value)[number], string>}
               onChange={field.onChange}
@@ -237,9 +243,9 @@ export function PracticePart({ form: { register, control, formState, watch } }: 
 export function TeachingPart({ form: { register, control, formState } }: Part) {
   const me = useMe();
   return (
-    <Panel title="Teaching">
+    <Panel title={INTAKE_PARTS_WORDS.teaching}>
       <div className="flex flex-col gap-3">
-        <Field id="preset" label="School">
+        <Field id="preset" label={INTAKE_PARTS_WORDS.school}>
           <select id="preset" className="select w-full" {...register('school.preset')}>
             {Object.entries(PRESET_WORDS).map(([key, text]) => (
               <option key={key} value={key}>
@@ -253,7 +259,7 @@ export function TeachingPart({ form: { register, control, formState } }: Part) {
           name="cueLiking.kind"
           render={({ field }) => (
             <Choice
-              legend="Likes to think of"
+              legend={INTAKE_PARTS_WORDS.likesToThink}
               value={field.value}
               options={CUE_KIND_WORDS}
               onChange={field.onChange}
@@ -265,14 +271,18 @@ export function TeachingPart({ form: { register, control, formState } }: Part) {
           name="cueLiking.side"
           render={({ field }) => (
             <Choice
-              legend="Feels best on the"
+              legend={INTAKE_PARTS_WORDS.feelsBest}
               value={field.value}
               options={CUE_SIDE_WORDS}
               onChange={field.onChange}
             />
           )}
         />
-        <Field id="nextLesson" label="Next lesson" error={formState.errors.nextLesson?.message}>
+        <Field
+          id="nextLesson"
+          label={INTAKE_PARTS_WORDS.nextLesson}
+          error={formState.errors.nextLesson?.message}
+        >
           <input
             id="nextLesson"
             type="date"

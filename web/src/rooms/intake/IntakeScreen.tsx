@@ -11,6 +11,7 @@ import { DraftNote, Failed, Shown } from '../../platform/parts.tsx';
 import { PersonPart, PracticePart, TeachingPart } from './IntakeParts.tsx';
 import { useSaveStudent, useStudent } from './queries.ts';
 import { SafetyPart } from './SafetyPart.tsx';
+import { INTAKE_SCREEN_WORDS } from './words.ts';
 
 const NEW_PROFILE = {
   firstName: '',
@@ -60,7 +61,7 @@ export function IntakeScreen() {
   const student = useStudent(id);
   if (!id) return <IntakeForm key="new" id={null} version={null} profile={NEW_PROFILE} />;
   return (
-    <Shown query={student} what="the intake">
+    <Shown query={student} what={INTAKE_SCREEN_WORDS.theIntake}>
       {(s) => <IntakeForm key={s.version} id={s.id} version={s.version} profile={s.profile} />}
     </Shown>
   );
@@ -86,7 +87,7 @@ function IntakeForm({
       {
         onSuccess: (student) => {
           draft.done();
-          toast('Saved.');
+          toast(INTAKE_SCREEN_WORDS.saved);
           void navigate(id ? `/students/${student.id}` : `/students/${student.id}/bench`);
         },
       },
@@ -99,7 +100,11 @@ function IntakeForm({
       className="mx-auto flex max-w-5xl flex-col gap-4 p-4"
       noValidate
     >
-      {id ? <h2 className="text-3xl">Intake</h2> : <h1 className="text-3xl">New student</h1>}
+      {id ? (
+        <h2 className="text-3xl">{INTAKE_SCREEN_WORDS.intake}</h2>
+      ) : (
+        <h1 className="text-3xl">{INTAKE_SCREEN_WORDS.newStudent}</h1>
+      )}
       <DraftNote draft={draft} />
       <div className="grid gap-4 lg:grid-cols-2">
         <PersonPart form={form} />
@@ -110,13 +115,9 @@ function IntakeForm({
       {save.error && <Failed error={save.error} />}
       <div className="sticky bottom-0 flex items-center gap-3 border-t-[1.5px] border-base-300 bg-base-100 py-3">
         <button type="submit" className="btn btn-primary btn-lg" disabled={save.isPending}>
-          {id ? 'Save' : 'Save and go to the bench'}
+          {id ? INTAKE_SCREEN_WORDS.save : INTAKE_SCREEN_WORDS.saveAndGo}
         </button>
-        {wrong > 0 && (
-          <p className="font-semibold text-error">
-            {wrong === 1 ? 'One field needs' : `${wrong} fields need`} a look above.
-          </p>
-        )}
+        {wrong > 0 && <p className="font-semibold text-error">{INTAKE_SCREEN_WORDS.wrong(wrong)}</p>}
       </div>
     </form>
   );

@@ -5,7 +5,7 @@ import { Controller, type UseFormReturn } from 'react-hook-form';
 import { Field, Several } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { AREA_WORDS, LIMIT_BECAUSE } from './words.ts';
+import { AREA_WORDS, LIMIT_BECAUSE, SAFETY_PART_WORDS } from './words.ts';
 
 /** The safety questions, and what they close. No medical advice: they only make drills more careful. */
 export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) {
@@ -18,11 +18,11 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
   const child =
     born !== '' && me.data !== undefined && isChild({ ageYears: yearsBetween(born, me.data.today) });
   return (
-    <Panel title="Safety">
+    <Panel title={SAFETY_PART_WORDS.safety}>
       <div className="flex flex-col gap-3">
-        <Check label="Pain now" {...register('safety.painNow')} />
+        <Check label={SAFETY_PART_WORDS.painNow} {...register('safety.painNow')} />
         {safety.painNow && (
-          <Field id="painWhere" label="Where">
+          <Field id="painWhere" label={SAFETY_PART_WORDS.where}>
             <input id="painWhere" className="input w-full" {...register('safety.painWhere')} />
           </Field>
         )}
@@ -31,24 +31,21 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
           name="safety.trouble"
           render={({ field }) => (
             <Several
-              legend="Known trouble"
+              legend={SAFETY_PART_WORDS.knownTrouble}
               values={field.value}
               options={AREA_WORDS}
               onChange={field.onChange}
             />
           )}
         />
-        <Check
-          label="Surgery or injury in the last 12 months"
-          {...register('safety.surgeryOrInjuryInYear')}
-        />
+        <Check label={SAFETY_PART_WORDS.surgeryOrInjury} {...register('safety.surgeryOrInjuryInYear')} />
         {safety.surgeryOrInjuryInYear && (
           <Controller
             control={control}
             name="safety.injuredAreas"
             render={({ field }) => (
               <Several
-                legend="Where was it"
+                legend={SAFETY_PART_WORDS.whereWas}
                 values={field.value}
                 options={AREA_WORDS}
                 onChange={field.onChange}
@@ -56,16 +53,20 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
             )}
           />
         )}
-        <Check label="Dizziness or trouble with balance" {...register('safety.dizziness')} />
-        <Check label="Pregnant" {...register('safety.pregnant')} />
-        <Field id="clinician" label="A clinician’s restriction" hint="Their word goes before any drill here.">
+        <Check label={SAFETY_PART_WORDS.dizzinessOrTrouble} {...register('safety.dizziness')} />
+        <Check label={SAFETY_PART_WORDS.pregnant} {...register('safety.pregnant')} />
+        <Field
+          id="clinician"
+          label={SAFETY_PART_WORDS.cliniciansRestriction}
+          hint={SAFETY_PART_WORDS.theirWordGoesBefore}
+        >
           <input id="clinician" className="input w-full" {...register('safety.clinicianRestriction')} />
         </Field>
         {child && (
           <div className="panel border-warning p-3">
-            <p className="font-semibold">Under 18: clips wait until a guardian has agreed.</p>
+            <p className="font-semibold">{SAFETY_PART_WORDS.underClipsWaitUntil}</p>
             <Check
-              label="A guardian has agreed to clips"
+              label={SAFETY_PART_WORDS.guardianHasAgreed}
               name="consent"
               checked={consent !== null}
               onChange={(event) =>
@@ -78,7 +79,7 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
             {consent !== null && (
               <Field
                 id="guardian"
-                label="Guardian’s name"
+                label={SAFETY_PART_WORDS.guardiansName}
                 error={form.formState.errors.guardianConsent?.guardian?.message}
               >
                 <input id="guardian" className="input w-full" {...register('guardianConsent.guardian')} />
@@ -89,8 +90,9 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
         <div aria-live="polite">
           {limits.length > 0 && (
             <p className="text-sm">
-              Drills will be careful with:{' '}
-              {limits.map((l) => `${LIMIT_WORDS[l.limit]} (${LIMIT_BECAUSE[l.because]})`).join(', ')}.
+              {SAFETY_PART_WORDS.drillsWillBeCareful(
+                limits.map((l) => `${LIMIT_WORDS[l.limit]} (${LIMIT_BECAUSE[l.because]})`).join(', '),
+              )}
             </p>
           )}
         </div>

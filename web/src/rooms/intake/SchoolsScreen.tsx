@@ -6,7 +6,7 @@ import { Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { Tape } from '../../platform/tape.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useEditBand, useResetBand, useSchools } from './queries.ts';
-import { ORIGIN_WORDS, PRESET_WORDS, QUESTION_WORDS } from './words.ts';
+import { ORIGIN_WORDS, PRESET_WORDS, QUESTION_WORDS, SCHOOLS_SCREEN_WORDS } from './words.ts';
 
 /** What each school wants, and every band with its origin; the coach may set another and go back. */
 export function SchoolsScreen() {
@@ -16,8 +16,8 @@ export function SchoolsScreen() {
   const { length, lengths } = useUnits();
   return (
     <div className="mx-auto flex max-w-[80rem] flex-col gap-4 p-4">
-      <h1 className="text-3xl">Schools and bands</h1>
-      <div role="tablist" aria-label="Schools" className="flex flex-wrap gap-2">
+      <h1 className="text-3xl">{SCHOOLS_SCREEN_WORDS.schoolsAndBands}</h1>
+      <div role="tablist" aria-label={SCHOOLS_SCREEN_WORDS.schools} className="flex flex-wrap gap-2">
         {(Object.keys(PRESET_WORDS) as SchoolPage['preset'][]).map((key) => (
           <button
             key={key}
@@ -31,7 +31,7 @@ export function SchoolsScreen() {
           </button>
         ))}
       </div>
-      <Shown query={schools} what="the schools">
+      <Shown query={schools} what={SCHOOLS_SCREEN_WORDS.theSchools}>
         {(all) => {
           const page = all.find((p) => p.preset === preset);
           if (!page) return null;
@@ -39,7 +39,7 @@ export function SchoolsScreen() {
           const shown = page.bands.filter((b) => measureName(b.measure).toLowerCase().includes(words));
           return (
             <div className="grid items-start gap-4 lg:grid-cols-[19rem_1fr]">
-              <Panel title="What it teaches">
+              <Panel title={SCHOOLS_SCREEN_WORDS.whatItTeaches}>
                 <dl className="flex flex-col gap-2">
                   {Object.entries(page.answers).map(([question, option]) => (
                     <div key={question}>
@@ -50,11 +50,11 @@ export function SchoolsScreen() {
                 </dl>
               </Panel>
               <Panel
-                title="Bands"
+                title={SCHOOLS_SCREEN_WORDS.bands}
                 aside={
                   <input
-                    aria-label="Find a measure"
-                    placeholder="Find a measure"
+                    aria-label={SCHOOLS_SCREEN_WORDS.findAMeasure}
+                    placeholder={SCHOOLS_SCREEN_WORDS.findAMeasure}
                     className="input w-56"
                     value={search}
                     onChange={(e) => setSearch(e.target.value)}
@@ -62,8 +62,7 @@ export function SchoolsScreen() {
                 }
               >
                 <p className="mb-2 text-sm text-base-content/80">
-                  For a player of {length(70, 0)} with a mid-iron; lengths grow with the player. Teaching
-                  conventions, not medicine: set your own where you teach otherwise.
+                  {SCHOOLS_SCREEN_WORDS.forAPlayer(length(70, 0))}
                 </p>
                 <ul className="divide-y-[1.5px] divide-base-300">
                   {shown.map((band) => (
@@ -110,7 +109,12 @@ function BandRow({ preset, band }: { readonly preset: SchoolPage['preset']; read
       band.edit ? edit.mutate({ preset, measure, ...before }) : reset.mutate({ preset, measure });
     edit.mutate(
       { preset, measure, lo: edgeOf(lo, band.now.lo), hi: edgeOf(hi, band.now.hi), reason },
-      { onSuccess: () => toast(`${name}: your own band.`, { action: { label: 'Undo', onClick: undo } }) },
+      {
+        onSuccess: () =>
+          toast(SCHOOLS_SCREEN_WORDS.yourOwnBand(name), {
+            action: { label: SCHOOLS_SCREEN_WORDS.undo, onClick: undo },
+          }),
+      },
     );
   };
   const edges = { ...band.now, step: band.step, unit: band.unit };
@@ -120,19 +124,20 @@ function BandRow({ preset, band }: { readonly preset: SchoolPage['preset']; read
         <div>
           <p className="font-semibold">{name}</p>
           <p className="text-sm text-base-content/80">
-            from {band.origin.map((o) => ORIGIN_WORDS[o] ?? o).join(', then ')}
+            {SCHOOLS_SCREEN_WORDS.from}{' '}
+            {band.origin.map((o) => ORIGIN_WORDS[o] ?? o).join(SCHOOLS_SCREEN_WORDS.between)}
           </p>
         </div>
         <Tape name={name} band={edges} compact />
         <div className="flex flex-wrap items-center gap-2">
-          <Edge label={`${name}, low edge`} value={lo} onChange={setLo} />
-          to
-          <Edge label={`${name}, high edge`} value={hi} onChange={setHi} />
+          <Edge label={SCHOOLS_SCREEN_WORDS.lowEdge(name)} value={lo} onChange={setLo} />
+          {SCHOOLS_SCREEN_WORDS.to}
+          <Edge label={SCHOOLS_SCREEN_WORDS.highEdge(name)} value={hi} onChange={setHi} />
           <span className="min-w-8">{unitWord(band.unit, lengths)}</span>
           {(changed || band.edit) && (
             <input
-              aria-label={`${name}, why`}
-              placeholder="Why"
+              aria-label={SCHOOLS_SCREEN_WORDS.whyOf(name)}
+              placeholder={SCHOOLS_SCREEN_WORDS.why}
               className="input w-36"
               value={reason}
               onChange={(e) => setReason(e.target.value)}
@@ -140,17 +145,17 @@ function BandRow({ preset, band }: { readonly preset: SchoolPage['preset']; read
           )}
           {changed && (
             <button type="submit" className="btn btn-primary" disabled={edit.isPending}>
-              Keep
+              {SCHOOLS_SCREEN_WORDS.keep}
             </button>
           )}
           {band.edit && !changed && (
             <button
               type="button"
               className="btn"
-              aria-label={`Back to the house’s band: ${name}`}
+              aria-label={SCHOOLS_SCREEN_WORDS.backToTheHouseOf(name)}
               onClick={() => reset.mutate({ preset, measure: band.measure })}
             >
-              Back to the house’s
+              {SCHOOLS_SCREEN_WORDS.backToTheHouse}
             </button>
           )}
         </div>
@@ -173,7 +178,7 @@ function Edge({
     <input
       aria-label={label}
       inputMode="decimal"
-      placeholder="open"
+      placeholder={SCHOOLS_SCREEN_WORDS.open}
       className="input w-20"
       value={value}
       onChange={(e) => onChange(e.target.value)}

@@ -110,3 +110,93 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
 };
 export const eventText = (kind: string, detail: Record<string, unknown>): string =>
   EVENT_TEXT[kind]?.(detail) ?? kind;
+
+/** What the intake parts say. */
+export const INTAKE_PARTS_WORDS = {
+  giveTheHeight: 'give the height in centimetres, 92 to 228',
+  person: 'Person',
+  firstName: 'First name',
+  familyName: 'Family name',
+  born: 'Born on',
+  height: 'Height',
+  hipsOutsideToOutside: 'Hips, outside to outside',
+  byTapeIfYou: 'By tape, if you can: it sharpens every stance number.',
+  plays: 'Plays',
+  flexibility: 'Flexibility',
+  armSwing: 'Arm swing',
+  beginnerOneDrill: 'Beginner: one drill at a time',
+  aims: 'Aims',
+  minutes: (day: string | undefined) => `Minutes on ${day}`,
+  min: 'min',
+  place: (day: string | undefined) => `Place on ${day}`,
+  home: 'Home',
+  range: 'Range',
+  net: 'Net',
+  course: 'Course',
+  giveToMinutes: 'give 5 to 240 minutes a day, or leave it empty for 20',
+  practice: 'Practice',
+  days: 'Days',
+  places: 'Places',
+  ballsAVisit: 'Balls a visit',
+  hasAtHand: 'Has at hand',
+  canFilm: 'Can film',
+  teaching: 'Teaching',
+  school: 'School',
+  likesToThink: 'Likes to think of',
+  feelsBest: 'Feels best on the',
+  nextLesson: 'Next lesson',
+} as const;
+
+/** What the intake screen says. */
+export const INTAKE_SCREEN_WORDS = {
+  theIntake: 'the intake',
+  saved: 'Saved.',
+  intake: 'Intake',
+  newStudent: 'New student',
+  save: 'Save',
+  saveAndGo: 'Save and go to the bench',
+  wrong: (n: number) => `${n === 1 ? 'One field needs' : `${n} fields need`} a look above.`,
+} as const;
+
+/** What the safety part says. */
+export const SAFETY_PART_WORDS = {
+  safety: 'Safety',
+  painNow: 'Pain now',
+  where: 'Where',
+  knownTrouble: 'Known trouble',
+  surgeryOrInjury: 'Surgery or injury in the last 12 months',
+  whereWas: 'Where was it',
+  dizzinessOrTrouble: 'Dizziness or trouble with balance',
+  pregnant: 'Pregnant',
+  cliniciansRestriction: 'A clinician’s restriction',
+  theirWordGoesBefore: 'Their word goes before any drill here.',
+  underClipsWaitUntil: 'Under 18: clips wait until a guardian has agreed.',
+  guardianHasAgreed: 'A guardian has agreed to clips',
+  guardiansName: 'Guardian’s name',
+  drillsWillBeCareful: (limits: string) => `Drills will be careful with: ${limits}.`,
+} as const;
+
+/** What the schools screen says. */
+export const SCHOOLS_SCREEN_WORDS = {
+  schoolsAndBands: 'Schools and bands',
+  schools: 'Schools',
+  theSchools: 'the schools',
+  whatItTeaches: 'What it teaches',
+  bands: 'Bands',
+  findAMeasure: 'Find a measure',
+  forAPlayer: (count: string) =>
+    `For a player of ${count} with a mid-iron; lengths grow with the player. Teaching conventions, not medicine: set your own where you teach otherwise.`,
+  yourOwnBand: (name: string) => `${name}: your own band.`,
+  undo: 'Undo',
+  from: 'from',
+  between: ', then ',
+  lowEdge: (name: string) => `${name}, low edge`,
+  to: 'to',
+  highEdge: (name: string) => `${name}, high edge`,
+  whyOf: (name: string) => `${name}, why`,
+  why: 'Why',
+  keep: 'Keep',
+  backToTheHouseOf: (name: string) => `Back to the house’s band: ${name}`,
+  backToTheHouse: 'Back to the house’s',
+  open: 'open',
+} as const;

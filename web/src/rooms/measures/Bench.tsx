@@ -9,6 +9,7 @@ import { Layers, useThen } from './Layers.tsx';
 import { ReadOut } from './ReadOut.tsx';
 import { useAutosave } from './useAutosave.ts';
 import { useBench } from './useBench.ts';
+import { BENCH_WORDS } from './words.ts';
 
 /** Stations on the left, both views in the middle, what it comes to on the right. */
 export function Bench({ student, swing }: { readonly student: Student; readonly swing: Swing }) {
@@ -22,7 +23,7 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
     <div className="grid gap-3 p-3 lg:grid-cols-[15.5rem_minmax(0,1fr)_21rem]">
       <BenchMarks box={box} />
       <BenchViews box={box} student={student} swing={swing} />
-      <aside className="flex flex-col gap-2" aria-label="Measures">
+      <aside className="flex flex-col gap-2" aria-label={BENCH_WORDS.measures}>
         <Diagnose studentId={student.id} swingId={swing.id} marks={state.work.marks.length} saved={saved} />
         <ReadOut
           answer={answer}

@@ -1,12 +1,13 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { HowMadeLine, NextMarkPanel, StationRail } from '../capture/index.ts';
 import type { BenchBox } from './useBench.ts';
+import { BENCH_MARKS_WORDS } from './words.ts';
 
 /** Stations, undo, the mark worth setting next, and how the swing was made. */
 export function BenchMarks({ box }: { readonly box: BenchBox }) {
   const { state, dispatch, fit, hands, go, goToMark } = box;
   return (
-    <aside className="no-print flex flex-col gap-3" aria-label="Stations and marks">
+    <aside className="no-print flex flex-col gap-3" aria-label={BENCH_MARKS_WORDS.stationsAndMarks}>
       <StationRail state={state} guesses={fit.answer?.guesses ?? []} onGo={go} onName={hands.name} />
       <div className="flex gap-1">
         <button
@@ -15,7 +16,7 @@ export function BenchMarks({ box }: { readonly box: BenchBox }) {
           onClick={() => dispatch({ type: 'undo' })}
           disabled={state.past.length === 0}
         >
-          <Undo2 aria-hidden size={18} /> Undo
+          <Undo2 aria-hidden size={18} /> {BENCH_MARKS_WORDS.undo}
         </button>
         <button
           type="button"
@@ -23,7 +24,7 @@ export function BenchMarks({ box }: { readonly box: BenchBox }) {
           onClick={() => dispatch({ type: 'redo' })}
           disabled={state.future.length === 0}
         >
-          <Redo2 aria-hidden size={18} /> Redo
+          <Redo2 aria-hidden size={18} /> {BENCH_MARKS_WORDS.redo}
         </button>
       </div>
       <NextMarkPanel

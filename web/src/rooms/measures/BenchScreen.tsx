@@ -24,6 +24,7 @@ import {
 } from '../capture/index.ts';
 import { Bench } from './Bench.tsx';
 import { TrackBench } from './TrackBench.tsx';
+import { BENCH_SCREEN_WORDS } from './words.ts';
 
 /** Without a swing: the swings so far and a way to begin one. With a swing: the bench itself. */
 export function BenchScreen() {
@@ -39,7 +40,7 @@ export function BenchScreen() {
 function OpenSwing({ student, swingId }: { readonly student: Student; readonly swingId: string }) {
   const swing = useSwing(swingId);
   return (
-    <Shown query={swing} what="the swing">
+    <Shown query={swing} what={BENCH_SCREEN_WORDS.theSwing}>
       {(s) =>
         s.track ? (
           <TrackBench key={s.id} student={student} swing={s} />
@@ -69,7 +70,7 @@ function SwingList({ student }: { readonly student: Student }) {
   };
   return (
     <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
-      <Panel title="New swing" className="flex flex-col gap-3">
+      <Panel title={BENCH_SCREEN_WORDS.newSwing} className="flex flex-col gap-3">
         <HowMade made={made} onChange={setMade} />
         <div className="flex flex-wrap gap-3">
           <AddClip studentId={student.id} kind="face_on" recordedOn={today} onAdded={begin} />
@@ -77,23 +78,25 @@ function SwingList({ student }: { readonly student: Student }) {
         </div>
         {create.error && <Failed error={create.error} />}
         <Link to={`/students/${student.id}/live`} className="btn self-start">
-          <Video aria-hidden size={18} /> Live: camera, lines and replay
+          <Video aria-hidden size={18} /> {BENCH_SCREEN_WORDS.liveCameraLines}
         </Link>
         <BringIn studentId={student.id} today={today} />
       </Panel>
-      <Shown query={clips} what="the clips">
+      <Shown query={clips} what={BENCH_SCREEN_WORDS.theClips}>
         {(all) => {
           const used = new Set((swings.data ?? []).flatMap((s) => s.views.map((v) => v.clipId)));
           const loose = all.filter((clip) => !used.has(clip.id));
           if (loose.length === 0 || !swings.data) return null;
           return (
-            <Panel title="Clips that wait for the bench">
+            <Panel title={BENCH_SCREEN_WORDS.clipsThatWait}>
               <ul className="flex flex-col gap-2">
                 {loose.map((clip) => (
                   <li key={clip.id} className="flex items-center gap-3">
                     <span className="flex-1">
                       {VIEW_WORDS[clip.kind]},{' '}
-                      {clip.from === 'student' ? 'sent by the student' : 'added here'}{' '}
+                      {clip.from === 'student'
+                        ? BENCH_SCREEN_WORDS.sentByTheStudent
+                        : BENCH_SCREEN_WORDS.addedHere}{' '}
                       {dayText(clip.recordedOn, today)}
                     </span>
                     <button
@@ -102,7 +105,7 @@ function SwingList({ student }: { readonly student: Student }) {
                       onClick={() => begin(clip)}
                       disabled={create.isPending}
                     >
-                      Put on the bench
+                      {BENCH_SCREEN_WORDS.putOnTheBench}
                     </button>
                   </li>
                 ))}
@@ -111,13 +114,10 @@ function SwingList({ student }: { readonly student: Student }) {
           );
         }}
       </Shown>
-      <Shown query={swings} what="the swings">
+      <Shown query={swings} what={BENCH_SCREEN_WORDS.theSwings}>
         {(all) =>
           all.length === 0 ? (
-            <Empty title="No swing yet">
-              Choose a clip above. One view is enough to begin; two views give inches and degrees you can rely
-              on.
-            </Empty>
+            <Empty title={BENCH_SCREEN_WORDS.noSwingYet}>{BENCH_SCREEN_WORDS.chooseAClipAbove}</Empty>
           ) : (
             <Swings student={student} swings={all} today={today} />
           )
@@ -150,15 +150,18 @@ function Swings({
       { id, discarded: true },
       {
         onSuccess: () =>
-          toast('Swing put away.', {
-            action: { label: 'Undo', onClick: () => discard.mutate({ id, discarded: false }) },
+          toast(BENCH_SCREEN_WORDS.swingPutAway, {
+            action: {
+              label: BENCH_SCREEN_WORDS.undo,
+              onClick: () => discard.mutate({ id, discarded: false }),
+            },
           }),
       },
     );
   return (
-    <Panel title="Swings">
+    <Panel title={BENCH_SCREEN_WORDS.swings}>
       <Link to={`/students/${student.id}/compare`} className="btn mb-2">
-        Compare two swings
+        {BENCH_SCREEN_WORDS.compareTwoSwings}
       </Link>
       <ul className="divide-y-[1.5px] divide-base-300">
         {swings.map((swing) => (
@@ -173,14 +176,16 @@ function Swings({
               </span>
               <span className="text-base-content/80">
                 {swing.track
-                  ? `Motion, ${swing.track.frames} frames`
-                  : `${swing.views.map((v) => VIEW_WORDS[v.kind]).join(' and ')}, ${
-                      swing.marks.length === 0 ? 'not marked' : `${swing.marks.length} marks`
+                  ? BENCH_SCREEN_WORDS.motionFrames(swing.track.frames)
+                  : `${swing.views.map((v) => VIEW_WORDS[v.kind]).join(BENCH_SCREEN_WORDS.and)}, ${
+                      swing.marks.length === 0
+                        ? BENCH_SCREEN_WORDS.notMarked
+                        : BENCH_SCREEN_WORDS.marks(swing.marks.length)
                     }`}
               </span>
             </Link>
             <button type="button" className="btn btn-ghost" onClick={() => put(swing.id)}>
-              Put away
+              {BENCH_SCREEN_WORDS.putAway}
             </button>
           </li>
         ))}

@@ -12,6 +12,7 @@ import {
   viewOf,
 } from '../capture/index.ts';
 import type { BenchBox } from './useBench.ts';
+import { BENCH_VIEWS_WORDS } from './words.ts';
 
 const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
 
@@ -43,7 +44,7 @@ export function BenchViews({ box, student, swing }: BenchViewsProps) {
                 checked={showLines}
                 onChange={(e) => setShowLines(e.target.checked)}
               />{' '}
-              Lines (L)
+              {BENCH_VIEWS_WORDS.linesL}
             </label>
           </div>
         )}
@@ -97,14 +98,19 @@ function Stepper({ frames, step }: { readonly frames: Frames; readonly step: (by
   const last = (frames.clip?.times.length ?? 1) - 1;
   return (
     <div className="flex flex-1 items-center gap-1">
-      <button type="button" className="btn" aria-label="−10 frames" onClick={() => step(-10)}>
+      <button
+        type="button"
+        className="btn"
+        aria-label={BENCH_VIEWS_WORDS.tenFramesBack}
+        onClick={() => step(-10)}
+      >
         −10
       </button>
-      <button type="button" className="btn" aria-label="−1 frame" onClick={() => step(-1)}>
+      <button type="button" className="btn" aria-label={BENCH_VIEWS_WORDS.frameBack} onClick={() => step(-1)}>
         −1
       </button>
       <input
-        aria-label="Frame"
+        aria-label={BENCH_VIEWS_WORDS.whichFrame}
         type="range"
         className="range range-sm min-w-24 flex-1"
         min={0}
@@ -113,10 +119,15 @@ function Stepper({ frames, step }: { readonly frames: Frames; readonly step: (by
         onChange={(e) => frames.go(Number(e.target.value))}
         onKeyDown={(e) => e.preventDefault()}
       />
-      <button type="button" className="btn" aria-label="+1 frame" onClick={() => step(1)}>
+      <button type="button" className="btn" aria-label={BENCH_VIEWS_WORDS.frameOn} onClick={() => step(1)}>
         +1
       </button>
-      <button type="button" className="btn" aria-label="+10 frames" onClick={() => step(10)}>
+      <button
+        type="button"
+        className="btn"
+        aria-label={BENCH_VIEWS_WORDS.tenFramesOn}
+        onClick={() => step(10)}
+      >
         +10
       </button>
     </div>

@@ -1,5 +1,6 @@
 import { Z95 } from '@inchstep/core/foundation';
 import type { FitAnswer } from '../../workers/fit.worker.ts';
+import { CAMERA_PICTURE_WORDS } from './words.ts';
 
 const SIZE = 300;
 const PER_IN = 0.82;
@@ -22,13 +23,15 @@ export function CameraPicture({
     x: PLAYER.x - side * PER_IN * (xIn + 2),
     y: PLAYER.y - PER_IN * (yIn + 32),
   });
-  const says = views.map((v) => `${v.id.replaceAll('_', ' ')} turned ${v.yawDeg.toFixed(0)} degrees`);
+  const says = views.map((v) =>
+    CAMERA_PICTURE_WORDS.turnedDegrees(v.id.replaceAll('_', ' '), v.yawDeg.toFixed(0)),
+  );
   return (
     <svg
       viewBox={`0 0 ${SIZE} ${SIZE}`}
       className="w-full rounded border-[1.5px] border-base-300 bg-base-200"
       role="img"
-      aria-label={`Phones from above: ${says.join(', ')}`}
+      aria-label={CAMERA_PICTURE_WORDS.phonesFromAbove(says.join(', '))}
     >
       <Stick from={at(-24, -8)} to={at(24, -8)} />
       <Stick from={at(0, -8)} to={at(0, 16)} />

@@ -13,6 +13,7 @@ import { PairExport } from './PairExport.tsx';
 import { useReadings } from './queries.ts';
 import { isUsable, type PairBox, usePair } from './usePair.ts';
 import { ViewButtons } from './ViewButtons.tsx';
+import { COMPARE_SCREEN_WORDS } from './words.ts';
 
 /** Two swings at the same moment: beside each other or one over the other, with what differs in inches. */
 export function CompareScreen() {
@@ -20,14 +21,12 @@ export function CompareScreen() {
   const swings = useSwings(student.id);
   const readings = useReadings(student.id);
   return (
-    <Shown query={swings} what="the swings">
+    <Shown query={swings} what={COMPARE_SCREEN_WORDS.theSwings}>
       {(all) => {
         const filmed = all.filter((s) => s.views.some(isUsable));
         if (filmed.length < 2)
           return (
-            <Empty title="Nothing to compare yet">
-              Two swings with a clip and named stations are needed. Name them on the bench.
-            </Empty>
+            <Empty title={COMPARE_SCREEN_WORDS.nothingToCompareYet}>{COMPARE_SCREEN_WORDS.twoSwings}</Empty>
           );
         return <Pair student={student} filmed={filmed} readings={readings.data ?? []} />;
       }}
@@ -48,8 +47,8 @@ function Pair({ student, filmed, readings }: PairProps) {
   const { now, then, nowView, thenView, mode, kind, station } = pair;
   const onto = layOnto(then, now, kind);
   const titles = {
-    before: `Then: ${dayText(then.recordedOn, today)}`,
-    now: `Now: ${dayText(now.recordedOn, today)}`,
+    before: COMPARE_SCREEN_WORDS.thenOn(dayText(then.recordedOn, today)),
+    now: COMPARE_SCREEN_WORDS.nowOn(dayText(now.recordedOn, today)),
   };
   const measured = (swing: Swing) => readings.find((r) => r.swingId === swing.id)?.measures ?? [];
   return (
@@ -63,11 +62,7 @@ function Pair({ student, filmed, readings }: PairProps) {
           onto={onto}
         />
         <Moments pair={pair} />
-        {!onto && (
-          <p className="text-sm">
-            To lay one over the other, mark hips, knees and ankles at address in both swings.
-          </p>
-        )}
+        {!onto && <p className="text-sm">{COMPARE_SCREEN_WORDS.toLayOneOver}</p>}
         <PairExport
           then={
             thenView?.clipId ? { ...thenView, url: clipUrl(thenView.clipId), title: titles.before } : null
@@ -100,14 +95,14 @@ function Choices({ pair, filmed, today, canLay }: ChoicesProps) {
   return (
     <div className="flex flex-wrap items-center gap-2">
       <SwingChoice
-        label="Then"
+        label={COMPARE_SCREEN_WORDS.noThen}
         swings={filmed}
         value={then.id}
         today={today}
         onChange={(id) => choose(id, now.id)}
       />
       <SwingChoice
-        label="Now"
+        label={COMPARE_SCREEN_WORDS.noNow}
         swings={filmed}
         value={now.id}
         today={today}
@@ -122,7 +117,7 @@ function Choices({ pair, filmed, today, canLay }: ChoicesProps) {
           disabled={!canLay}
           onChange={(e) => setMode(e.target.checked ? 'over' : 'beside')}
         />
-        One over the other (O)
+        {COMPARE_SCREEN_WORDS.oneOverTheOther}
       </label>
     </div>
   );
@@ -132,7 +127,7 @@ function Choices({ pair, filmed, today, canLay }: ChoicesProps) {
 function Moments({ pair: { stations, station, hold, show, nowFrames } }: { readonly pair: PairBox }) {
   return (
     <>
-      <fieldset className="flex flex-wrap gap-1" aria-label="Station">
+      <fieldset className="flex flex-wrap gap-1" aria-label={COMPARE_SCREEN_WORDS.station}>
         {stations.map((s) => (
           <button
             key={s}
@@ -148,7 +143,7 @@ function Moments({ pair: { stations, station, hold, show, nowFrames } }: { reado
       <input
         type="range"
         className="range w-full"
-        aria-label="Frame of the newer swing"
+        aria-label={COMPARE_SCREEN_WORDS.frameOfTheNewer}
         min={0}
         max={(nowFrames.clip?.times.length ?? 1) - 1}
         value={nowFrames.index}

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { DIAGNOSE_WORDS } from './words.ts';
 
 /** Fewer marks than these measure nothing. */
 const FEWEST_TO_DIAGNOSE = 6;
@@ -19,11 +20,11 @@ export function Diagnose({ studentId, swingId, marks, saved }: DiagnoseProps) {
       </p>
       {marks < FEWEST_TO_DIAGNOSE || saved.busy ? (
         <button type="button" className="btn btn-primary ml-auto" disabled>
-          Diagnose
+          {DIAGNOSE_WORDS.diagnose}
         </button>
       ) : (
         <Link to={`/students/${studentId}/diagnosis?swing=${swingId}`} className="btn btn-primary ml-auto">
-          Diagnose
+          {DIAGNOSE_WORDS.diagnose}
         </Link>
       )}
     </div>

@@ -5,6 +5,7 @@ import { Z95 } from '@inchstep/core/foundation';
 import type { Difference } from '@inchstep/core/measures';
 import { Tape } from '../../platform/tape.tsx';
 import { useUnits } from '../../platform/units.ts';
+import { DIFFERENCE_LIST_WORDS } from './words.ts';
 
 /** What differs between two swings, on the same tapes; out of doubt first. Words never claim a lasting change. */
 export function DifferenceList({
@@ -23,21 +24,21 @@ export function DifferenceList({
       (a, b) => Number(b.differs) - Number(a.differs) || Math.abs(b.delta / b.sd) - Math.abs(a.delta / a.sd),
     );
   if (differences.length === 0)
-    return <p className="panel self-start p-4">Measure both swings on the bench to see what differs.</p>;
+    return <p className="panel self-start p-4">{DIFFERENCE_LIST_WORDS.measureBothSwings}</p>;
   return (
     <section
       className="panel max-h-[44rem] overflow-y-auto p-3"
-      aria-label="What differs"
+      aria-label={DIFFERENCE_LIST_WORDS.whatDiffers}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
       tabIndex={0}
     >
       <h2 className="font-semibold">
-        {station ? `What differs at ${STATION_WORDS[station]?.toLowerCase()}` : 'What differs, all stations'}
+        {station
+          ? DIFFERENCE_LIST_WORDS.whatDiffersAt(STATION_WORDS[station]?.toLowerCase())
+          : DIFFERENCE_LIST_WORDS.whatDiffersAllStations}
       </h2>
-      <p className="mb-2 text-sm">
-        Between these two swings. Whether a habit changed is told by several swings, under Progress.
-      </p>
-      {shown.length === 0 && <p>Nothing was measured here in both swings.</p>}
+      <p className="mb-2 text-sm">{DIFFERENCE_LIST_WORDS.betweenTheseTwoSwings}</p>
+      {shown.length === 0 && <p>{DIFFERENCE_LIST_WORDS.nothingWasMeasuredHere}</p>}
       <ul className="flex flex-col gap-3">
         {shown.map((d) => {
           const found = bands.find((m) => m.id === d.id);
@@ -54,7 +55,9 @@ export function DifferenceList({
                     {value(d.delta, plain)}
                   </span>{' '}
                   ± {value(Z95 * d.sd, plain)}
-                  <span className="block text-sm">{d.differs ? 'differs' : 'too close to tell'}</span>
+                  <span className="block text-sm">
+                    {d.differs ? 'differs' : DIFFERENCE_LIST_WORDS.tooCloseToTell}
+                  </span>
                 </span>
               </p>
               <Tape
@@ -63,7 +66,7 @@ export function DifferenceList({
                 value={d.later}
                 half95={Z95 * found.sd}
                 before={d.earlier}
-                verdict={d.differs ? 'differs' : 'too close to tell'}
+                verdict={d.differs ? 'differs' : DIFFERENCE_LIST_WORDS.tooCloseToTell}
                 compact
               />
             </li>

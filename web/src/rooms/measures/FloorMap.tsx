@@ -6,6 +6,7 @@ import type { ReactNode } from 'react';
 import { useUnits } from '../../platform/units.ts';
 import { ClockRim, Corridor, Foot } from './FloorParts.tsx';
 import type { StripPose } from './Strip.tsx';
+import { FLOOR_MAP_WORDS } from './words.ts';
 
 const WIDTH = 320;
 const HEIGHT = 440;
@@ -60,7 +61,7 @@ export function FloorMap({
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full rounded border-[1.5px] border-base-300 bg-base-200"
         role="img"
-        aria-label={`Floor map at ${STATION_WORDS[station]}: pelvis centre ${length(shift)} toward the target and ${length(depth)} toward the ball since address`}
+        aria-label={FLOOR_MAP_WORDS.floorMapAtPelvis(STATION_WORDS[station], length(shift), length(depth))}
       >
         <BallLine y={y(0)} side={side} />
         {corridor && <Corridor address={address} corridor={corridor} x={x} y={y} />}
@@ -108,12 +109,24 @@ export function FloorMap({
       </svg>
       <figcaption className="mt-1 text-sm">
         {slider}
-        {moment && <span className="block">{moment.label}: the dotted bar.</span>}
-        {STATION_WORDS[now.station]}: {length(Math.abs(shift))} {shift >= 0 ? 'toward' : 'away from'} the
-        target, {length(Math.abs(depth))} {depth >= 0 ? 'toward' : 'away from'} the ball. Open ring: lead hip.
+        {moment && <span className="block">{FLOOR_MAP_WORDS.dottedBar(moment.label)}</span>}
+        <CentreSaid station={now.station} shiftIn={shift} depthIn={depth} />
       </figcaption>
     </figure>
   );
+}
+
+interface CentreSaidProps {
+  readonly station: Station;
+  readonly shiftIn: number;
+  readonly depthIn: number;
+}
+
+/** Where the pelvis centre went since address, in words. */
+function CentreSaid({ station, shiftIn, depthIn }: CentreSaidProps) {
+  const { length } = useUnits();
+  const [shift, depth] = [length(Math.abs(shiftIn)), length(Math.abs(depthIn))];
+  return FLOOR_MAP_WORDS.centre(STATION_WORDS[station], shift, shiftIn >= 0, depth, depthIn >= 0);
 }
 
 type At = (p: readonly number[]) => readonly [number, number];
@@ -129,7 +142,7 @@ const BallLine = ({ y, side }: { readonly y: number; readonly side: number }) =>
       fontSize={12}
       fill="currentColor"
     >
-      target {side > 0 ? '→' : '←'}
+      {FLOOR_MAP_WORDS.target(side > 0 ? '→' : '←')}
     </text>
   </>
 );

@@ -11,6 +11,7 @@ import { useMe } from '../../platform/session.ts';
 import type { TargetAnswer } from '../../workers/fit.worker.ts';
 import { captureFor, type Fit, useSwings } from '../capture/index.ts';
 import type { StripPose } from './Strip.tsx';
+import { LAYERS_WORDS } from './words.ts';
 
 /** Poses of an earlier swing, moved so that both stood in the same place at address. */
 export function useThen(
@@ -86,36 +87,36 @@ export function Layers({
           checked={showTarget}
           onChange={(e) => onTarget(e.target.checked)}
         />
-        <span>This body inside the school’s bands (H)</span>
+        <span>{LAYERS_WORDS.thisBodyInside}</span>
       </label>
       {showTarget && (
         <p>
           {!target
-            ? 'Working it out …'
+            ? LAYERS_WORDS.workingItOut
             : mends.length === 0
-              ? 'Nothing here is outside its band.'
-              : `It would change: ${mends.map((id) => measureName(id)).join(', ')}.`}
+              ? LAYERS_WORDS.nothingHereIsOutside
+              : LAYERS_WORDS.itWouldChange(mends.map((id) => measureName(id)).join(', '))}
         </p>
       )}
       {others.length > 0 && (
         <label className="flex items-center gap-2">
-          <span className="shrink-0">Beside it</span>
+          <span className="shrink-0">{LAYERS_WORDS.beside}</span>
           <select
             className="select min-w-0 flex-1"
             value={thenId ?? ''}
             onChange={(e) => onThen(e.target.value || null)}
           >
-            <option value="">no other swing</option>
+            <option value="">{LAYERS_WORDS.noOtherSwing}</option>
             {others.map((s) => (
               <option key={s.id} value={s.id}>
-                {dayText(s.recordedOn, me.data?.today ?? '')}, {s.marks.length} marks
+                {LAYERS_WORDS.marks(dayText(s.recordedOn, me.data?.today ?? ''), s.marks.length)}
               </option>
             ))}
           </select>
         </label>
       )}
       <button type="button" className="btn" onClick={() => window.print()}>
-        <Printer aria-hidden size={18} /> Print
+        <Printer aria-hidden size={18} /> {LAYERS_WORDS.print}
       </button>
     </div>
   );

@@ -8,16 +8,17 @@ import { Shown } from '../../platform/parts.tsx';
 import { type CameraState, LineLayer, useCamera, useDelay, useFit, useSwings } from '../capture/index.ts';
 import { TakeButton } from './TakeButton.tsx';
 import { ViewButtons } from './ViewButtons.tsx';
+import { LIVE_SCREEN_WORDS } from './words.ts';
 
 const KINDS: readonly ViewKind[] = ['face_on', 'down_the_line'];
 const DELAYS = [2, 4, 6, 8] as const;
 
 const SAYS: Record<CameraState, string> = {
-  off: 'The camera is off. Nothing is recorded until you start a take.',
-  asking: 'Waiting for the browser’s question about the camera …',
+  off: LIVE_SCREEN_WORDS.cameraIsOffNothing,
+  asking: LIVE_SCREEN_WORDS.waitingForTheBrowsers,
   on: '',
-  refused: 'The browser was told not to give the camera. Allow it in the address bar and start again.',
-  none: 'No camera was found on this device.',
+  refused: LIVE_SCREEN_WORDS.browserWasToldNot,
+  none: LIVE_SCREEN_WORDS.noCameraWasFound,
 };
 
 /** The device's camera with this student's lines over it, what it saw a moment ago, and takes for the bench. */
@@ -25,7 +26,7 @@ export function LiveScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const swings = useSwings(student.id);
   return (
-    <Shown query={swings} what="the swings">
+    <Shown query={swings} what={LIVE_SCREEN_WORDS.theSwings}>
       {(all) => <Live student={student} swings={all} />}
     </Shown>
   );
@@ -45,16 +46,16 @@ function Live({ student, swings }: { readonly student: Student; readonly swings:
         <ViewButtons kinds={KINDS} kind={kind} onChange={setKind} />
         {running ? (
           <button type="button" className="btn" onClick={camera.stop}>
-            Camera off
+            {LIVE_SCREEN_WORDS.cameraOff}
           </button>
         ) : (
           <button type="button" className="btn btn-primary" onClick={() => void camera.start()}>
-            <Video aria-hidden size={18} /> Camera on
+            <Video aria-hidden size={18} /> {LIVE_SCREEN_WORDS.camera}
           </button>
         )}
         <TakeButton student={student} kind={kind} track={running ? camera.track : null} />
         <label className="ml-auto flex items-center gap-2">
-          Replay after
+          {LIVE_SCREEN_WORDS.replayAfter}
           <select className="select w-24" value={delay} onChange={(e) => setDelay(Number(e.target.value))}>
             {DELAYS.map((s) => (
               <option key={s} value={s}>
@@ -71,23 +72,29 @@ function Live({ student, swings }: { readonly student: Student; readonly swings:
       )}
       <div className={`grid grid-cols-2 gap-3 ${running ? '' : 'hidden'}`}>
         <figure>
-          <figcaption className="font-semibold">Now</figcaption>
+          <figcaption className="font-semibold">{LIVE_SCREEN_WORDS.now}</figcaption>
           <div className="relative flex h-[36rem] justify-center bg-[#17242b]">
             <div className="relative h-full">
-              <video ref={video} muted playsInline className="h-full" aria-label="What the camera sees now" />
+              <video
+                ref={video}
+                muted
+                playsInline
+                className="h-full"
+                aria-label={LIVE_SCREEN_WORDS.whatTheCameraSees}
+              />
               <OwnLines student={student} swings={swings} kind={kind} />
             </div>
           </div>
         </figure>
         <figure>
-          <figcaption className="font-semibold">{delay} seconds ago</figcaption>
+          <figcaption className="font-semibold">{LIVE_SCREEN_WORDS.secondsAgo(delay)}</figcaption>
           <div className="flex h-[36rem] justify-center bg-[#17242b]">
             <canvas
               ref={later}
               data-testid="later"
               className="h-full"
               role="img"
-              aria-label={`What the camera saw ${delay} seconds ago`}
+              aria-label={LIVE_SCREEN_WORDS.whatTheCameraSaw(delay)}
             />
           </div>
         </figure>
@@ -149,7 +156,7 @@ function LinesOf({
       className="absolute inset-0 h-full w-full cursor-move touch-none"
       data-testid="own-lines"
       role="img"
-      aria-label="This player’s lines from the newest measured swing; drag them to today’s stance"
+      aria-label={LIVE_SCREEN_WORDS.thisPlayersLinesFrom}
       onPointerDown={grab}
       onPointerMove={drag}
       onPointerUp={() => setFrom(null)}

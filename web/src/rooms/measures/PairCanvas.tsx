@@ -6,6 +6,7 @@ import { useEffect, useRef } from 'react';
 import { dayText } from '../../platform/parts.tsx';
 import type { Frames } from '../capture/index.ts';
 import { drawPair, PAIR_HEIGHT, type PairMode, type PairSide, pairWidth } from './drawPair.ts';
+import { PAIR_CANVAS_WORDS } from './words.ts';
 
 /** The newer clip's picture with the older one beside or over it. */
 export function PairCanvas({
@@ -34,7 +35,7 @@ export function PairCanvas({
         id="pair"
         className="max-h-full max-w-full"
         role="img"
-        aria-label={now ? `${then && `${then.title}. `}${now.title}` : 'Reading the clips'}
+        aria-label={now ? `${then && `${then.title}. `}${now.title}` : PAIR_CANVAS_WORDS.readingTheClips}
       />
     </div>
   );

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Failed } from '../../platform/parts.tsx';
 import type { PairMode } from './drawPair.ts';
 import { type ClipSide, exportPair, saveFile } from './exportPair.ts';
+import { PAIR_EXPORT_WORDS } from './words.ts';
 
 /** This picture as PNG, both swings as WebM: made here, with progress, and stopped when wanted. */
 export function PairExport({
@@ -44,17 +45,22 @@ export function PairExport({
   return (
     <div className="flex flex-wrap items-center gap-2">
       <button type="button" className="btn" onClick={savePicture} disabled={!now}>
-        <ImageDown aria-hidden size={18} /> Picture (PNG)
+        <ImageDown aria-hidden size={18} /> {PAIR_EXPORT_WORDS.picturePng}
       </button>
       <button type="button" className="btn" onClick={() => void saveClip()} disabled={!now || share !== null}>
-        <Download aria-hidden size={18} /> Clip (WebM)
+        <Download aria-hidden size={18} /> {PAIR_EXPORT_WORDS.clipWebm}
       </button>
       {share !== null && (
         <>
-          <progress className="progress w-40" value={share} max={1} aria-label="Making the clip" />
+          <progress
+            className="progress w-40"
+            value={share}
+            max={1}
+            aria-label={PAIR_EXPORT_WORDS.makingTheClip}
+          />
           <span role="status">{Math.round(100 * share)} %</span>
           <button type="button" className="btn" onClick={() => stop.current.abort()}>
-            Stop
+            {PAIR_EXPORT_WORDS.stop}
           </button>
         </>
       )}

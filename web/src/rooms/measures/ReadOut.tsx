@@ -9,14 +9,15 @@ import { FloorMap } from './FloorMap.tsx';
 import { MeasureTapes } from './MeasureTapes.tsx';
 import { StationSlider } from './StationSlider.tsx';
 import { Strip, type StripPose } from './Strip.tsx';
+import { READ_OUT_WORDS } from './words.ts';
 
 type Tab = 'tapes' | 'floor' | 'front' | 'side' | 'camera';
 const TABS: Record<Tab, string> = {
-  tapes: 'Tapes',
-  floor: 'Floor',
-  front: 'Front',
-  side: 'Side',
-  camera: 'Camera',
+  tapes: READ_OUT_WORDS.tapes,
+  floor: READ_OUT_WORDS.floor,
+  front: READ_OUT_WORDS.front,
+  side: READ_OUT_WORDS.side,
+  camera: READ_OUT_WORDS.camera,
 };
 const CORRIDOR_MEASURE: Partial<Record<Station, string>> = {
   top: 'shift_top',
@@ -33,7 +34,7 @@ interface Moment {
 function drawnBetween(poses: FitAnswer['poses'], position: number) {
   const [from, to] = [poses[Math.floor(position)], poses[Math.ceil(position)]];
   if (!from || !to) return null;
-  const label = `Drawn between ${STATION_WORDS[from.station]} and ${STATION_WORDS[to.station]}, not measured`;
+  const label = READ_OUT_WORDS.drawnBetweenAndNot(STATION_WORDS[from.station], STATION_WORDS[to.station]);
   return {
     label,
     pose: poseBetween(
@@ -60,13 +61,7 @@ interface ReadOutProps {
 export function ReadOut(props: ReadOutProps) {
   const { answer, onSwap } = props;
   const [tab, setTab] = useState<Tab>('tapes');
-  if (!answer)
-    return (
-      <p className="panel p-4">
-        Step to a station, name it with its key, and mark the hips, knees and ankles. The measures appear here
-        as you go.
-      </p>
-    );
+  if (!answer) return <p className="panel p-4">{READ_OUT_WORDS.stepToAStation}</p>;
   return (
     <div className="panel flex min-h-0 flex-col">
       <Tabs tab={tab} onTab={setTab} />
@@ -87,7 +82,7 @@ export function ReadOut(props: ReadOutProps) {
 const Tabs = ({ tab, onTab }: { readonly tab: Tab; readonly onTab: (tab: Tab) => void }) => (
   <div
     role="tablist"
-    aria-label="What the marks come to"
+    aria-label={READ_OUT_WORDS.whatTheMarksCome}
     className="no-print flex border-b-[1.5px] border-base-300"
   >
     {(Object.keys(TABS) as Tab[]).map((key) => (
@@ -162,21 +157,23 @@ function Doubts({ answer, onSwap }: { readonly answer: FitAnswer; readonly onSwa
       {answer.swapped.map((place) => (
         <div key={place.view + place.station} className="border-t-[1.5px] border-base-300 p-3">
           <p className="text-sm font-semibold">
-            Lead and trail look changed about at {STATION_WORDS[place.station]},{' '}
+            {READ_OUT_WORDS.leadAndTrailLook} {STATION_WORDS[place.station]},{' '}
             {VIEW_WORDS[place.view]?.toLowerCase()}.
           </p>
           <button type="button" className="btn mt-1" onClick={() => onSwap(place)}>
-            Change them back
+            {READ_OUT_WORDS.changeThemBack}
           </button>
         </div>
       ))}
       {answer.suspects.length > 0 && (
         <p role="status" className="border-t-[1.5px] border-base-300 p-3 text-sm font-semibold">
-          Look again at:{' '}
-          {answer.suspects
-            .map((s) => `${LANDMARK_WORDS[s.landmark]} (${VIEW_WORDS[s.view]}, ${STATION_WORDS[s.station]})`)
-            .join('; ')}
-          . It fits nothing else.
+          {READ_OUT_WORDS.lookAgain(
+            answer.suspects
+              .map(
+                (s) => `${LANDMARK_WORDS[s.landmark]} (${VIEW_WORDS[s.view]}, ${STATION_WORDS[s.station]})`,
+              )
+              .join('; '),
+          )}
         </p>
       )}
     </>
@@ -186,15 +183,15 @@ function Doubts({ answer, onSwap }: { readonly answer: FitAnswer; readonly onSwa
 function needText(what: NeedWhat): string {
   switch (what.kind) {
     case 'station':
-      return `Name and mark ${STATION_WORDS[what.station]}`;
+      return READ_OUT_WORDS.nameAndMark(STATION_WORDS[what.station]);
     case 'mark':
-      return `Mark ${LANDMARK_WORDS[what.landmark]?.toLowerCase()} at ${STATION_WORDS[what.station]}`;
+      return READ_OUT_WORDS.mark(LANDMARK_WORDS[what.landmark]?.toLowerCase(), STATION_WORDS[what.station]);
     case 'view':
-      return `Film ${VIEW_WORDS[what.view]?.toLowerCase()} too`;
+      return READ_OUT_WORDS.filmToo(VIEW_WORDS[what.view]?.toLowerCase());
     case 'sticks':
-      return `Mark the stick ends in ${VIEW_WORDS[what.view]?.toLowerCase() ?? what.view}`;
+      return READ_OUT_WORDS.markTheStickEnds(VIEW_WORDS[what.view]?.toLowerCase() ?? what.view);
     case 'track':
-      return 'Bring in a motion track';
+      return READ_OUT_WORDS.bringInAMotion;
   }
 }
 
@@ -205,12 +202,12 @@ function Needs({ answer, station }: { readonly answer: FitAnswer; readonly stati
   if (useful.length === 0) return null;
   return (
     <div className="mt-3 border-t-[1.5px] border-dashed border-base-300 pt-2 text-sm">
-      <h3 className="font-semibold">What would settle more</h3>
+      <h3 className="font-semibold">{READ_OUT_WORDS.whatWouldSettleMore}</h3>
       <ul className="list-disc pl-5">
         {useful.map(({ what, wouldSettle }) => (
           <li key={JSON.stringify(what)}>
             {needText(what)}: {wouldSettle.slice(0, 3).map(measureName).join(', ')}
-            {wouldSettle.length > 3 && ` and ${wouldSettle.length - 3} more`}
+            {wouldSettle.length > 3 && READ_OUT_WORDS.andMore(wouldSettle.length - 3)}
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 import { STATION_WORDS } from '@inchstep/contract/words';
 import type { Station } from '@inchstep/core/capture';
+import { STATION_SLIDER_WORDS } from './words.ts';
 
 /** Steps from one station to the next. */
 const STEPS = 20;
@@ -24,7 +25,7 @@ export function StationSlider({
     <input
       type="range"
       className="range range-sm mt-1 w-full"
-      aria-label="Station on the map"
+      aria-label={STATION_SLIDER_WORDS.stationOnTheMap}
       min={0}
       max={stations.length - 1}
       step={1 / STEPS}
@@ -41,7 +42,7 @@ export function StationSlider({
         const next = by > 0 ? Math.floor(position) + 1 : Math.ceil(position) - 1;
         onPosition(Math.min(stations.length - 1, Math.max(0, next)));
       }}
-      aria-valuetext={on ? STATION_WORDS[on] : `after ${near ? STATION_WORDS[near] : ''}`}
+      aria-valuetext={on ? STATION_WORDS[on] : STATION_SLIDER_WORDS.after(near ? STATION_WORDS[near] : '')}
     />
   );
 }

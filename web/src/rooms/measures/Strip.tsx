@@ -3,6 +3,7 @@ import type { Station } from '@inchstep/core/capture';
 import { midpoint, type Vec3 } from '@inchstep/core/foundation';
 import { type BodyLine, bodyLines, type Pose } from '@inchstep/core/measures';
 import { useUnits } from '../../platform/units.ts';
+import { STRIP_WORDS } from './words.ts';
 
 export type StripSide = 'front' | 'side';
 
@@ -57,18 +58,16 @@ export function Strip({
   const [earlier, ghost] = [of(then), of(target)];
   const across = side === 'front' ? here[0] - home[0] : here[1] - home[1];
   const rise = here[2] - home[2];
-  const says =
-    side === 'front'
-      ? `${length(Math.abs(across))} ${across >= 0 ? 'toward' : 'away from'} the target`
-      : `${length(Math.abs(across))} ${across >= 0 ? 'toward' : 'away from'} the ball`;
-  const heights = `${length(Math.abs(rise))} ${rise >= 0 ? 'higher' : 'lower'}`;
+  const what = side === 'front' ? STRIP_WORDS.target : STRIP_WORDS.ball;
+  const says = STRIP_WORDS.along(length(Math.abs(across)), across >= 0, what);
+  const heights = STRIP_WORDS.rise(length(Math.abs(rise)), rise >= 0);
   return (
     <figure>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full rounded border-[1.5px] border-base-300 bg-base-200"
         role="img"
-        aria-label={`${side === 'front' ? 'Front' : 'Side'} strip at ${label}: pelvis centre ${says}, ${heights} than at address`}
+        aria-label={STRIP_WORDS.strip(STRIP_WORDS[side], label, says, heights)}
       >
         <Ground draw={draw} side={side} left={left} />
         <Fences side={side} poses={poses} draw={draw} />
@@ -107,11 +106,12 @@ export function Strip({
         />
       </svg>
       <figcaption className="mt-1 text-sm">
-        {label}: {says}, {heights} than at address. Thick limbs: lead side.
+        {label}
+        {STRIP_WORDS.thanAtAddressThick(says, heights)}
         {(earlier || ghost) && (
           <span className="block">
-            {earlier && 'Thin: the earlier swing. '}
-            {ghost && 'Dashed: inside every band.'}
+            {earlier && STRIP_WORDS.thinTheEarlierSwing}
+            {ghost && STRIP_WORDS.dashedInsideEveryBand}
           </span>
         )}
       </figcaption>
@@ -168,7 +168,7 @@ function Ground({
         />
       ))}
       <text x={14 + 12 * draw.perIn} y={y + 17} fontSize={11} fill="currentColor">
-        12 in
+        {STRIP_WORDS.in}
       </text>
       <circle
         cx={draw.x([0, 0, 0])}

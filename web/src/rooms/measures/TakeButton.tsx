@@ -7,6 +7,7 @@ import { useSteadyId } from '../../platform/ids.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { recordTake, type Take, useMade, useNewSwing, useUploadClip, viewOf } from '../capture/index.ts';
+import { TAKE_BUTTON_WORDS } from './words.ts';
 
 /** A take keeps the view it was begun in, whatever is looked at meanwhile. */
 interface Running {
@@ -74,19 +75,19 @@ export function TakeButton({
     <>
       {running ? (
         <button type="button" className="btn btn-error" onClick={() => tell(end(running))}>
-          <Square aria-hidden size={18} /> End the take
+          <Square aria-hidden size={18} /> {TAKE_BUTTON_WORDS.endTheTake}
         </button>
       ) : (
         track && (
           <button type="button" className="btn" onClick={() => tell(begin())} disabled={send.isPending}>
-            <Circle aria-hidden size={18} /> Start a take
+            <Circle aria-hidden size={18} /> {TAKE_BUTTON_WORDS.startATake}
           </button>
         )
       )}
-      {(send.isPending || create.isPending) && <span role="status">Putting it on the bench …</span>}
+      {(send.isPending || create.isPending) && <span role="status">{TAKE_BUTTON_WORDS.putting}</span>}
       {film && trouble && (
         <button type="button" className="btn" onClick={() => tell(toBench(film))}>
-          Send the take again
+          {TAKE_BUTTON_WORDS.sendTheTakeAgain}
         </button>
       )}
       {trouble && <Failed error={trouble} />}

@@ -16,18 +16,19 @@ import { FloorMap } from './FloorMap.tsx';
 import { MeasureTapes } from './MeasureTapes.tsx';
 import { useMeasure, useReadings } from './queries.ts';
 import { Strip, type StripPose } from './Strip.tsx';
+import { TRACK_BENCH_WORDS } from './words.ts';
 
 /** A swing that came as motion: scrub through it in time, from the front, the side and above. */
 export function TrackBench({ student, swing }: { readonly student: Student; readonly swing: Swing }) {
   const readings = useReadings(student.id);
   const csv = useTrackCsv(swing.id);
   return (
-    <Shown query={readings} what="the measures">
+    <Shown query={readings} what={TRACK_BENCH_WORDS.theMeasures}>
       {(all) => {
         const reading = all.find((r) => r.swingId === swing.id);
         if (!reading?.track) return <Unmeasured studentId={student.id} swingId={swing.id} />;
         return (
-          <Shown query={csv} what="the motion">
+          <Shown query={csv} what={TRACK_BENCH_WORDS.theMotion}>
             {(text) => <OpenTrack student={student} swing={swing} reading={reading} text={text} />}
           </Shown>
         );
@@ -42,7 +43,7 @@ function Unmeasured({ studentId, swingId }: { readonly studentId: string; readon
   return (
     <div className="mx-auto flex max-w-3xl flex-col gap-3 p-4">
       <Empty
-        title="Not measured yet"
+        title={TRACK_BENCH_WORDS.notMeasuredYet}
         action={
           <button
             type="button"
@@ -50,11 +51,11 @@ function Unmeasured({ studentId, swingId }: { readonly studentId: string; readon
             disabled={measure.isPending}
             onClick={() => measure.mutate(swingId)}
           >
-            Measure it
+            {TRACK_BENCH_WORDS.measure}
           </button>
         }
       >
-        The motion file is here; its measures are not.
+        {TRACK_BENCH_WORDS.motionFileIsHere}
       </Empty>
       {measure.error && <Failed error={measure.error} />}
     </div>
@@ -84,7 +85,8 @@ function OpenTrack({
   const times = reading.track?.stations ?? {};
   const found = STATIONS.filter((s) => times[s] !== undefined);
   const [seconds, setSeconds] = useState(times.top ?? 0);
-  if (!track || !reading.track) return <Empty title="No motion here">Bring the file in again.</Empty>;
+  if (!track || !reading.track)
+    return <Empty title={TRACK_BENCH_WORDS.noMotionHere}>{TRACK_BENCH_WORDS.bringTheFile}</Empty>;
   const frameAt = (t: number) =>
     Math.min(track.frames - 1, Math.max(0, Math.round((t - track.startSeconds) / track.stepSeconds)));
   const poseAt = (t: number): Pose =>
@@ -109,13 +111,13 @@ function OpenTrack({
           </button>
         ))}
         <Link to={`/students/${student.id}/diagnosis?swing=${swing.id}`} className="btn btn-primary ml-auto">
-          Diagnose
+          {TRACK_BENCH_WORDS.diagnose}
         </Link>
       </div>
       <input
         type="range"
         className="range w-full"
-        aria-label="Time in the swing"
+        aria-label={TRACK_BENCH_WORDS.timeInTheSwing}
         aria-valuetext={at.label}
         min={track.startSeconds}
         max={end}
@@ -138,7 +140,7 @@ function OpenTrack({
           className="panel max-h-[30rem] overflow-y-auto p-3"
           // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
           tabIndex={0}
-          aria-label="Measures here"
+          aria-label={TRACK_BENCH_WORDS.measuresHere}
         >
           <h2 className="mb-2 font-semibold">{STATION_WORDS[station]}</h2>
           <MeasureTapes measures={here} />
@@ -182,26 +184,31 @@ function TrackFacts({
   const file = swing.track;
   if (!file) return null;
   return (
-    <Panel title="The file">
+    <Panel title={TRACK_BENCH_WORDS.theFile}>
       <ul className="list-disc pl-5">
         <li>
-          {file.fileName}: {file.frames} frames in {file.seconds.toFixed(2)} s, noise about{' '}
-          {length(track.noiseIn, 2)} in a coordinate. Tempo {track.tempo.toFixed(1)} to 1.
+          {TRACK_BENCH_WORDS.framesInSNoise(
+            file.fileName,
+            file.frames,
+            file.seconds.toFixed(2),
+            length(track.noiseIn, 2),
+            track.tempo.toFixed(1),
+          )}
         </li>
         <li>
           {file.unitGuessed
-            ? `Taken as ${UNIT[file.unit]}, since a person then has a person’s size.`
-            : `Written in ${UNIT[file.unit]}.`}{' '}
+            ? TRACK_BENCH_WORDS.takenAsSince(UNIT[file.unit])
+            : TRACK_BENCH_WORDS.written(UNIT[file.unit])}{' '}
           {file.aligned === 'as_written'
-            ? 'Its axes are used as written.'
-            : 'The file does not say where the target is: the line of the ankles at address is taken as the target line, so a stance that is open or closed reads as square.'}
+            ? TRACK_BENCH_WORDS.itsAxesAreUsed
+            : TRACK_BENCH_WORDS.fileDoesNotSay}
         </li>
         {file.unmatched.length > 0 && (
-          <li>Left out, since they name no landmark here: {file.unmatched.slice(0, 12).join(', ')}.</li>
+          <li>{TRACK_BENCH_WORDS.leftOutSinceThey(file.unmatched.slice(0, 12).join(', '))}</li>
         )}
       </ul>
       <a className="btn mt-2" href={`/api/swings/${swing.id}/track.csv`} download>
-        <Download aria-hidden size={18} /> Motion as CSV
+        <Download aria-hidden size={18} /> {TRACK_BENCH_WORDS.motionAsCsv}
       </a>
     </Panel>
   );

@@ -1,4 +1,5 @@
 import type { Similarity } from '@inchstep/core/measures';
+import { DRAW_PAIR_WORDS } from './words.ts';
 
 export type PairMode = 'beside' | 'over';
 
@@ -49,7 +50,7 @@ export function drawPair(
     context.globalAlpha = 1;
   }
   if (mode === 'beside' && then) title(context, then.title, 0);
-  title(context, mode === 'over' && then ? `${now.title}, over it ${then.title}` : now.title, left);
+  title(context, mode === 'over' && then ? DRAW_PAIR_WORDS.over(now.title, then.title) : now.title, left);
 }
 
 function title(

@@ -5,6 +5,7 @@ import { BufferTarget, CanvasSource, Output, QUALITY_HIGH, WebMOutputFormat } fr
 import { ToldError } from '../../platform/httpError.ts';
 import type { FrameReader, OpenedClip } from '../../workers/frames.worker.ts';
 import { drawPair, PAIR_HEIGHT, type PairMode, pairWidth } from './drawPair.ts';
+import { PAIR_EXPORT_WORDS } from './words.ts';
 
 export interface ClipSide {
   readonly url: string;
@@ -25,7 +26,7 @@ async function openReader(url: string): Promise<Reader> {
   const clip = await reader.open(url);
   if ('trouble' in clip) {
     thread.terminate();
-    throw new ToldError('A clip can’t be read frame by frame here.');
+    throw new ToldError(PAIR_EXPORT_WORDS.noFrames);
   }
   const indexAt = (seconds: number) => {
     const after = clip.times.findIndex((t) => t > seconds + 1e-6);
@@ -80,7 +81,7 @@ export async function exportPair(
         await output.start();
       }
       const context = canvas.getContext('2d');
-      if (!context) throw new ToldError('This browser can’t draw.');
+      if (!context) throw new ToldError(PAIR_EXPORT_WORDS.noDrawing);
       drawPair(context, thenSide, nowSide, mode, onto);
       nowPicture.close();
       thenPicture?.close();

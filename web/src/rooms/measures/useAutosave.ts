@@ -4,6 +4,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { measureSwing, type SwingWork, saveSwing } from '../capture/index.ts';
+import { AUTOSAVE_WORDS } from './words.ts';
 
 const WAIT_MS = 500;
 
@@ -31,14 +32,10 @@ export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy
       client.setQueryData(keys.swing(swing.id), next);
       void client.invalidateQueries({ queryKey: keys.student(swing.studentId) });
       if (latest.current !== now) return;
-      setText('Saved');
+      setText(AUTOSAVE_WORDS.saved);
       setBusy(false);
     } catch (error) {
-      setText(
-        error instanceof HttpError
-          ? error.message
-          : 'Not saved. Check the connection; the next change tries again.',
-      );
+      setText(error instanceof HttpError ? error.message : AUTOSAVE_WORDS.notSavedCheck);
       setBusy(false);
     }
   };
@@ -51,7 +48,7 @@ export function useAutosave(swing: Swing, work: SwingWork): { text: string; busy
   useEffect(() => {
     if (work === kept.current) return;
     setBusy(true);
-    setText('Saving …');
+    setText(AUTOSAVE_WORDS.saving);
     // One save after the other: each needs the version that the one before brought back.
     const timer = setTimeout(() => {
       running.current = running.current.then(() => save.current());

@@ -6,6 +6,7 @@ import { thisDevice, useSteadyId } from '../../platform/ids.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { useLogSet } from './queries.ts';
 import { RepPad } from './RepPad.tsx';
+import { COACH_SET_LOG_WORDS } from './words.ts';
 
 const MIDDLE = 5;
 
@@ -40,13 +41,15 @@ export function CoachSetLog({
         onSuccess: () => {
           id.renew();
           setReps('');
-          toast('Set logged.');
+          toast(COACH_SET_LOG_WORDS.setLogged);
         },
       },
     );
   return (
     <details className="mt-3">
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">Count a set now</summary>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+        {COACH_SET_LOG_WORDS.countASetNow}
+      </summary>
       <RepPad
         reps={reps}
         felt={felt}

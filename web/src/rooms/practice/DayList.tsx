@@ -2,14 +2,20 @@ import { CLUB_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
 import type { Plan, PlanItem } from '@inchstep/core/practice';
 import { dayText, Panel } from '../../platform/parts.tsx';
 import { useLibraryWords } from '../prescription/index.ts';
+import { DAY_LIST_WORDS } from './words.ts';
 
 /** What one item asks, in a line. */
 export function itemText(item: PlanItem): string {
-  const speed = item.speedPct > 0 ? ` at about ${item.speedPct} %` : '';
-  if (item.stage === 'course') return `${item.sets} holes with one thought`;
+  const speed = item.speedPct > 0 ? DAY_LIST_WORDS.atAbout(item.speedPct) : '';
+  if (item.stage === 'course') return DAY_LIST_WORDS.holesWithOneThought(item.sets);
   if (item.balls > 0)
-    return `${item.sets} × two rehearsals, one ball${item.looks > 0 ? `, ${item.looks} ${item.looks === 1 ? 'look' : 'looks'}` : ''}${speed}${item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : ''}`;
-  return `${item.rehearsals} repetitions in sets of ten${speed}`;
+    return DAY_LIST_WORDS.twoRehearsalsOneBall(
+      item.sets,
+      item.looks > 0 ? `, ${item.looks} ${item.looks === 1 ? 'look' : 'looks'}` : '',
+      speed,
+      item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : '',
+    );
+  return DAY_LIST_WORDS.repetitionsInSets(item.rehearsals, speed);
 }
 
 /** The dated days of a plan, week by week. */
@@ -17,7 +23,10 @@ export function DayList({ plan, today }: { readonly plan: Plan; readonly today: 
   const { nameOf } = useLibraryWords();
   const ahead = plan.days.filter((day) => day.date >= today);
   return (
-    <Panel title="Days" aside={<span className="text-sm text-base-content/80">{ahead.length} ahead</span>}>
+    <Panel
+      title={DAY_LIST_WORDS.days}
+      aside={<span className="text-sm text-base-content/80">{DAY_LIST_WORDS.ahead(ahead.length)}</span>}
+    >
       <ol className="grid gap-2 sm:grid-cols-2 xl:grid-cols-3">
         {ahead.slice(0, 21).map((day) => (
           <li key={day.date} className="rounded border-[1.5px] border-base-300 p-2">
@@ -30,7 +39,8 @@ export function DayList({ plan, today }: { readonly plan: Plan; readonly today: 
                 }).format(new Date(`${day.date}T12:00:00`))}
               </span>
               <span>
-                {PLACE_WORDS[day.place]}, {day.minutes} min
+                {PLACE_WORDS[day.place]}
+                {DAY_LIST_WORDS.min(day.minutes)}
               </span>
             </p>
             {day.date === today && <p className="text-sm font-semibold">{dayText(day.date, today)}</p>}

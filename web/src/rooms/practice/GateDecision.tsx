@@ -4,12 +4,13 @@ import { toast } from 'sonner';
 import { Failed } from '../../platform/parts.tsx';
 import { GateTape } from './GateTape.tsx';
 import { useDecideGate, useTakeBackGate } from './queries.ts';
+import { GATE_DECISION_WORDS } from './words.ts';
 
 type Decision = 'advance' | 'hold' | 'back';
 const SAID: Record<Decision, string> = {
-  advance: 'One rung up.',
-  hold: 'Noted: stay.',
-  back: 'One rung down.',
+  advance: GATE_DECISION_WORDS.oneRungUp,
+  hold: GATE_DECISION_WORDS.notedStay,
+  back: GATE_DECISION_WORDS.oneRungDown,
 };
 
 /** The gate's tape, what still holds the rung, and the coach's three answers; each can be undone. */
@@ -28,7 +29,9 @@ export function GateDecision({
     decide.mutate({ drill, stage, decision, note }, { onSuccess: (id) => offerUndo(decision, id) });
   // Taken back, a word was never said: rung and evidence are what they were.
   const offerUndo = (decision: Decision, id: string) =>
-    toast(SAID[decision], { action: { label: 'Undo', onClick: () => takeBack.mutate(id) } });
+    toast(SAID[decision], {
+      action: { label: GATE_DECISION_WORDS.undo, onClick: () => takeBack.mutate(id) },
+    });
   return (
     <>
       <GateTape state={state} />
@@ -36,13 +39,13 @@ export function GateDecision({
         <button
           type="button"
           className={`btn ${open ? 'btn-primary' : ''}`}
-          onClick={() => say('advance', open ? '' : 'ahead of the gate')}
+          onClick={() => say('advance', open ? '' : GATE_DECISION_WORDS.aheadOfTheGate)}
           disabled={decide.isPending || state.held.some((h) => h.code === 'pain')}
         >
-          {open ? 'Next rung' : 'Next rung all the same'}
+          {open ? GATE_DECISION_WORDS.nextRung : GATE_DECISION_WORDS.nextRungAll}
         </button>
         <button type="button" className="btn" onClick={() => say('hold', '')} disabled={decide.isPending}>
-          Stay
+          {GATE_DECISION_WORDS.stay}
         </button>
         <button
           type="button"
@@ -50,7 +53,7 @@ export function GateDecision({
           onClick={() => say('back', '')}
           disabled={decide.isPending || stageBefore(stage) === null}
         >
-          One down
+          {GATE_DECISION_WORDS.oneDown}
         </button>
       </div>
       {decide.error && <Failed error={decide.error} />}

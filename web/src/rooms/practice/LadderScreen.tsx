@@ -14,6 +14,7 @@ import { DayList } from './DayList.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { useGates, usePlan, usePlanPreview, useSavePlan } from './queries.ts';
 import { Rungs } from './Rungs.tsx';
+import { LADDER_SCREEN_WORDS } from './words.ts';
 
 /** The drill's ladder with its gate, and the days on which it is climbed. */
 export function LadderScreen() {
@@ -22,27 +23,27 @@ export function LadderScreen() {
   const plan = usePlan(student.id);
   const me = useMe();
   return (
-    <Shown query={choices} what="the drills in use">
+    <Shown query={choices} what={LADDER_SCREEN_WORDS.drillsInUse}>
       {(all) => {
         const inUse = all.find((c) => c.endedAt === null);
         if (!inUse || !me.data) {
           return (
             <div className="mx-auto max-w-3xl p-4">
               <Empty
-                title="No drill in use"
+                title={LADDER_SCREEN_WORDS.noDrillInUse}
                 action={
                   <Link className="btn btn-primary" to={`/students/${student.id}/drills`}>
-                    Choose a drill
+                    {LADDER_SCREEN_WORDS.chooseADrill}
                   </Link>
                 }
               >
-                A ladder begins with a drill.
+                {LADDER_SCREEN_WORDS.ladderBegins}
               </Empty>
             </div>
           );
         }
         return (
-          <Shown query={plan} what="the plan">
+          <Shown query={plan} what={LADDER_SCREEN_WORDS.thePlan}>
             {(p) => (
               <Ladder
                 key={`${p?.id}${inUse.id}`}
@@ -79,13 +80,13 @@ function Ladder({
   // The new plan brings a new screen; the word about it must outlive this one.
   const accept = () =>
     save.mutateAsync(ask).then(
-      () => toast('Plan saved.'),
+      () => toast(LADDER_SCREEN_WORDS.planSaved),
       () => undefined,
     );
   return (
     <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[22rem_1fr]">
       <div className="flex flex-col gap-3">
-        <Shown query={gates} what="the gates">
+        <Shown query={gates} what={LADDER_SCREEN_WORDS.theGates}>
           {(states) => (
             <>
               {drills.map((drill) => (
@@ -104,7 +105,7 @@ function Ladder({
       </div>
       <div className="flex flex-col gap-3">
         {editing ? (
-          <Panel title={current ? 'Plan again from today' : 'Lay out the plan'}>
+          <Panel title={current ? LADDER_SCREEN_WORDS.planAgainFromToday : LADDER_SCREEN_WORDS.layOutThePlan}>
             <AskForm ask={ask} onChange={setAsk} today={today} />
             {(preview.error || save.error) && <Failed error={preview.error ?? save.error} />}
             <div className="mt-3 flex gap-2">
@@ -114,22 +115,22 @@ function Ladder({
                 disabled={!preview.data || save.isPending}
                 onClick={() => void accept()}
               >
-                Accept this plan
+                {LADDER_SCREEN_WORDS.acceptThisPlan}
               </button>
               {current && (
                 <button type="button" className="btn btn-lg" onClick={() => setEditing(false)}>
-                  Keep the old one
+                  {LADDER_SCREEN_WORDS.keepTheOldOne}
                 </button>
               )}
             </div>
           </Panel>
         ) : (
           <button type="button" className="btn self-start" onClick={() => setEditing(true)}>
-            Plan again from today
+            {LADDER_SCREEN_WORDS.planAgainFromToday}
           </button>
         )}
         {shown && shown.gives.length > 0 && (
-          <Panel title="What gives">
+          <Panel title={LADDER_SCREEN_WORDS.whatGives}>
             <ul className="list-disc pl-5">
               {shown.gives.map((give) => (
                 <li key={give.what + give.about}>{giveText(give)}</li>
@@ -175,18 +176,23 @@ function DrillLadder({
       <Rungs drill={drill} stage={state?.stage ?? 'still'} plan={plan} today={today} />
       {state && (
         <div className="mt-3 border-t-[1.5px] border-base-300 pt-3">
-          <h3 className="font-semibold">Gate out of “{STAGE_WORDS[state.stage]?.name}”</h3>
+          <h3 className="font-semibold">
+            {LADDER_SCREEN_WORDS.gateOut}
+            {STAGE_WORDS[state.stage]?.name}”
+          </h3>
           <GateDecision studentId={studentId} state={state} />
           <CoachSetLog studentId={studentId} state={state} today={today} />
         </div>
       )}
       <p className="mt-2 text-sm text-base-content/80">
         {plan
-          ? `Checks: ${plan.reviewDates
-              .filter((day) => day >= today)
-              .slice(0, 4)
-              .map((day) => dayText(day, today))
-              .join(', ')}`
+          ? LADDER_SCREEN_WORDS.checks(
+              plan.reviewDates
+                .filter((day) => day >= today)
+                .slice(0, 4)
+                .map((day) => dayText(day, today))
+                .join(', '),
+            )
           : ''}
       </p>
     </Panel>

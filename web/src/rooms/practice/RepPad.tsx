@@ -1,5 +1,6 @@
 import { REHEARSALS_PER_BALL, type Rep } from '@inchstep/core/practice';
 import { Check, CircleHelp, Undo2, X } from 'lucide-react';
+import { REP_PAD_WORDS } from './words.ts';
 
 export interface RepPadProps {
   /** Letters so far: P counted, F missed, ? not sure. */
@@ -11,7 +12,11 @@ export interface RepPadProps {
   readonly onLog: () => void;
 }
 
-const CALLS = [...Array.from({ length: REHEARSALS_PER_BALL }, () => 'Rehearse'), 'One ball', 'Look'];
+const CALLS = [
+  ...Array.from({ length: REHEARSALS_PER_BALL }, () => REP_PAD_WORDS.rehearse),
+  REP_PAD_WORDS.oneBall,
+  REP_PAD_WORDS.look,
+];
 
 /** Three large keys, one a repetition: counted, missed, not sure. The last one can be taken back. */
 export function RepPad({ reps, felt, withBall, onReps, onFelt, onLog }: RepPadProps) {
@@ -19,25 +24,27 @@ export function RepPad({ reps, felt, withBall, onReps, onFelt, onLog }: RepPadPr
   const passed = [...reps].filter((rep) => rep === 'P').length;
   return (
     <div className="flex flex-col gap-3">
-      {withBall && <p className="font-semibold">Next: {CALLS[reps.length % CALLS.length]}</p>}
+      {withBall && (
+        <p className="font-semibold">
+          {REP_PAD_WORDS.next} {CALLS[reps.length % CALLS.length]}
+        </p>
+      )}
       <div className="grid grid-cols-3 gap-2">
         <button type="button" className="btn btn-primary h-16 flex-col gap-0" onClick={() => press('P')}>
-          <Check aria-hidden /> Counted
+          <Check aria-hidden /> {REP_PAD_WORDS.counted}
         </button>
         <button type="button" className="btn h-16 flex-col gap-0" onClick={() => press('F')}>
-          <X aria-hidden /> Missed
+          <X aria-hidden /> {REP_PAD_WORDS.missed}
         </button>
         <button type="button" className="btn h-16 flex-col gap-0" onClick={() => press('?')}>
-          <CircleHelp aria-hidden /> Not sure
+          <CircleHelp aria-hidden /> {REP_PAD_WORDS.notSure}
         </button>
       </div>
       {reps.length > 0 && (
         <>
-          <p aria-live="polite">
-            {passed} of {reps.length} counted in this set.
-          </p>
+          <p aria-live="polite">{REP_PAD_WORDS.ofCounted(passed, reps.length)}</p>
           <label className="flex flex-col gap-1">
-            How did it feel? {felt} of 10
+            {REP_PAD_WORDS.howDidItFeel(felt)}
             <input
               type="range"
               className="range w-full"
@@ -49,10 +56,10 @@ export function RepPad({ reps, felt, withBall, onReps, onFelt, onLog }: RepPadPr
           </label>
           <div className="flex gap-2">
             <button type="button" className="btn" onClick={() => onReps(reps.slice(0, -1))}>
-              <Undo2 aria-hidden size={18} /> Take one back
+              <Undo2 aria-hidden size={18} /> {REP_PAD_WORDS.takeOneBack}
             </button>
             <button type="button" className="btn btn-primary flex-1" onClick={onLog}>
-              Log this set
+              {REP_PAD_WORDS.logThisSet}
             </button>
           </div>
         </>

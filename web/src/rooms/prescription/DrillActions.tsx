@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { useLibrary } from './library.tsx';
 import { useOwnDrills, useRetireDrill } from './queries.ts';
+import { DRILL_ACTIONS_WORDS } from './words.ts';
 
 /** Whose drill this is, and what can be done with it: copy, change, put aside, take up again. */
 export function DrillActions({ id }: { readonly id: string }) {
@@ -11,9 +12,9 @@ export function DrillActions({ id }: { readonly id: string }) {
   if (!entry) {
     return (
       <span className="flex items-center gap-3">
-        {byId(id)?.ours && <span className="text-sm">designed here</span>}
+        {byId(id)?.ours && <span className="text-sm">{DRILL_ACTIONS_WORDS.designedHere}</span>}
         <Link className="btn" to={`/library/${id}/edit`}>
-          Copy and change
+          {DRILL_ACTIONS_WORDS.copyAndChange}
         </Link>
       </span>
     );
@@ -24,23 +25,21 @@ export function DrillActions({ id }: { readonly id: string }) {
       { id, retired },
       {
         onSuccess: () =>
-          toast(
-            retired
-              ? `Put aside, and offered to nobody.${used ? ` It stays in the plan of ${used}.` : ''}`
-              : 'Offered again.',
-            { action: { label: 'Undo', onClick: () => setAside(!retired) } },
-          ),
+          toast(retired ? DRILL_ACTIONS_WORDS.retired(used) : DRILL_ACTIONS_WORDS.offeredAgain, {
+            action: { label: DRILL_ACTIONS_WORDS.undo, onClick: () => setAside(!retired) },
+          }),
       },
     );
   return (
     <span className="flex flex-wrap items-center gap-2">
       <span className="text-sm">
-        your own{entry.basedOn && `, after “${nameOf(entry.basedOn)}”`}
-        {entry.replaces && ', in its place'}
-        {used && `; in use with ${used}`}
+        {DRILL_ACTIONS_WORDS.yourOwn}
+        {entry.basedOn && DRILL_ACTIONS_WORDS.after(nameOf(entry.basedOn))}
+        {entry.replaces && DRILL_ACTIONS_WORDS.inItsPlace}
+        {used && DRILL_ACTIONS_WORDS.inUse(used)}
       </span>
       <Link className="btn" to={`/library/${id}/edit`}>
-        Change
+        {DRILL_ACTIONS_WORDS.change}
       </Link>
       <button
         type="button"
@@ -48,7 +47,7 @@ export function DrillActions({ id }: { readonly id: string }) {
         disabled={retire.isPending}
         onClick={() => setAside(!entry.retired)}
       >
-        {entry.retired ? 'Take up again' : 'Put aside'}
+        {entry.retired ? DRILL_ACTIONS_WORDS.takeUpAgain : DRILL_ACTIONS_WORDS.putAside}
       </button>
     </span>
   );

@@ -15,27 +15,27 @@ import { drillLibrary } from './drillLibrary.ts';
 import { LibraryOf, useLibrary } from './library.tsx';
 import { useKeepDrill, useOwnDrills } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
-import { BLANK_WORDS, EDITOR_WORDS, FIELD_WORDS } from './words.ts';
+import { BLANK_WORDS, DRILL_EDITOR_SCREEN_WORDS, EDITOR_WORDS, FIELD_WORDS } from './words.ts';
 
 /** A drill of the coach's own: written new, copied from a built-in one, or changed. */
 export function DrillEditorScreen() {
   const { drillId = 'new' } = useParams();
   const library = useLibrary();
   const own = useOwnDrills();
-  if (own.isPending) return <Loading what="the library" />;
+  if (own.isPending) return <Loading what={DRILL_EDITOR_SCREEN_WORDS.theLibrary} />;
   const start = startingForm(drillId, library);
   if (!start) {
     return (
       <div className="mx-auto max-w-3xl p-4">
         <Empty
-          title="No such drill"
+          title={DRILL_EDITOR_SCREEN_WORDS.noSuchDrill}
           action={
             <Link className="btn btn-primary" to="/library">
-              To the library
+              {DRILL_EDITOR_SCREEN_WORDS.toTheLibrary}
             </Link>
           }
         >
-          It may have been in a file that was never taken in.
+          {DRILL_EDITOR_SCREEN_WORDS.itMayHaveBeen}
         </Empty>
       </div>
     );

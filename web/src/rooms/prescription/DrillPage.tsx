@@ -11,9 +11,10 @@ import { DrillActions } from './DrillActions.tsx';
 import { loadsText, needsText } from './drillText.ts';
 import { useLibrary } from './library.tsx';
 import { SetupCard } from './SetupCard.tsx';
+import { DRILL_PAGE_WORDS } from './words.ts';
 
 const HEIGHTS_IN = [60, REFERENCE_HEIGHT_IN, 78] as const;
-const STRENGTHS = ['', 'a little', 'well', 'first of all'] as const;
+const STRENGTHS = ['', DRILL_PAGE_WORDS.aLittle, 'well', DRILL_PAGE_WORDS.firstOfAll] as const;
 
 /** All there is to know of one drill, drawn for a body of the reader's choice. */
 export function DrillPage({ id }: { readonly id: string }) {
@@ -28,7 +29,7 @@ export function DrillPage({ id }: { readonly id: string }) {
   return (
     <Panel title={library.nameOf(id)} aside={<DrillActions id={id} />}>
       <fieldset className="mb-3 flex flex-wrap gap-2">
-        <legend className="sr-only">Drawn for</legend>
+        <legend className="sr-only">{DRILL_PAGE_WORDS.drawn}</legend>
         {HEIGHTS_IN.map((h) => (
           <button
             key={h}
@@ -37,7 +38,7 @@ export function DrillPage({ id }: { readonly id: string }) {
             className={`btn ${heightIn === h ? 'btn-primary' : ''}`}
             onClick={() => setHeightIn(h)}
           >
-            {length(h, 0)} tall
+            {DRILL_PAGE_WORDS.tall(length(h, 0))}
           </button>
         ))}
         <button
@@ -46,7 +47,7 @@ export function DrillPage({ id }: { readonly id: string }) {
           className={`btn ${left ? 'btn-primary' : ''}`}
           onClick={() => setLeft(!left)}
         >
-          Left-handed
+          {DRILL_PAGE_WORDS.leftHanded}
         </button>
       </fieldset>
       <SetupCard
@@ -57,19 +58,27 @@ export function DrillPage({ id }: { readonly id: string }) {
         left={left}
       />
       <dl className="mt-4 grid gap-x-6 gap-y-2 sm:grid-cols-2">
-        <Fact term="Mends">
+        <Fact term={DRILL_PAGE_WORDS.mends}>
           {drill.fixes.map((f) => `${faultName(f.fault)} (${STRENGTHS[f.strength]})`).join(', ')}
         </Fact>
-        <Fact term="Moves">{drill.moves.map(measureName).join(', ') || 'nothing that is measured'}</Fact>
-        <Fact term="Needs">{needsText(drill)}</Fact>
-        <Fact term="Done at">{drill.places.map((p) => PLACE_WORDS[p]).join(', ')}</Fact>
-        <Fact term="Loads">{loadsText(drill)}</Fact>
-        <Fact term="Overdone, makes">{drill.overdo ? faultName(drill.overdo) : 'nothing known'}</Fact>
-        {drill.needsFaceAndArms && <Fact term="First">{Object.values(BLOCKER_WORDS).join(' ')}</Fact>}
-        {drill.after && <Fact term="Comes after">{library.nameOf(drill.after)}</Fact>}
-        {drill.cyclePart && <Fact term="Cycle">Part {drill.cyclePart} of three, ten balls each.</Fact>}
+        <Fact term={DRILL_PAGE_WORDS.moves}>
+          {drill.moves.map(measureName).join(', ') || DRILL_PAGE_WORDS.nothingThatIsMeasured}
+        </Fact>
+        <Fact term={DRILL_PAGE_WORDS.needs}>{needsText(drill)}</Fact>
+        <Fact term={DRILL_PAGE_WORDS.done}>{drill.places.map((p) => PLACE_WORDS[p]).join(', ')}</Fact>
+        <Fact term={DRILL_PAGE_WORDS.loads}>{loadsText(drill)}</Fact>
+        <Fact term={DRILL_PAGE_WORDS.overdoneMakes}>
+          {drill.overdo ? faultName(drill.overdo) : DRILL_PAGE_WORDS.nothingKnown}
+        </Fact>
+        {drill.needsFaceAndArms && (
+          <Fact term={DRILL_PAGE_WORDS.first}>{Object.values(BLOCKER_WORDS).join(' ')}</Fact>
+        )}
+        {drill.after && <Fact term={DRILL_PAGE_WORDS.comesAfter}>{library.nameOf(drill.after)}</Fact>}
+        {drill.cyclePart && (
+          <Fact term={DRILL_PAGE_WORDS.cycle}>{DRILL_PAGE_WORDS.partOfThreeTen(drill.cyclePart)}</Fact>
+        )}
         {fights.length > 0 && (
-          <Fact term="Fights">
+          <Fact term={DRILL_PAGE_WORDS.fights}>
             {fights.map((other, i) => (
               <span key={other.id}>
                 {i > 0 && ', '}

@@ -10,27 +10,28 @@ import { FeelPanel } from './FeelPanel.tsx';
 import { useLibrary } from './library.tsx';
 import { Offers } from './Offers.tsx';
 import { useChooseDrills, usePrescription } from './queries.ts';
+import { DRILL_SCREEN_WORDS } from './words.ts';
 
 /** The drill for what was chosen, why this one, and why not the others. */
 export function DrillScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const diagnoses = useDiagnoses(student.id);
   return (
-    <Shown query={diagnoses} what="the diagnosis">
+    <Shown query={diagnoses} what={DRILL_SCREEN_WORDS.theDiagnosis}>
       {([latest]) =>
         latest ? (
           <Matched student={student} diagnosisId={latest.id} />
         ) : (
           <div className="mx-auto max-w-3xl p-4">
             <Empty
-              title="No diagnosis yet"
+              title={DRILL_SCREEN_WORDS.noDiagnosisYet}
               action={
                 <Link className="btn btn-primary" to={`/students/${student.id}/diagnosis`}>
-                  Diagnose first
+                  {DRILL_SCREEN_WORDS.diagnoseFirst}
                 </Link>
               }
             >
-              A drill fits a fault and a student. Say first what to work on.
+              {DRILL_SCREEN_WORDS.drillFitsAFault}
             </Empty>
           </div>
         )
@@ -42,7 +43,7 @@ export function DrillScreen() {
 function Matched({ student, diagnosisId }: { readonly student: Student; readonly diagnosisId: string }) {
   const prescription = usePrescription(diagnosisId);
   return (
-    <Shown query={prescription} what="the drills">
+    <Shown query={prescription} what={DRILL_SCREEN_WORDS.theDrills}>
       {(p) => <Match key={p.workOn.join()} student={student} prescription={p} />}
     </Shown>
   );
@@ -88,15 +89,15 @@ function Match({ student, prescription }: MatchProps) {
   if (fault === undefined) return <NothingChosen studentId={student.id} />;
   return (
     <div className="mx-auto flex max-w-[80rem] flex-col gap-3 p-4">
-      <h2 className="text-2xl">For “{faultName(fault)}”</h2>
+      <h2 className="text-2xl">{DRILL_SCREEN_WORDS.for(faultName(fault))}</h2>
       {hold.data && (
         <p role="alert" className="panel border-error p-3 font-semibold">
-          Pain was reported. Drills that load the body wait until you lift the hold.
+          {DRILL_SCREEN_WORDS.painWasReportedDrills}
         </p>
       )}
       {result.blockers.map((id) => (
         <p key={id} className="panel border-warning p-3 font-semibold">
-          First: {BLOCKER_WORDS[id]}
+          {DRILL_SCREEN_WORDS.first} {BLOCKER_WORDS[id]}
         </p>
       ))}
       <div className="grid gap-4 lg:grid-cols-[1fr_22rem]">
@@ -114,14 +115,14 @@ function Match({ student, prescription }: MatchProps) {
 const NothingChosen = ({ studentId }: { readonly studentId: string }) => (
   <div className="mx-auto max-w-3xl p-4">
     <Empty
-      title="Nothing chosen to work on"
+      title={DRILL_SCREEN_WORDS.nothingChosenToWork}
       action={
         <Link className="btn btn-primary" to={`/students/${studentId}/diagnosis`}>
-          Choose what to work on
+          {DRILL_SCREEN_WORDS.chooseWhatToWork}
         </Link>
       }
     >
-      The last diagnosis named no root that is more likely than not.
+      {DRILL_SCREEN_WORDS.lastDiagnosisNamed}
     </Empty>
   </div>
 );
@@ -135,8 +136,8 @@ interface NotOfferedProps {
 function NotOffered({ rejected, box: { picked, flip } }: NotOfferedProps) {
   const library = useLibrary();
   return (
-    <Panel title="Not offered">
-      {rejected.length === 0 && <p>Nothing was turned down.</p>}
+    <Panel title={DRILL_SCREEN_WORDS.notOffered}>
+      {rejected.length === 0 && <p>{DRILL_SCREEN_WORDS.nothingWasTurnedDown}</p>}
       <ul className="flex flex-col gap-2">
         {rejected.map((refusal) => (
           <li key={refusal.id} className="text-sm">
@@ -149,7 +150,9 @@ function NotOffered({ rejected, box: { picked, flip } }: NotOfferedProps) {
                 className={`btn btn-sm mt-1 h-11 ${picked.includes(refusal.id) ? 'btn-primary' : 'btn-ghost'}`}
                 onClick={() => flip(refusal.id)}
               >
-                {picked.includes(refusal.id) ? 'Overruled' : 'Use all the same'}
+                {picked.includes(refusal.id)
+                  ? DRILL_SCREEN_WORDS.overruled
+                  : DRILL_SCREEN_WORDS.useAllTheSame}
               </button>
             )}
           </li>
@@ -168,12 +171,14 @@ function TakeIntoUse({
   return (
     <div className="panel sticky bottom-2 flex flex-wrap items-center gap-3 p-3">
       <p className="font-semibold">
-        {picked.length > 0 ? picked.map(nameOf).join(' and ') : 'No drill chosen'}
+        {picked.length > 0
+          ? picked.map(nameOf).join(DRILL_SCREEN_WORDS.and)
+          : DRILL_SCREEN_WORDS.noDrillChosen}
       </p>
       {overruled && (
         <input
-          aria-label="Why you overrule the rule"
-          placeholder="Why you overrule the rule"
+          aria-label={DRILL_SCREEN_WORDS.whyYouOverrule}
+          placeholder={DRILL_SCREEN_WORDS.whyYouOverrule}
           className="input min-w-56 flex-1"
           value={note}
           onChange={(e) => setNote(e.target.value)}
@@ -185,7 +190,7 @@ function TakeIntoUse({
         disabled={picked.length === 0 || choose.isPending || (overruled && note.trim() === '')}
         onClick={accept}
       >
-        Take into use, lay out the plan
+        {DRILL_SCREEN_WORDS.takeIntoUseLay}
       </button>
       {choose.error && <Failed error={choose.error} />}
     </div>

@@ -7,6 +7,7 @@ import { useSteadyId } from '../../platform/ids.ts';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useFeels, useForgetFeel, useNoteFeel } from './queries.ts';
+import { FEEL_PANEL_WORDS } from './words.ts';
 
 const SHOWN = 5;
 const UNIT_WORDS: Readonly<Record<string, string>> = { deg: 'degrees' };
@@ -40,23 +41,28 @@ export function FeelPanel({
         id.renew();
         setFelt('');
         setMeasured('');
-        toast('Noted.', { action: { label: 'Undo', onClick: () => forget.mutate(feel.id) } });
+        toast(FEEL_PANEL_WORDS.noted, {
+          action: { label: FEEL_PANEL_WORDS.undo, onClick: () => forget.mutate(feel.id) },
+        });
       },
     });
   };
   const unit = known === 'in' ? `, ${lengths}` : known ? `, ${UNIT_WORDS[known] ?? known}` : '';
   const ready = measure !== '' && number(felt) > 0 && number(measured) > 0;
   return (
-    <Panel title="Felt against measured">
-      <Shown query={feels} what="what was felt">
+    <Panel title={FEEL_PANEL_WORDS.feltAgainstMeasured}>
+      <Shown query={feels} what={FEEL_PANEL_WORDS.whatWasFelt}>
         {({ records, sizing }) => (
           <>
             <p className="font-semibold">{sizingText(sizing)}</p>
             <ul className="mt-1 text-sm">
               {records.slice(0, SHOWN).map((r) => (
                 <li key={r.id}>
-                  {measureName(r.measure)}: felt {amount(r.felt, r.measure)}, was{' '}
-                  {amount(r.measured, r.measure)}
+                  {FEEL_PANEL_WORDS.feltAndWas(
+                    measureName(r.measure),
+                    amount(r.felt, r.measure),
+                    amount(r.measured, r.measure),
+                  )}
                 </li>
               ))}
             </ul>
@@ -66,7 +72,7 @@ export function FeelPanel({
       {measures.length > 0 && (
         <form onSubmit={keep} className="mt-2 flex flex-wrap items-end gap-2">
           <select
-            aria-label="Which change"
+            aria-label={FEEL_PANEL_WORDS.whichChange}
             className="select w-full"
             value={measure}
             onChange={(e) => setMeasure(e.target.value)}
@@ -77,10 +83,10 @@ export function FeelPanel({
               </option>
             ))}
           </select>
-          <Amount label={`Felt${unit}`} value={felt} onChange={setFelt} />
-          <Amount label={`Measured${unit}`} value={measured} onChange={setMeasured} />
+          <Amount label={FEEL_PANEL_WORDS.feltIn(unit)} value={felt} onChange={setFelt} />
+          <Amount label={FEEL_PANEL_WORDS.measuredIn(unit)} value={measured} onChange={setMeasured} />
           <button type="submit" className="btn" disabled={!ready || note.isPending}>
-            Note it
+            {FEEL_PANEL_WORDS.note}
           </button>
         </form>
       )}
@@ -113,6 +119,11 @@ function Amount({
 
 function sizingText({ factor, records, lo95, hi95 }: FeelSizing): string {
   if (factor !== null) return exaggerateText(factor);
-  if (records === 0) return 'Ask how big a change felt, and note it beside what was measured.';
-  return `Not clear yet: between ${lo95.toFixed(1)} and ${hi95.toFixed(1)} times as much, from ${records} ${records === 1 ? 'note' : 'notes'}.`;
+  if (records === 0) return FEEL_PANEL_WORDS.askHowBig;
+  return FEEL_PANEL_WORDS.notClearYetBetween(
+    lo95.toFixed(1),
+    hi95.toFixed(1),
+    records,
+    records === 1 ? 'note' : 'notes',
+  );
 }

@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { Failed } from '../../platform/parts.tsx';
 import { useLibrary } from './library.tsx';
 import { useImportDrills } from './queries.ts';
+import { IMPORT_EXPORT_WORDS } from './words.ts';
 
 /** A new drill; the coach's own as a file, out and in. */
 export function ImportExport() {
@@ -18,26 +19,24 @@ export function ImportExport() {
     setUnreadable('');
     try {
       take.mutate(JSON.parse(await chosen.text()), {
-        onSuccess: ({ added, changed }) => toast(`${added} drills added, ${changed} changed.`),
+        onSuccess: ({ added, changed }) => toast(IMPORT_EXPORT_WORDS.drillsAddedChanged(added, changed)),
       });
     } catch {
-      setUnreadable(
-        `${chosen.name} is not a JSON file. Choose one that this program, or a colleague’s, wrote out.`,
-      );
+      setUnreadable(IMPORT_EXPORT_WORDS.isNotAJson(chosen.name));
     }
   };
   return (
     <div className="mt-3 flex flex-col gap-2 border-t-[1.5px] border-base-300 pt-3">
       <Link className="btn btn-primary" to="/library/new/edit">
-        New drill
+        {IMPORT_EXPORT_WORDS.newDrill}
       </Link>
       <div className="flex gap-2">
         <button type="button" className="btn flex-1" onClick={() => file.current?.click()}>
-          Take in a file
+          {IMPORT_EXPORT_WORDS.takeInAFile}
         </button>
         {own.length > 0 && (
           <a className="btn flex-1" href="/api/library/export.json" download="drills.json">
-            Write to a file
+            {IMPORT_EXPORT_WORDS.writeToAFile}
           </a>
         )}
       </div>
@@ -46,7 +45,7 @@ export function ImportExport() {
         type="file"
         accept="application/json,.json"
         className="hidden"
-        aria-label="File of drills"
+        aria-label={IMPORT_EXPORT_WORDS.fileOfDrills}
         onChange={(event) => void read(event)}
       />
       {unreadable && (

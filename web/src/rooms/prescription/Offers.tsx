@@ -5,6 +5,7 @@ import type { Opening, Prescribed } from '@inchstep/core/prescription';
 import { Empty } from '../../platform/parts.tsx';
 import { useLibrary } from './library.tsx';
 import { SetupCard } from './SetupCard.tsx';
+import { OFFERS_WORDS } from './words.ts';
 
 interface OffersProps {
   readonly student: Student;
@@ -21,8 +22,8 @@ export function Offers({ student, result, picked, onFlip }: OffersProps) {
   return (
     <div className="flex flex-col gap-3">
       {offers.length === 0 && (
-        <Empty title="No drill passes every rule">
-          {openText(result.wouldOpen)} You can overrule any rule but pain, with a note.
+        <Empty title={OFFERS_WORDS.noDrillPassesEvery}>
+          {OFFERS_WORDS.youCanOverruleAny(openText(result.wouldOpen))}
         </Empty>
       )}
       {offers.slice(0, MOST_OFFERED).map((offer, i) => (
@@ -44,9 +45,9 @@ export function Offers({ student, result, picked, onFlip }: OffersProps) {
 /** Which aid would open most, else where to look. */
 function openText(openings: readonly Opening[]): string {
   const [best] = openings;
-  if (!best) return 'Look at the reasons beside: a place or a limit stands in the way.';
-  const drills = best.drills.length === 1 ? 'one drill' : `${best.drills.length} drills`;
-  return `What is missing is an aid: a ${AID_WORDS[best.aid]} would open ${drills}.`;
+  if (!best) return OFFERS_WORDS.lookAtTheReasons;
+  const drills = best.drills.length === 1 ? OFFERS_WORDS.oneDrill : OFFERS_WORDS.drills(best.drills.length);
+  return OFFERS_WORDS.whatIsMissing(AID_WORDS[best.aid], drills);
 }
 
 function Offer({
@@ -74,14 +75,14 @@ function Offer({
     >
       <header className="flex flex-wrap items-center gap-x-3">
         <h3 className="text-xl">{nameOf(offer.id)}</h3>
-        <span className="text-sm text-base-content/80">fit {offer.score.toFixed(1)}</span>
+        <span className="text-sm text-base-content/80">{OFFERS_WORDS.fit(offer.score.toFixed(1))}</span>
         <button
           type="button"
           aria-pressed={picked}
           className={`btn ml-auto ${picked ? 'btn-primary' : ''}`}
           onClick={onPick}
         >
-          {picked ? 'Chosen' : 'Choose'}
+          {picked ? OFFERS_WORDS.chosen : OFFERS_WORDS.choose}
         </button>
       </header>
       <ul className="mt-1 mb-3 flex flex-wrap gap-x-4 text-sm text-base-content/80">
@@ -105,7 +106,9 @@ function Offer({
         <p>{wordsOf(offer.id)?.purpose}</p>
       )}
       {offer.watch.length > 0 && (
-        <p className="mt-2 text-sm">Watch for too much: {offer.watch.map(measureName).join(', ')}.</p>
+        <p className="mt-2 text-sm">
+          {OFFERS_WORDS.watchForTooMuch(offer.watch.map(measureName).join(', '))}
+        </p>
       )}
     </article>
   );

@@ -1,4 +1,5 @@
 import { X } from 'lucide-react';
+import { PICK_LIST_WORDS } from './words.ts';
 
 /** Ids with their names, in the order of the names. */
 export const pairs = (ids: readonly string[], name: (id: string) => string): [string, string][] =>
@@ -26,19 +27,19 @@ export function PickList({
             key={id}
             type="button"
             className="btn btn-primary"
-            aria-label={`Remove: ${textOf(id)}`}
+            aria-label={PICK_LIST_WORDS.remove(textOf(id))}
             onClick={() => onChange(values.filter((value) => value !== id))}
           >
             {textOf(id)} <X size={16} aria-hidden />
           </button>
         ))}
         <select
-          aria-label={`${label}: add`}
+          aria-label={PICK_LIST_WORDS.add(label)}
           className="select w-64"
           value=""
           onChange={(e) => e.target.value !== '' && onChange([...values, e.target.value])}
         >
-          <option value="">{values.length === 0 ? 'none' : 'add another'}</option>
+          <option value="">{values.length === 0 ? 'none' : PICK_LIST_WORDS.addAnother}</option>
           {options
             .filter(([id]) => !values.includes(id))
             .map(([id, text]) => (

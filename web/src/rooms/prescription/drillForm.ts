@@ -2,6 +2,7 @@ import { type DrillForm, OWN_DRILL_ID, ownDrillSchema, pathText, toDrill } from 
 import { problemText } from '@inchstep/contract/words';
 import { checkDrill } from '@inchstep/core/prescription';
 import { type DrillLibrary, drillLibrary } from './drillLibrary.ts';
+import { DRILL_FORM_WORDS } from './words.ts';
 
 const BLANK: DrillForm = {
   drill: {
@@ -41,7 +42,7 @@ export function startingForm(id: string, library: DrillLibrary): DrillForm | nul
   return {
     ...BLANK,
     drill: { ...(rest as DrillForm['drill']), id: '' },
-    words: { ...(text as DrillForm['words']), name: `${text.name}, my way` },
+    words: { ...(text as DrillForm['words']), name: DRILL_FORM_WORDS.myWay(text.name) },
     basedOn: id,
   };
 }

@@ -153,3 +153,135 @@ export const LIBRARY_WORDS = {
   clear: 'Clear',
   columns: ['Drill', 'Mends', 'Needs', 'Loads'],
 } as const;
+
+/** What the drill actions say. */
+export const DRILL_ACTIONS_WORDS = {
+  designedHere: 'designed here',
+  copyAndChange: 'Copy and change',
+  retired: (used: string) =>
+    `Put aside, and offered to nobody.${used ? ` It stays in the plan of ${used}.` : ''}`,
+  offeredAgain: 'Offered again.',
+  undo: 'Undo',
+  yourOwn: 'your own',
+  after: (basedOn: string) => `, after “${basedOn}”`,
+  inItsPlace: ', in its place',
+  inUse: (used: string) => `; in use with ${used}`,
+  change: 'Change',
+  takeUpAgain: 'Take up again',
+  putAside: 'Put aside',
+} as const;
+
+/** What the drill editor screen says. */
+export const DRILL_EDITOR_SCREEN_WORDS = {
+  theLibrary: 'the library',
+  noSuchDrill: 'No such drill',
+  toTheLibrary: 'To the library',
+  itMayHaveBeen: 'It may have been in a file that was never taken in.',
+} as const;
+
+/** What the drill page says. */
+export const DRILL_PAGE_WORDS = {
+  aLittle: 'a little',
+  firstOfAll: 'first of all',
+  drawn: 'Drawn for',
+  tall: (h: string) => `${h} tall`,
+  leftHanded: 'Left-handed',
+  mends: 'Mends',
+  moves: 'Moves',
+  nothingThatIsMeasured: 'nothing that is measured',
+  needs: 'Needs',
+  done: 'Done at',
+  loads: 'Loads',
+  overdoneMakes: 'Overdone, makes',
+  nothingKnown: 'nothing known',
+  first: 'First',
+  comesAfter: 'Comes after',
+  cycle: 'Cycle',
+  partOfThreeTen: (cyclePart: number) => `Part ${cyclePart} of three, ten balls each.`,
+  fights: 'Fights',
+} as const;
+
+/** What the drill screen says. */
+export const DRILL_SCREEN_WORDS = {
+  theDiagnosis: 'the diagnosis',
+  noDiagnosisYet: 'No diagnosis yet',
+  diagnoseFirst: 'Diagnose first',
+  drillFitsAFault: 'A drill fits a fault and a student. Say first what to work on.',
+  theDrills: 'the drills',
+  for: (fault: string) => `For “${fault}”`,
+  painWasReportedDrills: 'Pain was reported. Drills that load the body wait until you lift the hold.',
+  first: 'First:',
+  nothingChosenToWork: 'Nothing chosen to work on',
+  chooseWhatToWork: 'Choose what to work on',
+  lastDiagnosisNamed: 'The last diagnosis named no root that is more likely than not.',
+  notOffered: 'Not offered',
+  nothingWasTurnedDown: 'Nothing was turned down.',
+  overruled: 'Overruled',
+  useAllTheSame: 'Use all the same',
+  and: ' and ',
+  noDrillChosen: 'No drill chosen',
+  whyYouOverrule: 'Why you overrule the rule',
+  takeIntoUseLay: 'Take into use, lay out the plan',
+} as const;
+
+/** What the feel panel says. */
+export const FEEL_PANEL_WORDS = {
+  noted: 'Noted.',
+  undo: 'Undo',
+  feltAgainstMeasured: 'Felt against measured',
+  whatWasFelt: 'what was felt',
+  feltAndWas: (measure: string, felt: string, measured: string) =>
+    `${measure}: felt ${felt}, was ${measured}`,
+  whichChange: 'Which change',
+  feltIn: (unit: string) => `Felt${unit}`,
+  measuredIn: (unit: string) => `Measured${unit}`,
+  note: 'Note it',
+  askHowBig: 'Ask how big a change felt, and note it beside what was measured.',
+  notClearYetBetween: (lo95: string, hi95: string, records: number, records2: string) =>
+    `Not clear yet: between ${lo95} and ${hi95} times as much, from ${records} ${records2}.`,
+} as const;
+
+/** What the import export says. */
+export const IMPORT_EXPORT_WORDS = {
+  drillsAddedChanged: (added: number, changed: number) => `${added} drills added, ${changed} changed.`,
+  isNotAJson: (name: string) =>
+    `${name} is not a JSON file. Choose one that this program, or a colleague’s, wrote out.`,
+  newDrill: 'New drill',
+  takeInAFile: 'Take in a file',
+  writeToAFile: 'Write to a file',
+  fileOfDrills: 'File of drills',
+} as const;
+
+/** What the offers say. */
+export const OFFERS_WORDS = {
+  noDrillPassesEvery: 'No drill passes every rule',
+  youCanOverruleAny: (wouldOpen: string) => `${wouldOpen} You can overrule any rule but pain, with a note.`,
+  lookAtTheReasons: 'Look at the reasons beside: a place or a limit stands in the way.',
+  oneDrill: 'one drill',
+  drills: (count: number) => `${count} drills`,
+  whatIsMissing: (aid: string | undefined, drills: string) =>
+    `What is missing is an aid: a ${aid} would open ${drills}.`,
+  fit: (score: string) => `fit ${score}`,
+  chosen: 'Chosen',
+  choose: 'Choose',
+  watchForTooMuch: (watch: string) => `Watch for too much: ${watch}.`,
+} as const;
+
+/** What the pick list says. */
+export const PICK_LIST_WORDS = {
+  remove: (id: string) => `Remove: ${id}`,
+  add: (label: string) => `${label}: add`,
+  addAnother: 'add another',
+} as const;
+
+/** What the drill form says. */
+export const DRILL_FORM_WORDS = {
+  myWay: (name: string) => `${name}, my way`,
+} as const;
+
+/** What the drill text says. */
+export const DRILL_TEXT_WORDS = {
+  or: ' or ',
+  and: ' and ',
+  aLittle: 'a little',
+} as const;

@@ -4,6 +4,7 @@ import { BELIEVED } from '@inchstep/core/diagnosis';
 import { scaleLinear, scaleTime } from 'd3';
 import { dayOf, dayText, Panel } from '../../platform/parts.tsx';
 import { useDiagnoses } from '../diagnosis/index.ts';
+import { FAULT_STORY_WORDS } from './words.ts';
 
 export interface StoryLine {
   readonly fault: string;
@@ -50,10 +51,10 @@ export function FaultStory({ studentId, today }: { readonly studentId: string; r
   const tall = scaleLinear([0, MOST_STEPS], [3, ROW - 14]).clamp(true);
   const said = story.map(
     ({ fault, points }) =>
-      `${faultName(fault)}: ${points.map((p) => (p.steps === null ? 'not there' : `${p.steps.toFixed(1)} steps out`)).join(', then ')}`,
+      `${faultName(fault)}: ${points.map((p) => (p.steps === null ? FAULT_STORY_WORDS.notThere : FAULT_STORY_WORDS.stepsOut(p.steps.toFixed(1)))).join(FAULT_STORY_WORDS.between)}`,
   );
   return (
-    <Panel title="Fault story">
+    <Panel title={FAULT_STORY_WORDS.faultStory}>
       <svg
         viewBox={`0 0 ${WIDTH} ${story.length * ROW + 30}`}
         className="w-full"
@@ -105,9 +106,7 @@ export function FaultStory({ studentId, today }: { readonly studentId: string; r
           </text>
         ))}
       </svg>
-      <p className="text-sm text-base-content/80">
-        Post: steps beyond the band at each diagnosis. Filled: named as the root. Dash: not there.
-      </p>
+      <p className="text-sm text-base-content/80">{FAULT_STORY_WORDS.postStepsBeyond}</p>
     </Panel>
   );
 }

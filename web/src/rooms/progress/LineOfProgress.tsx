@@ -2,6 +2,7 @@ import type { Progress, Series } from '@inchstep/contract/progress';
 import { measureName, STAGE_WORDS, valueText } from '@inchstep/contract/words';
 import { extent, line, type ScaleLinear, type ScaleTime, scaleLinear, scaleTime } from 'd3';
 import { useUnits } from '../../platform/units.ts';
+import { LINE_OF_PROGRESS_WORDS } from './words.ts';
 
 const WIDTH = 760;
 const HEIGHT = 320;
@@ -45,7 +46,7 @@ export function LineOfProgress({
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full"
       role="img"
-      aria-label={`${measureName(series.measure)} over ${sessions.length} days; the table below says the same in numbers`}
+      aria-label={LINE_OF_PROGRESS_WORDS.drawn(measureName(series.measure), sessions.length)}
     >
       <rect
         x={LEFT}
@@ -65,7 +66,7 @@ export function LineOfProgress({
         fontSize={13}
         fill="var(--tape-ink)"
       >
-        band
+        {LINE_OF_PROGRESS_WORDS.band}
       </text>
       <Passed stages={progress.stages} x={x} />
       <Axes x={x} y={y} unit={unit} />
@@ -95,7 +96,7 @@ const Passed = ({ stages, x }: { readonly stages: Progress['stages']; readonly x
           opacity={0.6}
         />
         <text x={x(noon(s.from)) + 4} y={TOP + 11} fontSize={11} fill="currentColor">
-          past {STAGE_WORDS[s.stage]?.name.toLowerCase()}
+          {LINE_OF_PROGRESS_WORDS.past} {STAGE_WORDS[s.stage]?.name.toLowerCase()}
         </text>
       </g>
     ))}

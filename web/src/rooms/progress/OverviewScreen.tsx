@@ -12,7 +12,7 @@ import { MeasureLine } from '../measures/index.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { useBrief, useProgress } from './queries.ts';
 import { Thread } from './Thread.tsx';
-import { missedText, movedText, ownedText, STATE_WORDS } from './words.ts';
+import { missedText, movedText, OVERVIEW_SCREEN_WORDS, ownedText, STATE_WORDS } from './words.ts';
 
 /** Who this is and where the work stands: focus, tapes, thread. */
 export function OverviewScreen() {
@@ -23,12 +23,12 @@ export function OverviewScreen() {
   const today = me.data?.today ?? '';
   return (
     <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[1fr_1fr_20rem]">
-      <Shown query={brief} what="the brief">
+      <Shown query={brief} what={OVERVIEW_SCREEN_WORDS.theBrief}>
         {(b) => <BriefPanel student={student} brief={b} today={today} />}
       </Shown>
       <FocusTapes studentId={student.id} />
-      <Panel title="Thread">
-        <Shown query={thread} what="the thread">
+      <Panel title={OVERVIEW_SCREEN_WORDS.thread}>
+        <Shown query={thread} what={OVERVIEW_SCREEN_WORDS.theThread}>
           {(events) => <Thread events={events} today={today} />}
         </Shown>
       </Panel>
@@ -47,31 +47,44 @@ function BriefPanel({
 }) {
   const { nameOf } = useLibrary();
   const next =
-    brief.state === 'new' ? { to: 'bench', text: 'To the bench' } : { to: 'ladder', text: 'To the ladder' };
+    brief.state === 'new'
+      ? { to: 'bench', text: OVERVIEW_SCREEN_WORDS.toTheBench }
+      : { to: 'ladder', text: OVERVIEW_SCREEN_WORDS.toTheLadder };
   return (
-    <Panel title="Where it stands" aside={<span className="font-semibold">{STATE_WORDS[brief.state]}</span>}>
+    <Panel
+      title={OVERVIEW_SCREEN_WORDS.whereItStands}
+      aside={<span className="font-semibold">{STATE_WORDS[brief.state]}</span>}
+    >
       <dl className="flex flex-col gap-2">
-        <Line term="Next lesson">{brief.nextLesson ? dayText(brief.nextLesson, today) : 'none set'}</Line>
-        <Line term="Working on">
-          {brief.focus.length > 0 ? brief.focus.map(faultName).join(', ') : 'nothing yet'}
+        <Line term={OVERVIEW_SCREEN_WORDS.nextLesson}>
+          {brief.nextLesson ? dayText(brief.nextLesson, today) : OVERVIEW_SCREEN_WORDS.noneSet}
         </Line>
-        <Line term="Drill">
-          {brief.drills.length > 0 ? brief.drills.map(nameOf).join(' and ') : 'none'}
-          {brief.stage && `, rung “${STAGE_WORDS[brief.stage]?.name}”`}
+        <Line term={OVERVIEW_SCREEN_WORDS.working}>
+          {brief.focus.length > 0 ? brief.focus.map(faultName).join(', ') : OVERVIEW_SCREEN_WORDS.nothingYet}
+        </Line>
+        <Line term={OVERVIEW_SCREEN_WORDS.drill}>
+          {brief.drills.length > 0 ? brief.drills.map(nameOf).join(OVERVIEW_SCREEN_WORDS.and) : 'none'}
+          {brief.stage && OVERVIEW_SCREEN_WORDS.rung(STAGE_WORDS[brief.stage]?.name)}
         </Line>
         {brief.drills.length > 0 && (
-          <Line term="Done since the plan">
-            {brief.repsDone} of {brief.repsPlanned} planned repetitions
+          <Line term={OVERVIEW_SCREEN_WORDS.doneSinceThePlan}>
+            {OVERVIEW_SCREEN_WORDS.ofPlannedRepetitions(brief.repsDone, brief.repsPlanned)}
           </Line>
         )}
         {brief.missed.length > 0 && (
-          <Line term="Planned days without a set">{missedText(brief.missed, today)}</Line>
+          <Line term={OVERVIEW_SCREEN_WORDS.plannedDaysWithout}>{missedText(brief.missed, today)}</Line>
         )}
-        {brief.drills.length > 0 && <Line term="Owned?">{ownedText(brief.owned, today)}</Line>}
-        {brief.moved.length > 0 && <Line term="What moved">{brief.moved.map(movedText).join('. ')}</Line>}
-        {brief.limits.length > 0 && <Line term="Careful with">{brief.limits.join(', ')}</Line>}
-        {student.profile.aims && <Line term="Aims">{student.profile.aims}</Line>}
-        {brief.lastWords && <Line term="Last words">“{brief.lastWords}”</Line>}
+        {brief.drills.length > 0 && (
+          <Line term={OVERVIEW_SCREEN_WORDS.owned}>{ownedText(brief.owned, today)}</Line>
+        )}
+        {brief.moved.length > 0 && (
+          <Line term={OVERVIEW_SCREEN_WORDS.whatMoved}>{brief.moved.map(movedText).join('. ')}</Line>
+        )}
+        {brief.limits.length > 0 && (
+          <Line term={OVERVIEW_SCREEN_WORDS.careful}>{brief.limits.join(', ')}</Line>
+        )}
+        {student.profile.aims && <Line term={OVERVIEW_SCREEN_WORDS.aims}>{student.profile.aims}</Line>}
+        {brief.lastWords && <Line term={OVERVIEW_SCREEN_WORDS.lastWords}>“{brief.lastWords}”</Line>}
       </dl>
       <Link to={next.to} className="btn btn-primary mt-3">
         {next.text}
@@ -95,18 +108,18 @@ const ORDER = { low: 0, high: 0, in: 1, cant_tell: 2 } as const;
 function FocusTapes({ studentId }: { readonly studentId: string }) {
   const progress = useProgress(studentId);
   return (
-    <Panel title="Tapes">
-      <Shown query={progress} what="the tapes">
+    <Panel title={OVERVIEW_SCREEN_WORDS.tapes}>
+      <Shown query={progress} what={OVERVIEW_SCREEN_WORDS.theTapes}>
         {({ series, focus }) =>
           series.length === 0 ? (
-            <Empty title="Nothing measured yet">
-              Name stations and set marks on the bench; each measure becomes a tape here.
+            <Empty title={OVERVIEW_SCREEN_WORDS.nothingMeasuredYet}>
+              {OVERVIEW_SCREEN_WORDS.nameStationsAndSet}
             </Empty>
           ) : (
             <ul className="flex flex-col gap-2">
               {mostTelling(series, focus).map(({ shown, before }) => (
                 <li key={shown.id}>
-                  <MeasureLine measure={shown} unsure="can’t tell from these swings" />
+                  <MeasureLine measure={shown} unsure={OVERVIEW_SCREEN_WORDS.cantTellFromThese} />
                   <Tape
                     name={measureName(shown.id)}
                     band={shown.band}
@@ -121,10 +134,7 @@ function FocusTapes({ studentId }: { readonly studentId: string }) {
           )
         }
       </Shown>
-      <p className="mt-2 text-sm text-base-content/80">
-        Solid notch: last time filmed. Dashed: the time before. Bracket: where the true mean lies, 19 times in
-        20.
-      </p>
+      <p className="mt-2 text-sm text-base-content/80">{OVERVIEW_SCREEN_WORDS.solidNotchLastTime}</p>
     </Panel>
   );
 }

@@ -7,6 +7,7 @@ import { useSettings } from '../../platform/settings.tsx';
 import { useLibrary } from '../prescription/index.ts';
 import { useRoster } from './queries.ts';
 import { ROOMS } from './StudentFrame.tsx';
+import { PALETTE_WORDS } from './words.ts';
 
 const MOST_SHOWN = 80;
 const MOST_PEOPLE = 200;
@@ -41,20 +42,20 @@ export function Palette() {
     )
     .slice(0, MOST_PEOPLE);
   const entries: readonly [text: string, act: () => void][] = [
-    ['Today', go('/')],
-    ['Roster', go('/students')],
-    ['New student', go('/students/new')],
-    ['Schools and bands', go('/schools')],
-    ['Library', go('/library')],
-    ['Data and devices', go('/data')],
-    ...drills.map((d): [string, () => void] => [`Drill: ${nameOf(d.id)}`, go(`/library/${d.id}`)]),
+    [PALETTE_WORDS.today, go('/')],
+    [PALETTE_WORDS.roster, go('/students')],
+    [PALETTE_WORDS.newStudent, go('/students/new')],
+    [PALETTE_WORDS.schoolsAndBands, go('/schools')],
+    [PALETTE_WORDS.library, go('/library')],
+    [PALETTE_WORDS.dataAndDevices, go('/data')],
+    ...drills.map((d): [string, () => void] => [PALETTE_WORDS.drill(nameOf(d.id)), go(`/library/${d.id}`)]),
     ...people.flatMap((s) => roomsOf(s, go)),
     [
-      `Show lengths in ${lengths === 'in' ? 'centimetres' : 'inches'}`,
+      PALETTE_WORDS.showLengths(lengths === 'in' ? 'centimetres' : 'inches'),
       () => change({ lengths: lengths === 'in' ? 'cm' : 'in' }),
     ],
     [
-      theme === 'glare' ? 'Dark theme for the studio' : 'Light theme for glare',
+      theme === 'glare' ? PALETTE_WORDS.darkTheme : PALETTE_WORDS.lightThemeForGlare,
       () => change({ theme: theme === 'glare' ? 'studio' : 'glare' }),
     ],
   ];
@@ -68,19 +69,19 @@ export function Palette() {
       shouldFilter={false}
       value={chosen}
       onValueChange={setWished}
-      label="Go to or change"
+      label={PALETTE_WORDS.goToOrChange}
       overlayClassName="fixed inset-0 z-40 bg-black/50"
       contentClassName="panel fixed top-[12vh] left-1/2 z-50 w-[min(36rem,92vw)] -translate-x-1/2 p-3"
     >
       <Command.Input
         value={search}
         onValueChange={setSearch}
-        placeholder="Where to, or what to change"
-        aria-label="Where to, or what to change"
+        placeholder={PALETTE_WORDS.whereToOrWhat}
+        aria-label={PALETTE_WORDS.whereToOrWhat}
         className="input w-full"
       />
       <Command.List className="mt-2 max-h-[50vh] overflow-y-auto">
-        <Command.Empty className="p-3">Nothing by that name.</Command.Empty>
+        <Command.Empty className="p-3">{PALETTE_WORDS.nothingByThatName}</Command.Empty>
         {found.map(([text, act]) => (
           <Command.Item
             key={text}

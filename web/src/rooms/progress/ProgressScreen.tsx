@@ -9,14 +9,14 @@ import { useUnits } from '../../platform/units.ts';
 import { FaultStory } from './FaultStory.tsx';
 import { LineOfProgress } from './LineOfProgress.tsx';
 import { useProgress } from './queries.ts';
-import { PROGRESS_WORDS, REAL_WORDS } from './words.ts';
+import { PROGRESS_SCREEN_WORDS, PROGRESS_WORDS, REAL_WORDS } from './words.ts';
 
 /** A measure over sessions, with intervals, and whether its change is real. */
 export function ProgressScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const progress = useProgress(student.id);
   return (
-    <Shown query={progress} what="the progress">
+    <Shown query={progress} what={PROGRESS_SCREEN_WORDS.theProgress}>
       {(p) =>
         p.series.length === 0 ? (
           <div className="mx-auto max-w-3xl p-4">

@@ -2,19 +2,24 @@ import type { QueueRow } from '@inchstep/contract/checkins';
 import { Link } from 'react-router';
 import { Empty, Shown } from '../../platform/parts.tsx';
 import { useQueue } from './queries.ts';
+import { QUEUE_WORDS } from './words.ts';
 
 const REASONS: Record<QueueRow['reason'], string> = {
-  pain: 'Pain reported',
-  gate_waiting: 'A gate waits for you',
-  wrong_way: 'A measure goes the wrong way',
-  watch_over: 'Being overdone',
-  silent: 'Gone quiet',
-  overdue_reply: 'Reply overdue',
-  routine: 'Check-in to answer',
+  pain: QUEUE_WORDS.painReported,
+  gate_waiting: QUEUE_WORDS.gateWaitsForYou,
+  wrong_way: QUEUE_WORDS.measureGoesTheWrong,
+  watch_over: QUEUE_WORDS.beingOverdone,
+  silent: QUEUE_WORDS.goneQuiet,
+  overdue_reply: QUEUE_WORDS.replyOverdue,
+  routine: QUEUE_WORDS.checkInToAnswer,
 };
 
 const waited = (hours: number): string =>
-  hours < 1 ? 'just now' : hours < 48 ? `${Math.round(hours)} h` : `${Math.round(hours / 24)} days`;
+  hours < 1
+    ? QUEUE_WORDS.justNow
+    : hours < 48
+      ? `${Math.round(hours)} h`
+      : QUEUE_WORDS.days(Math.round(hours / 24));
 
 const whereTo = (row: QueueRow): string =>
   row.checkinId
@@ -27,12 +32,10 @@ const whereTo = (row: QueueRow): string =>
 export function Queue() {
   const queue = useQueue();
   return (
-    <Shown query={queue} what="the queue">
+    <Shown query={queue} what={QUEUE_WORDS.theQueue}>
       {({ rows }) =>
         rows.length === 0 ? (
-          <Empty title="Nothing waits">
-            Check-ins, gates and quiet students show here, pain always first.
-          </Empty>
+          <Empty title={QUEUE_WORDS.nothingWaits}>{QUEUE_WORDS.checkInsGates}</Empty>
         ) : (
           <ol className="flex flex-col gap-2" data-testid="queue">
             {rows.map((row) => (

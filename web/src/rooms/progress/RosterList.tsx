@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useMe } from '../../platform/session.ts';
 import { HAND_WORDS } from '../intake/index.ts';
 import { RosterLine } from './RosterLine.tsx';
+import { ROSTER_LIST_WORDS } from './words.ts';
 
 const ROW_PX = 76;
 /** Up to here every row is drawn: find-in-page and printing reach them all. */
@@ -73,7 +74,9 @@ function Row({ row, onArchive }: { readonly row: RosterRow; readonly onArchive: 
         <span className="w-40 text-base-content/80">
           {HAND_WORDS[handedness]}, {ageYears}
           {limits.length > 0 && (
-            <span className="block text-sm font-semibold text-base-content">Care: {limits.join(', ')}</span>
+            <span className="block text-sm font-semibold text-base-content">
+              {ROSTER_LIST_WORDS.care(limits.join(', '))}
+            </span>
           )}
         </span>
         <span className="min-w-64 flex-1">
@@ -81,7 +84,7 @@ function Row({ row, onArchive }: { readonly row: RosterRow; readonly onArchive: 
         </span>
       </Link>
       <button type="button" className="btn btn-ghost" onClick={() => onArchive(row)}>
-        <Archive aria-hidden size={18} /> {archived ? 'Bring back' : 'Archive'}
+        <Archive aria-hidden size={18} /> {archived ? ROSTER_LIST_WORDS.bringBack : ROSTER_LIST_WORDS.archive}
         <span className="sr-only"> {name}</span>
       </button>
     </div>

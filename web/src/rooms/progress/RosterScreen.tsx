@@ -7,6 +7,7 @@ import { Empty, Shown } from '../../platform/parts.tsx';
 import { useArchive } from '../intake/index.ts';
 import { useRoster } from './queries.ts';
 import { RosterList } from './RosterList.tsx';
+import { ROSTER_SCREEN_WORDS } from './words.ts';
 
 /** Everybody, with what matters at a glance; archive is undone with one press. */
 export function RosterScreen() {
@@ -17,10 +18,10 @@ export function RosterScreen() {
   return (
     <div className="mx-auto max-w-5xl p-4">
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <h1 className="mr-auto text-3xl">Roster</h1>
+        <h1 className="mr-auto text-3xl">{ROSTER_SCREEN_WORDS.roster}</h1>
         <input
-          aria-label="Find a student"
-          placeholder="Find a student"
+          aria-label={ROSTER_SCREEN_WORDS.findAStudent}
+          placeholder={ROSTER_SCREEN_WORDS.findAStudent}
           className="input w-56"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
@@ -32,11 +33,11 @@ export function RosterScreen() {
             checked={showArchived}
             onChange={(e) => setShowArchived(e.target.checked)}
           />{' '}
-          Archived
+          {ROSTER_SCREEN_WORDS.archived}
         </label>
-        <NewStudent text="New student" />
+        <NewStudent text={ROSTER_SCREEN_WORDS.newStudent} />
       </div>
-      <Shown query={roster} what="the roster">
+      <Shown query={roster} what={ROSTER_SCREEN_WORDS.theRoster}>
         {({ rows }) => (
           <Found
             everybody={rows}
@@ -68,18 +69,21 @@ function Found({ everybody, rows }: FoundProps) {
       { id, archived: !archived },
       {
         onSuccess: () =>
-          toast(archived ? `${name} is back.` : `${name} is archived.`, {
-            action: { label: 'Undo', onClick: () => archive.mutate({ id, archived }) },
+          toast(archived ? ROSTER_SCREEN_WORDS.isBack(name) : ROSTER_SCREEN_WORDS.isArchived(name), {
+            action: { label: ROSTER_SCREEN_WORDS.undo, onClick: () => archive.mutate({ id, archived }) },
           }),
       },
     );
   if (everybody.length === 0)
     return (
-      <Empty title="Nobody on the roster yet" action={<NewStudent text="Add the first student" />}>
-        A student, a clip and five stops are enough for a first plan.
+      <Empty
+        title={ROSTER_SCREEN_WORDS.nobodyOnTheRoster}
+        action={<NewStudent text={ROSTER_SCREEN_WORDS.addTheFirstStudent} />}
+      >
+        {ROSTER_SCREEN_WORDS.studentAClip}
       </Empty>
     );
   if (rows.length === 0)
-    return <Empty title="Nobody found">Try fewer letters, or look among the archived.</Empty>;
+    return <Empty title={ROSTER_SCREEN_WORDS.nobodyFound}>{ROSTER_SCREEN_WORDS.tryFewerLetters}</Empty>;
   return <RosterList rows={rows} onArchive={put} />;
 }

@@ -1,17 +1,18 @@
 import { NavLink, Outlet, useParams } from 'react-router';
 import { Shown } from '../../platform/parts.tsx';
 import { HAND_WORDS, useHold, useStudent } from '../intake/index.ts';
+import { STUDENT_FRAME_WORDS } from './words.ts';
 
 // In the order of the work, so that the row reads as the way a student goes.
 export const ROOMS: readonly [path: string, name: string][] = [
-  ['', 'Student'],
-  ['intake', 'Intake'],
-  ['bench', 'Bench'],
-  ['diagnosis', 'Reasons'],
-  ['drills', 'Drill'],
-  ['ladder', 'Ladder'],
-  ['checkins', 'Check-ins'],
-  ['progress', 'Progress'],
+  ['', STUDENT_FRAME_WORDS.student],
+  ['intake', STUDENT_FRAME_WORDS.intake],
+  ['bench', STUDENT_FRAME_WORDS.bench],
+  ['diagnosis', STUDENT_FRAME_WORDS.reasons],
+  ['drills', STUDENT_FRAME_WORDS.drill],
+  ['ladder', STUDENT_FRAME_WORDS.ladder],
+  ['checkins', STUDENT_FRAME_WORDS.checkIns],
+  ['progress', STUDENT_FRAME_WORDS.progress],
 ];
 
 /** A student's name over the row of rooms. */
@@ -20,7 +21,7 @@ export function StudentFrame() {
   const student = useStudent(id);
   const hold = useHold(id);
   return (
-    <Shown query={student} what="the student">
+    <Shown query={student} what={STUDENT_FRAME_WORDS.theStudent}>
       {(s) => (
         <>
           <div className="no-print flex flex-wrap items-end gap-x-4 border-b-[1.5px] border-base-300 bg-base-200 px-4 pt-1">
@@ -32,10 +33,12 @@ export function StudentFrame() {
                 {HAND_WORDS[s.profile.handedness]}, {s.ageYears}
               </span>
               {hold.data && (
-                <span className="rounded bg-error px-2 text-sm text-error-content">On hold: pain</span>
+                <span className="rounded bg-error px-2 text-sm text-error-content">
+                  {STUDENT_FRAME_WORDS.onHoldPain}
+                </span>
               )}
             </div>
-            <nav aria-label="Rooms" className="flex flex-wrap">
+            <nav aria-label={STUDENT_FRAME_WORDS.rooms} className="flex flex-wrap">
               {ROOMS.map(([path, name]) => (
                 <NavLink
                   key={path}

@@ -3,11 +3,16 @@ import { faultName, HOUSE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
 import { dayOf, dayText } from '../../platform/parts.tsx';
 import { eventText } from '../intake/index.ts';
 import { useLibrary } from '../prescription/index.ts';
+import { THREAD_WORDS } from './words.ts';
 
 type NameOf = (drill: string) => string;
 
 const DAYS_SHOWN = 40;
-const DECISIONS: Readonly<Record<string, string>> = { advance: 'on', hold: 'stay', back: 'one down' };
+const DECISIONS: Readonly<Record<string, string>> = {
+  advance: 'on',
+  hold: 'stay',
+  back: THREAD_WORDS.oneDown,
+};
 
 /** A student's history as one line, newest day first; what happened alike on a day stands once. */
 export function Thread({
@@ -19,8 +24,12 @@ export function Thread({
 }) {
   const { nameOf } = useLibrary();
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
-    <section className="max-h-[34rem] overflow-y-auto pl-2" tabIndex={0} aria-label="What happened">
+    <section
+      className="max-h-[34rem] overflow-y-auto pl-2"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keys
+      tabIndex={0}
+      aria-label={THREAD_WORDS.whatHappened}
+    >
       <ol className="relative border-l-4 border-current pl-4">
         {threadDays(events, nameOf)
           .slice(0, DAYS_SHOWN)
@@ -34,7 +43,7 @@ export function Thread({
               {lines.map(({ text, times }) => (
                 <p key={text}>
                   {text}
-                  {times > 1 && ` (${times} times)`}
+                  {times > 1 && THREAD_WORDS.times(times)}
                 </p>
               ))}
             </li>

@@ -6,7 +6,7 @@ import { useMe } from '../../platform/session.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { Queue } from './Queue.tsx';
 import { useLessons } from './queries.ts';
-import { movedText, STATE_WORDS } from './words.ts';
+import { movedText, STATE_WORDS, TODAY_SCREEN_WORDS } from './words.ts';
 
 /** The day: what waits for an answer, and a brief for each lesson that comes. */
 export function TodayScreen() {
@@ -15,32 +15,30 @@ export function TodayScreen() {
   const today = me.data?.today ?? '';
   return (
     <div className="mx-auto grid max-w-[80rem] gap-6 p-4 lg:grid-cols-[26rem_1fr]">
-      <section aria-label="Waiting for you">
-        <h1 className="mb-2 text-2xl">Waiting for you</h1>
+      <section aria-label={TODAY_SCREEN_WORDS.waitingForYou}>
+        <h1 className="mb-2 text-2xl">{TODAY_SCREEN_WORDS.waitingForYou}</h1>
         <Queue />
       </section>
-      <section aria-label="Lessons">
-        <h2 className="mb-2 text-2xl">Lessons to come</h2>
-        <Shown query={lessons} what="the lessons">
+      <section aria-label={TODAY_SCREEN_WORDS.lessons}>
+        <h2 className="mb-2 text-2xl">{TODAY_SCREEN_WORDS.lessonsToCome}</h2>
+        <Shown query={lessons} what={TODAY_SCREEN_WORDS.theLessons}>
           {({ students, lessons: coming }) => {
             if (students === 0)
               return (
                 <Empty
-                  title="Nobody here yet"
+                  title={TODAY_SCREEN_WORDS.nobodyHereYet}
                   action={
                     <Link className="btn btn-primary" to="/students/new">
-                      Add the first student
+                      {TODAY_SCREEN_WORDS.addTheFirstStudent}
                     </Link>
                   }
                 >
-                  Add a student, load a clip, and the program takes it from there.
+                  {TODAY_SCREEN_WORDS.addAStudentLoad}
                 </Empty>
               );
             if (coming.length === 0)
               return (
-                <Empty title="No lesson is set">
-                  Set the next lesson in a student’s intake and its brief shows here.
-                </Empty>
+                <Empty title={TODAY_SCREEN_WORDS.noLessonIsSet}>{TODAY_SCREEN_WORDS.setTheNextLesson}</Empty>
               );
             return (
               <ul className="grid gap-3 sm:grid-cols-2">
@@ -71,13 +69,15 @@ function BriefCard({ brief, today }: { readonly brief: Card; readonly today: str
         <span className="text-sm font-semibold">{STATE_WORDS[brief.state]}</span>
         {brief.focus.length > 0 && (
           <span>
-            {brief.focus.map(faultName).join(', ')}: {brief.drills.map(nameOf).join(' and ')}
+            {brief.focus.map(faultName).join(', ')}: {brief.drills.map(nameOf).join(TODAY_SCREEN_WORDS.and)}
             {brief.stage && `, ${STAGE_WORDS[brief.stage]?.name.toLowerCase()}`}
           </span>
         )}
         {brief.moved && <span className="text-sm">{movedText(brief.moved)}</span>}
         {brief.limits.length > 0 && (
-          <span className="text-sm text-base-content/80">Careful with: {brief.limits.join(', ')}</span>
+          <span className="text-sm text-base-content/80">
+            {TODAY_SCREEN_WORDS.careful(brief.limits.join(', '))}
+          </span>
         )}
       </Link>
     </li>

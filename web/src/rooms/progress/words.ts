@@ -86,3 +86,159 @@ export const REAL_WORDS = {
   apart: 'Marks, swing-to-swing spread and day-to-day spread are kept apart',
   family: (n: number) => `; ${n} measures looked at together share the chance of a false alarm`,
 } as const;
+
+/** What the fault story says. */
+export const FAULT_STORY_WORDS = {
+  notThere: 'not there',
+  stepsOut: (steps: string) => `${steps} steps out`,
+  between: ', then ',
+  faultStory: 'Fault story',
+  postStepsBeyond:
+    'Post: steps beyond the band at each diagnosis. Filled: named as the root. Dash: not there.',
+} as const;
+
+/** What the line of progress say. */
+export const LINE_OF_PROGRESS_WORDS = {
+  band: 'band',
+  past: 'past',
+  drawn: (measure: string, days: number) =>
+    `${measure} over ${days} days; the table below says the same in numbers`,
+} as const;
+
+/** What the overview screen says. */
+export const OVERVIEW_SCREEN_WORDS = {
+  theBrief: 'the brief',
+  thread: 'Thread',
+  theThread: 'the thread',
+  toTheBench: 'To the bench',
+  toTheLadder: 'To the ladder',
+  whereItStands: 'Where it stands',
+  nextLesson: 'Next lesson',
+  noneSet: 'none set',
+  working: 'Working on',
+  nothingYet: 'nothing yet',
+  drill: 'Drill',
+  and: ' and ',
+  rung: (name: string | undefined) => `, rung “${name}”`,
+  doneSinceThePlan: 'Done since the plan',
+  ofPlannedRepetitions: (repsDone: number, repsPlanned: number) =>
+    `${repsDone} of ${repsPlanned} planned repetitions`,
+  plannedDaysWithout: 'Planned days without a set',
+  owned: 'Owned?',
+  whatMoved: 'What moved',
+  careful: 'Careful with',
+  aims: 'Aims',
+  lastWords: 'Last words',
+  tapes: 'Tapes',
+  theTapes: 'the tapes',
+  nothingMeasuredYet: 'Nothing measured yet',
+  nameStationsAndSet: 'Name stations and set marks on the bench; each measure becomes a tape here.',
+  cantTellFromThese: 'can’t tell from these swings',
+  solidNotchLastTime:
+    'Solid notch: last time filmed. Dashed: the time before. Bracket: where the true mean lies, 19 times in 20.',
+} as const;
+
+/** What the palette says. */
+export const PALETTE_WORDS = {
+  today: 'Today',
+  roster: 'Roster',
+  newStudent: 'New student',
+  schoolsAndBands: 'Schools and bands',
+  library: 'Library',
+  dataAndDevices: 'Data and devices',
+  drill: (id: string) => `Drill: ${id}`,
+  showLengths: (lengths: string) => `Show lengths in ${lengths}`,
+  darkTheme: 'Dark theme for the studio',
+  lightThemeForGlare: 'Light theme for glare',
+  goToOrChange: 'Go to or change',
+  whereToOrWhat: 'Where to, or what to change',
+  nothingByThatName: 'Nothing by that name.',
+} as const;
+
+/** What the progress screen says. */
+export const PROGRESS_SCREEN_WORDS = {
+  theProgress: 'the progress',
+} as const;
+
+/** What the queue says. */
+export const QUEUE_WORDS = {
+  painReported: 'Pain reported',
+  gateWaitsForYou: 'A gate waits for you',
+  measureGoesTheWrong: 'A measure goes the wrong way',
+  beingOverdone: 'Being overdone',
+  goneQuiet: 'Gone quiet',
+  replyOverdue: 'Reply overdue',
+  checkInToAnswer: 'Check-in to answer',
+  justNow: 'just now',
+  days: (hours: number) => `${hours} days`,
+  theQueue: 'the queue',
+  nothingWaits: 'Nothing waits',
+  checkInsGates: 'Check-ins, gates and quiet students show here, pain always first.',
+} as const;
+
+/** What the roster line says. */
+export const ROSTER_LINE_WORDS = {
+  and: ' and ',
+  lesson: (nextLesson: string) => `lesson ${nextLesson}`,
+} as const;
+
+/** What the roster list says. */
+export const ROSTER_LIST_WORDS = {
+  care: (limits: string) => `Care: ${limits}`,
+  bringBack: 'Bring back',
+  archive: 'Archive',
+} as const;
+
+/** What the roster screen says. */
+export const ROSTER_SCREEN_WORDS = {
+  roster: 'Roster',
+  findAStudent: 'Find a student',
+  archived: 'Archived',
+  newStudent: 'New student',
+  theRoster: 'the roster',
+  isBack: (name: string) => `${name} is back.`,
+  isArchived: (name: string) => `${name} is archived.`,
+  undo: 'Undo',
+  nobodyOnTheRoster: 'Nobody on the roster yet',
+  addTheFirstStudent: 'Add the first student',
+  studentAClip: 'A student, a clip and five stops are enough for a first plan.',
+  nobodyFound: 'Nobody found',
+  tryFewerLetters: 'Try fewer letters, or look among the archived.',
+} as const;
+
+/** What the student frame says. */
+export const STUDENT_FRAME_WORDS = {
+  student: 'Student',
+  intake: 'Intake',
+  bench: 'Bench',
+  reasons: 'Reasons',
+  drill: 'Drill',
+  ladder: 'Ladder',
+  checkIns: 'Check-ins',
+  progress: 'Progress',
+  theStudent: 'the student',
+  onHoldPain: 'On hold: pain',
+  rooms: 'Rooms',
+} as const;
+
+/** What the thread says. */
+export const THREAD_WORDS = {
+  oneDown: 'one down',
+  whatHappened: 'What happened',
+  times: (times: number) => ` (${times} times)`,
+} as const;
+
+/** What the today screen says. */
+export const TODAY_SCREEN_WORDS = {
+  waitingForYou: 'Waiting for you',
+  lessons: 'Lessons',
+  lessonsToCome: 'Lessons to come',
+  theLessons: 'the lessons',
+  nobodyHereYet: 'Nobody here yet',
+  addTheFirstStudent: 'Add the first student',
+  addAStudentLoad: 'Add a student, load a clip, and the program takes it from there.',
+  noLessonIsSet: 'No lesson is set',
+  setTheNextLesson: 'Set the next lesson in a student’s intake and its brief shows here.',
+  and: ' and ',
+  careful: (limits: string) => `Careful with: ${limits}`,
+} as const;
