@@ -108,8 +108,11 @@ export const diagnosisBodyDocument = z.object({
   result: diagnosisDocument,
 });
 /** Of before choices could be carried over, `carried` is missing. */
-export const chosenDocument = z
-  .looseObject({ workOn: z.array(id), note: z.string(), at: z.string(), carried: z.boolean().optional() })
-  .nullable();
+export const chosenDocument = z.looseObject({
+  workOn: z.array(id),
+  note: z.string(),
+  at: z.string(),
+  carried: z.boolean().optional(),
+});
 
 export const planBodyDocument = z.object({ drills: ids, ask: planAskSchema, plan: planDocument });

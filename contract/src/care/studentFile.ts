@@ -1,9 +1,18 @@
 import { STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
 import { ownDrillSchema } from '../formats/index.ts';
-import { clipSchema, pressureSchema, shotSchema } from '../rooms/capture/index.ts';
-import { EVENT_KINDS, profileSchema } from '../rooms/intake/index.ts';
-import { readingSchema } from '../rooms/measures/index.ts';
+import {
+  DIAGNOSIS,
+  keptSchema,
+  PLAN,
+  PRESSURE,
+  PROFILE,
+  READING,
+  SWING,
+  WORK_CHOICE,
+} from '../kept/index.ts';
+import { clipSchema, shotSchema } from '../rooms/capture/index.ts';
+import { EVENT_KINDS } from '../rooms/intake/index.ts';
 import { daySchema, idSchema, versionSchema } from '../shared.ts';
 import { chosenDocument, diagnosisBodyDocument, planBodyDocument, swingBodyDocument } from './documents.ts';
 
@@ -41,7 +50,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
     row: z.strictObject({
       id: idSchema,
       version: versionSchema,
-      profile: profileSchema,
+      profile: keptSchema(PROFILE),
       archived_at: stamp.nullable(),
       created_at: stamp,
     }),
@@ -65,7 +74,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       ...student,
       version: versionSchema,
       recorded_on: daySchema,
-      body: swingBodyDocument,
+      body: keptSchema(SWING, swingBodyDocument),
       from: z.enum(['coach', 'student']),
       discarded_at: stamp.nullable(),
       created_at: stamp,
@@ -81,13 +90,13 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       swing_version: z.int().optional(),
       // Made anew from the body when it is taken in.
       gist: z.string().optional(),
-      body: readingSchema,
+      body: keptSchema(READING),
     }),
   },
   {
     table: 'pressures',
     json: ['body'],
-    row: z.strictObject({ swing_id: idSchema, body: pressureSchema }),
+    row: z.strictObject({ swing_id: idSchema, body: keptSchema(PRESSURE) }),
   },
   {
     table: 'shot_sets',
@@ -110,8 +119,8 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       id: idSchema,
       ...student,
       at: stamp,
-      body: diagnosisBodyDocument,
-      chosen: chosenDocument,
+      body: keptSchema(DIAGNOSIS, diagnosisBodyDocument),
+      chosen: keptSchema(WORK_CHOICE, chosenDocument).nullable(),
     }),
   },
   {
@@ -144,7 +153,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
   {
     table: 'plans',
     json: ['body'],
-    row: z.strictObject({ id: idSchema, ...student, at: stamp, body: planBodyDocument }),
+    row: z.strictObject({ id: idSchema, ...student, at: stamp, body: keptSchema(PLAN, planBodyDocument) }),
   },
   {
     table: 'set_logs',

@@ -142,4 +142,9 @@ export const FILE_PROBLEMS = {
     'Reading this file took too much time or memory, so it was put aside.',
     'Export or film it again; if it happens with every file, the program’s log has the details.',
   ),
+  document_unreadable: p(
+    500,
+    'This program can’t read what is kept here as “{document}”: a newer one wrote it, or it makes no sense.',
+    'Start the newest program you have on this folder; if it says the same, restore a backup.',
+  ),
 } as const satisfies Record<string, ProblemWords>;

@@ -1,10 +1,12 @@
 import type { Readable } from 'node:stream';
 import { type FileEntry, STUDENT_FORMAT, STUDENT_TABLES } from '@inchstep/contract/care';
 import { pressureCsv, shotsCsv } from '@inchstep/contract/formats';
+import { OWN_DRILL } from '@inchstep/contract/kept';
 import type { Database } from 'better-sqlite3';
 import Papa from 'papaparse';
 import type { Context } from '../context.ts';
 import { Refusal } from '../errors.ts';
+import { readKept } from '../keptColumn.ts';
 import { filesOfStudent } from './erase.ts';
 import { type Row, rowsOfStudent } from './studentRows.ts';
 import { entryOfBytes, entryOfFile, type ZipPart, zipOf } from './zips.ts';
@@ -80,7 +82,7 @@ function ownDrills(client: Database, tables: ReadonlyMap<string, readonly Row[]>
   }[];
   const drills = own
     .filter(({ id }) => named.includes(`"${id}`) || named.includes(`\\"${id}\\"`))
-    .map(({ document }) => JSON.parse(document));
+    .map(({ document }) => readKept(OWN_DRILL, document));
   return ['own_drills.json', JSON.stringify({ format: 'inchstep.drills/1', drills }, null, 1)];
 }
 

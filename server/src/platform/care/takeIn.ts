@@ -3,10 +3,11 @@ import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import type { TakenIn } from '@inchstep/contract/care';
-import type { Reading } from '@inchstep/contract/measures';
+import { READING } from '@inchstep/contract/kept';
 import { gistOf } from '../../rooms/measures/index.ts';
 import { type Context, stamp } from '../context.ts';
 import { Refusal } from '../errors.ts';
+import { readKept } from '../keptColumn.ts';
 import type { Archive, ArchiveTask } from './readArchive.ts';
 import type { Row } from './studentRows.ts';
 
@@ -73,7 +74,7 @@ const AS_TAKEN_IN: Readonly<Record<string, (ctx: Context, row: Row) => Row>> = {
   // A way in is no part of the record: whoever wrote the file may hold its token.
   links: (ctx, row) => ({ ...row, revoked_at: row.revoked_at ?? stamp(ctx) }),
   // What is made from another column says nothing of its own.
-  readings: (_, row) => ({ ...row, gist: JSON.stringify(gistOf(JSON.parse(String(row.body)) as Reading)) }),
+  readings: (_, row) => ({ ...row, gist: JSON.stringify(gistOf(readKept(READING, String(row.body)))) }),
 };
 
 function insertRow(ctx: Context, table: string, row: Row): void {

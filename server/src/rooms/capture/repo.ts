@@ -35,10 +35,6 @@ function toClip({ id, studentId, createdAt, file, facts }: ClipRow): Clip {
 }
 const toSwing = ({ body, ...row }: SwingRow): Swing => ({
   ...row,
-  track: null,
-  aid: null,
-  place: null,
-  cue: null,
   ...body,
 });
 

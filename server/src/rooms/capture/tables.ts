@@ -1,5 +1,7 @@
-import type { Clip, Pressure, RememberedMatch, ShotSet, Swing } from '@inchstep/contract/capture';
+import type { Clip, ShotSet, Swing } from '@inchstep/contract/capture';
+import { COLUMN_MATCH, PRESSURE, SWING } from '@inchstep/contract/kept';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { keptColumn } from '../../platform/keptColumn.ts';
 import { students } from '../intake/tables.ts';
 
 const studentId = () =>
@@ -22,10 +24,6 @@ export const clips = sqliteTable(
   (t) => [index('clips_by_student').on(t.studentId)],
 );
 
-/** Programs of before did not ask for track, aid, place and cue. */
-type SwingBody = Pick<Swing, 'club' | 'speed' | 'views' | 'marks'> &
-  Partial<Pick<Swing, 'track' | 'aid' | 'place' | 'cue'>>;
-
 export const swings = sqliteTable(
   'swings',
   {
@@ -33,7 +31,7 @@ export const swings = sqliteTable(
     studentId: studentId(),
     version: integer('version').notNull(),
     recordedOn: text('recorded_on').notNull(),
-    body: text('body', { mode: 'json' }).$type<SwingBody>().notNull(),
+    body: keptColumn('body', SWING).notNull(),
     from: text('from').$type<Swing['from']>().notNull(),
     discardedAt: text('discarded_at'),
     createdAt: text('created_at').notNull(),
@@ -63,12 +61,12 @@ export const shotSets = sqliteTable(
 /** How files with the same headings were matched last. */
 export const columnMatches = sqliteTable('column_matches', {
   headings: text('headings').primaryKey(),
-  body: text('body', { mode: 'json' }).$type<RememberedMatch>().notNull(),
+  body: keptColumn('body', COLUMN_MATCH).notNull(),
 });
 
 export const pressures = sqliteTable('pressures', {
   swingId: text('swing_id')
     .primaryKey()
     .references(() => swings.id, { onDelete: 'cascade' }),
-  body: text('body', { mode: 'json' }).$type<Pressure>().notNull(),
+  body: keptColumn('body', PRESSURE).notNull(),
 });

@@ -1,18 +1,10 @@
-import { broughtUp, type DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { desc, eq } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { diagnoses } from './tables.ts';
 
 type Row = typeof diagnoses.$inferSelect;
-/** Records of before findings could be set aside, or days be pooled, say nothing of it. */
-const toRecord = ({ body, chosen, ...row }: Row): DiagnosisRecord => ({
-  ...row,
-  ...body,
-  result: broughtUp(body.result),
-  setAside: body.setAside ?? [],
-  wholeDay: body.wholeDay ?? false,
-  chosen: chosen && { ...chosen, carried: chosen.carried ?? false },
-});
+const toRecord = ({ body, ...row }: Row): DiagnosisRecord => ({ ...row, ...body });
 
 export const insertDiagnosis = (
   db: Db,

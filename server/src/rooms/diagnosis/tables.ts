@@ -1,5 +1,6 @@
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import { DIAGNOSIS, WORK_CHOICE } from '@inchstep/contract/kept';
 import { index, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { keptColumn } from '../../platform/keptColumn.ts';
 import { students } from '../intake/tables.ts';
 
 export const diagnoses = sqliteTable(
@@ -10,10 +11,8 @@ export const diagnoses = sqliteTable(
       .notNull()
       .references(() => students.id, { onDelete: 'cascade' }),
     at: text('at').notNull(),
-    body: text('body', { mode: 'json' })
-      .$type<Pick<DiagnosisRecord, 'swingId' | 'wholeDay' | 'findings' | 'setAside' | 'result'>>()
-      .notNull(),
-    chosen: text('chosen', { mode: 'json' }).$type<DiagnosisRecord['chosen']>(),
+    body: keptColumn('body', DIAGNOSIS).notNull(),
+    chosen: keptColumn('chosen', WORK_CHOICE),
   },
   (t) => [index('diagnoses_by_student').on(t.studentId, t.at)],
 );

@@ -1,6 +1,8 @@
 import type { Profile } from '@inchstep/contract/intake';
+import { PROFILE } from '@inchstep/contract/kept';
 import { type IntakeRecord, limitSet, type School, type StudentFacts } from '@inchstep/core/intake';
 import { type Db, prepared } from '../../platform/db.ts';
+import { readKept } from '../../platform/keptColumn.ts';
 
 interface Row {
   readonly profile: string;
@@ -23,7 +25,7 @@ export function intakeSlice(db: Db, studentId: string, ask: IntakeAsk): IntakeRe
       FROM students s WHERE id = ?`,
   ).get(studentId) as Row | undefined;
   if (!row) return undefined;
-  const profile = JSON.parse(row.profile) as Profile;
+  const profile = readKept(PROFILE, row.profile);
   const ageYears = ask.ageOf(profile.bornOn);
   return {
     studentId,

@@ -1,10 +1,12 @@
-import type { Profile, ThreadEvent } from '@inchstep/contract/intake';
+import type { ThreadEvent } from '@inchstep/contract/intake';
+import { PROFILE } from '@inchstep/contract/kept';
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { keptColumn } from '../../platform/keptColumn.ts';
 
 export const students = sqliteTable('students', {
   id: text('id').primaryKey(),
   version: integer('version').notNull(),
-  profile: text('profile', { mode: 'json' }).$type<Profile>().notNull(),
+  profile: keptColumn('profile', PROFILE).notNull(),
   archivedAt: text('archived_at'),
   createdAt: text('created_at').notNull(),
 });

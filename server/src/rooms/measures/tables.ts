@@ -1,5 +1,6 @@
-import type { Reading } from '@inchstep/contract/measures';
+import { READING } from '@inchstep/contract/kept';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { keptColumn } from '../../platform/keptColumn.ts';
 import { swings } from '../capture/tables.ts';
 import { students } from '../intake/tables.ts';
 import type { ReadingGist } from './gist.ts';
@@ -16,7 +17,7 @@ export const readings = sqliteTable(
     recordedOn: text('recorded_on').notNull(),
     /** The swing's version that was read; another one means that the reading is to be made anew. */
     swingVersion: integer('swing_version').notNull().default(0),
-    body: text('body', { mode: 'json' }).$type<Reading>().notNull(),
+    body: keptColumn('body', READING).notNull(),
     /** What later rooms read of it, without the rest; made with it. */
     gist: text('gist', { mode: 'json' })
       .$type<ReadingGist>()

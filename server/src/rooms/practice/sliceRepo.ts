@@ -1,6 +1,8 @@
+import { PLAN } from '@inchstep/contract/kept';
 import type { GateWord, KeptPlan, LoggedSet, PracticeRecord } from '@inchstep/core/practice';
 import { dayOf } from '../../platform/context.ts';
 import { type Db, prepared } from '../../platform/db.ts';
+import { readKept } from '../../platform/keptColumn.ts';
 
 /** Sets after one that is known already; logs only grow. */
 export interface SetsFrom {
@@ -101,5 +103,5 @@ function latestPlan(db: Db, studentId: string): KeptPlan | null {
     db,
     'SELECT at, body FROM plans WHERE student_id = ? ORDER BY at DESC, rowid DESC LIMIT 1',
   ).get(studentId) as { at: string; body: string } | undefined;
-  return row ? { at: row.at, ...(JSON.parse(row.body) as Omit<KeptPlan, 'at'>) } : null;
+  return row ? { at: row.at, ...readKept(PLAN, row.body) } : null;
 }

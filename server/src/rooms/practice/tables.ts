@@ -1,6 +1,7 @@
-import type { PlanRecord } from '@inchstep/contract/practice';
+import { PLAN } from '@inchstep/contract/kept';
 import type { Stage } from '@inchstep/core/practice';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { keptColumn } from '../../platform/keptColumn.ts';
 import { students } from '../intake/tables.ts';
 
 const studentId = () =>
@@ -14,7 +15,7 @@ export const plans = sqliteTable(
     id: text('id').primaryKey(),
     studentId: studentId(),
     at: text('at').notNull(),
-    body: text('body', { mode: 'json' }).$type<Pick<PlanRecord, 'drills' | 'ask' | 'plan'>>().notNull(),
+    body: keptColumn('body', PLAN).notNull(),
   },
   (t) => [index('plans_by_student').on(t.studentId, t.at)],
 );

@@ -1,5 +1,6 @@
-import type { OwnDrillDocument } from '@inchstep/contract/formats';
+import { OWN_DRILL } from '@inchstep/contract/kept';
 import { index, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { keptColumn } from '../../platform/keptColumn.ts';
 import { diagnoses } from '../diagnosis/tables.ts';
 import { students } from '../intake/tables.ts';
 
@@ -28,7 +29,7 @@ export const drillChoices = sqliteTable(
 /** Drills of the coach's own. Never deleted: plans and records may name them. */
 export const ownDrills = sqliteTable('own_drills', {
   id: text('id').primaryKey(),
-  document: text('document', { mode: 'json' }).$type<OwnDrillDocument>().notNull(),
+  document: keptColumn('document', OWN_DRILL).notNull(),
   at: text('at').notNull(),
 });
 

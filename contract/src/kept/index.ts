@@ -1,0 +1,68 @@
+import { ownDrillSchema } from '../formats/index.ts';
+import { pressureSchema, rememberedMatchSchema, swingSchema } from '../rooms/capture/index.ts';
+import { broughtUp, diagnosisSchema } from '../rooms/diagnosis/index.ts';
+import { profileSchema } from '../rooms/intake/index.ts';
+import { readingSchema } from '../rooms/measures/index.ts';
+import { planSchema } from '../rooms/practice/index.ts';
+import { document, type Older } from './document.ts';
+
+export { fromKept, type KeptDocument, keptSchema, toKeep, UnreadableDocument } from './document.ts';
+
+export const PROFILE = document('profile', profileSchema);
+
+export const SWING = document(
+  'swing',
+  swingSchema.pick({
+    club: true,
+    speed: true,
+    aid: true,
+    place: true,
+    cue: true,
+    views: true,
+    marks: true,
+    track: true,
+  }),
+  // The first programs brought in no motion and did not ask how a swing was made.
+  [(older: Older) => ({ track: null, aid: null, place: null, cue: null, ...older })],
+);
+
+export const READING = document('reading', readingSchema);
+export const PRESSURE = document('pressure', pressureSchema);
+export const COLUMN_MATCH = document('column match', rememberedMatchSchema);
+
+export const DIAGNOSIS = document(
+  'diagnosis',
+  diagnosisSchema.pick({ swingId: true, wholeDay: true, findings: true, setAside: true, result: true }),
+  // The first programs took one swing, believed every finding, and did not take the odds apart.
+  [
+    (older: Older) => ({
+      ...older,
+      wholeDay: older.wholeDay ?? false,
+      setAside: older.setAside ?? [],
+      result: broughtUp(older.result),
+    }),
+  ],
+);
+
+export const WORK_CHOICE = document(
+  'choice of work',
+  diagnosisSchema.shape.chosen.unwrap(),
+  // The first programs carried no choice over.
+  [(older: Older) => ({ carried: false, ...older })],
+);
+
+export const OWN_DRILL = document('own drill', ownDrillSchema);
+export const PLAN = document('plan', planSchema.pick({ drills: true, ask: true, plan: true }));
+
+/** Every document that the record keeps as JSON with a version. */
+export const DOCUMENTS = [
+  PROFILE,
+  SWING,
+  READING,
+  PRESSURE,
+  COLUMN_MATCH,
+  DIAGNOSIS,
+  WORK_CHOICE,
+  OWN_DRILL,
+  PLAN,
+] as const;
