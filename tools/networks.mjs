@@ -22,7 +22,7 @@ export async function buildNetworks() {
       copy(join(runtime, name), join(to, name));
     }
   await build({
-    entryPoints: ['web/src/networks/poser.worker.ts'],
+    entryPoints: ['web/src/rooms/capture/poser.worker.ts'],
     outfile: join(to, 'poser.js'),
     bundle: true,
     format: 'iife',

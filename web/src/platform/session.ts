@@ -1,6 +1,6 @@
 import type { Me } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { forgetCopies } from '../workers/copyStore.ts';
+import { forgetCopies } from './copyStore.ts';
 import { forgetDrafts } from './drafts.ts';
 import { get, post } from './http.ts';
 import { keys } from './queryKeys.ts';

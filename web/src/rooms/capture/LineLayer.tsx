@@ -1,5 +1,5 @@
 import type { LineId } from '@inchstep/core/measures';
-import type { PictureLine } from '../../workers/fit.worker.ts';
+import type { PictureLine } from './inPicture.ts';
 import { LINE_LAYER_WORDS } from './words.ts';
 
 /** What each line is for: a short name at its upper end. */

@@ -1,8 +1,8 @@
 import { STATION_WORDS } from '@inchstep/contract/words';
 import { MAIN_STATIONS, MARKS_WANTED, STATIONS, type Station, sightSdPx } from '@inchstep/core/capture';
 import { Check, CircleDashed } from 'lucide-react';
-import type { Guess } from '../../workers/fit.worker.ts';
 import type { BenchState } from './benchState.ts';
+import type { Guess } from './inPicture.ts';
 import { STATION_RAIL_WORDS } from './words.ts';
 
 export const STATION_KEYS: Readonly<Record<Station, string>> = {

@@ -11,7 +11,10 @@ export {
 } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
 export { useShotSet, useShots, useTrackCsv } from './deviceQueries.ts';
+export type { FrameReader, OpenedClip } from './frames.worker.ts';
+export { framesThread } from './framesThread.ts';
 export { HowMade, HowMadeLine, madeOf } from './HowMade.tsx';
+export type { Guess, PictureLine } from './inPicture.ts';
 export { LineLayer } from './LineLayer.tsx';
 export { MarkList } from './MarkList.tsx';
 export { NextMarkPanel, worthMarking } from './NextMarkPanel.tsx';
@@ -33,7 +36,6 @@ export { StationRail } from './StationRail.tsx';
 export { type BenchHands, useBenchKeys } from './useBenchKeys.ts';
 export { type CameraState, useCamera } from './useCamera.ts';
 export { useDelay } from './useDelay.ts';
-export { captureFor, type Fit, useFit } from './useFit.ts';
 export { type Frames, useFrames } from './useFrames.ts';
 export { useMade } from './useMade.ts';
 export { ViewPane } from './ViewPane.tsx';

@@ -1,6 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { FrameReader, OpenedClip } from '../../workers/frames.worker.ts';
+import type { FrameReader, OpenedClip } from './frames.worker.ts';
+import { framesThread } from './framesThread.ts';
 
 export interface Frames {
   readonly clip: OpenedClip | null;
@@ -66,7 +67,7 @@ export function useFrames(url: string | null): Frames {
     setPicture(null);
     setCopied(0);
     if (!url) return;
-    const thread = new Worker(new URL('../../workers/frames.worker.ts', import.meta.url), { type: 'module' });
+    const thread = framesThread();
     const reader = wrap<FrameReader>(thread) as Remote<FrameReader>;
     const mine = { frame: (at: number) => reader.frame(at), isCopy: false };
     worker.current = mine;

@@ -3,8 +3,9 @@ import type { Hand, ViewKind } from '@inchstep/core/intake';
 import { proposeMarks, proposeStations, type SeenBody, seenBody, steadySides } from '@inchstep/core/measures';
 import { type Remote, transfer, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { PoseFinder } from '../../networks/poser.worker.ts';
-import type { FrameReader } from '../../workers/frames.worker.ts';
+import type { FrameReader } from './frames.worker.ts';
+import { framesThread } from './framesThread.ts';
+import type { PoseFinder } from './poser.worker.ts';
 
 export interface Proposal {
   readonly view: ViewKind;
@@ -38,7 +39,7 @@ export function usePoser() {
     });
     setTrouble(null);
     setShare(0);
-    const frames = new Worker(new URL('../../workers/frames.worker.ts', import.meta.url), { type: 'module' });
+    const frames = framesThread();
     const network = new Worker('/networks/poser.js');
     const broken = new Promise<never>((_, fail) => {
       network.onerror = () => fail(new Trouble('network'));

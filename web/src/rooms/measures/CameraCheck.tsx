@@ -1,8 +1,8 @@
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { Z95 } from '@inchstep/core/foundation';
 import { useUnits } from '../../platform/units.ts';
-import type { FitAnswer } from '../../workers/fit.worker.ts';
 import { CameraPicture } from './CameraPicture.tsx';
+import type { FitAnswer } from './fit.worker.ts';
 import { CAMERA_CHECK_WORDS } from './words.ts';
 
 const PART_WORDS: Record<string, string> = {

@@ -1,5 +1,5 @@
 import { Z95 } from '@inchstep/core/foundation';
-import type { FitAnswer } from '../../workers/fit.worker.ts';
+import type { FitAnswer } from './fit.worker.ts';
 import { CAMERA_PICTURE_WORDS } from './words.ts';
 
 const SIZE = 300;

@@ -8,9 +8,10 @@ import { Printer } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { dayText } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import type { TargetAnswer } from '../../workers/fit.worker.ts';
-import { captureFor, type Fit, useSwings } from '../capture/index.ts';
+import { useSwings } from '../capture/index.ts';
+import type { TargetAnswer } from './fit.worker.ts';
 import type { StripPose } from './Strip.tsx';
+import { captureFor, type Fit } from './useFit.ts';
 import { LAYERS_WORDS } from './words.ts';
 
 /** Poses of an earlier swing, moved so that both stood in the same place at address. */

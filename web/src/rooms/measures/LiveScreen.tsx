@@ -5,8 +5,9 @@ import { Video } from 'lucide-react';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { Shown } from '../../platform/parts.tsx';
-import { type CameraState, LineLayer, useCamera, useDelay, useFit, useSwings } from '../capture/index.ts';
+import { type CameraState, LineLayer, useCamera, useDelay, useSwings } from '../capture/index.ts';
 import { TakeButton } from './TakeButton.tsx';
+import { useFit } from './useFit.ts';
 import { ViewButtons } from './ViewButtons.tsx';
 import { LIVE_SCREEN_WORDS } from './words.ts';
 

@@ -2,10 +2,10 @@ import { LANDMARK_WORDS, measureName, STATION_WORDS, VIEW_WORDS } from '@inchste
 import type { Station } from '@inchstep/core/capture';
 import { type NeedWhat, poseBetween, type Swapped } from '@inchstep/core/measures';
 import { type ReactNode, useMemo, useState } from 'react';
-import type { FitAnswer } from '../../workers/fit.worker.ts';
 import type { BenchState } from '../capture/index.ts';
 import { CameraCheck } from './CameraCheck.tsx';
 import { FloorMap } from './FloorMap.tsx';
+import type { FitAnswer } from './fit.worker.ts';
 import { MeasureTapes } from './MeasureTapes.tsx';
 import { StationSlider } from './StationSlider.tsx';
 import { Strip, type StripPose } from './Strip.tsx';

@@ -3,7 +3,7 @@ import { sameMoment } from '@inchstep/core/measures';
 import { wrap } from 'comlink';
 import { BufferTarget, CanvasSource, Output, QUALITY_HIGH, WebMOutputFormat } from 'mediabunny';
 import { ToldError } from '../../platform/httpError.ts';
-import type { FrameReader, OpenedClip } from '../../workers/frames.worker.ts';
+import { type FrameReader, framesThread, type OpenedClip } from '../capture/index.ts';
 import { drawPair, PAIR_HEIGHT, type PairMode, pairWidth } from './drawPair.ts';
 import { PAIR_EXPORT_WORDS } from './words.ts';
 
@@ -21,7 +21,7 @@ interface Reader {
 
 /** A reader of its own: the export must not pull the screen's picture along. */
 async function openReader(url: string): Promise<Reader> {
-  const thread = new Worker(new URL('../../workers/frames.worker.ts', import.meta.url), { type: 'module' });
+  const thread = framesThread();
   const reader = wrap<FrameReader>(thread);
   const clip = await reader.open(url);
   if ('trouble' in clip) {

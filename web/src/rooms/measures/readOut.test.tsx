@@ -3,8 +3,8 @@ import { resolveSchool } from '@inchstep/core/intake';
 import { FIT_LANDMARKS, floorMap, type Measure, measureCapture } from '@inchstep/core/measures';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import type { FitAnswer } from '../../workers/fit.worker.ts';
 import { startBench } from '../capture/index.ts';
+import type { FitAnswer } from './fit.worker.ts';
 import { MeasureTapes } from './MeasureTapes.tsx';
 import { ReadOut } from './ReadOut.tsx';
 

@@ -10,16 +10,15 @@ import {
   type BenchState,
   bench,
   clipUrl,
-  type Fit,
   type Frames,
   madeOf,
   markAt,
   startBench,
   useBenchKeys,
-  useFit,
   useFrames,
   worthMarking,
 } from '../capture/index.ts';
+import { type Fit, useFit } from './useFit.ts';
 
 const viewOf = (state: BenchState, kind: ViewKind) => state.work.views.find((v) => v.kind === kind);
 

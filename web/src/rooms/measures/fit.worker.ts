@@ -12,14 +12,12 @@ import { LEADING_MEASURES, LESS_WANTED } from '@inchstep/core/diagnosis';
 import type { Vec3 } from '@inchstep/core/foundation';
 import {
   type BodyFit,
-  type BodyLineId,
   bandContext,
   bodyLines,
   FIT_LANDMARKS,
   type FloorStation,
   floorMap,
   golferSizes,
-  type LineId,
   type Measure,
   measureCapture,
   type Need,
@@ -33,25 +31,7 @@ import {
   targetPoses,
 } from '@inchstep/core/measures';
 import { expose } from 'comlink';
-
-/** Where the fit expects a landmark in a picture. */
-export interface Guess {
-  readonly view: string;
-  readonly station: Station;
-  readonly landmark: Landmark;
-  readonly u: number;
-  readonly v: number;
-  /** How far off it may be, in pixels of the picture. */
-  readonly sdPx: number;
-}
-
-export interface PictureLine {
-  readonly view: string;
-  readonly id: LineId | BodyLineId;
-  readonly station: Station | null;
-  readonly from: readonly [u: number, v: number];
-  readonly to: readonly [u: number, v: number];
-}
+import type { Guess, PictureLine } from '../capture/index.ts';
 
 export interface FitAnswer {
   readonly measures: readonly Measure[];

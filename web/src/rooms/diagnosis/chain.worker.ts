@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { type Chain, type ChainAsk, layChain } from '../rooms/diagnosis/chainLayout.ts';
+import { type Chain, type ChainAsk, layChain } from './chainLayout.ts';
 
 export interface ChainWorker {
   lay(ask: ChainAsk): Chain;

@@ -7,7 +7,7 @@ import {
   Input,
   type InputVideoTrack,
 } from 'mediabunny';
-import { type CopyFacts, keepCopy, readCopy } from './copyStore.ts';
+import { type CopyFacts, keepCopy, readCopy } from '../../platform/copyStore.ts';
 
 export type OpenedClip = CopyFacts;
 

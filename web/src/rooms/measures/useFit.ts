@@ -4,7 +4,7 @@ import { type Capture, checkCapture, STATIONS } from '@inchstep/core/capture';
 import type { NextMark } from '@inchstep/core/measures';
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { FitAnswer, FitWorker, StationPose, TargetAnswer } from '../../workers/fit.worker.ts';
+import type { FitAnswer, FitWorker, StationPose, TargetAnswer } from './fit.worker.ts';
 
 /** The open capture of the work on the bench. */
 export const captureFor = ({ profile, school }: Student, swing: Marked): Capture =>
@@ -38,7 +38,7 @@ export function useFit(
   const turn = useRef(0);
   const worker = useRef<Remote<FitWorker> | null>(null);
   useEffect(() => {
-    const thread = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' });
+    const thread = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' });
     worker.current = wrap<FitWorker>(thread);
     return () => thread.terminate();
   }, []);
