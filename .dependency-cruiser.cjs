@@ -88,7 +88,7 @@ module.exports = {
     {
       name: 'only-queries-fetch',
       severity: 'error',
-      from: { path: '^web/src/rooms/', pathNot: '([qQ]ueries|outbox|useAutosave|\\.test)\\.tsx?$' },
+      from: { path: '^web/src/rooms/', pathNot: '([qQ]ueries|waitingSets|useAutosave|\\.test)\\.tsx?$' },
       to: { path: '^web/src/platform/http\\.ts$', dependencyTypesNot: ['type-only'] },
     },
     ...roomRules,

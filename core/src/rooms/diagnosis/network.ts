@@ -82,8 +82,8 @@ export class FaultNetwork {
   private readonly sums: Sums;
   /** Index of each finding's own factor. */
   private readonly ownTable = new Map<string, number>();
-  /** What the sums hold now. */
-  private held: ReadonlyMap<string, Evidence> = new Map();
+  /** The evidence that the sums are of. */
+  private summed: ReadonlyMap<string, Evidence> = new Map();
 
   constructor(links: ReadonlyMap<string, readonly FindingLink[]>, findings: readonly string[]) {
     const factors: Factor[] = [];
@@ -123,7 +123,7 @@ export class FaultNetwork {
 
   /** What the evidence says of these faults. Only what differs from the evidence before is summed anew. */
   believe(evidence: readonly Evidence[], of: readonly string[] = ALL_FAULTS): Belief {
-    this.hold(new Map(evidence.map((e) => [e.finding, e])));
+    this.take(new Map(evidence.map((e) => [e.finding, e])));
     const ones = this.sums.ones(of.map((fault) => INDEX.get(fault) as number));
     return {
       faults: new Map(of.map((fault, i) => [fault, ones[i] as number])),
@@ -131,13 +131,13 @@ export class FaultNetwork {
     };
   }
 
-  private hold(wanted: ReadonlyMap<string, Evidence>): void {
+  private take(wanted: ReadonlyMap<string, Evidence>): void {
     for (const [finding, at] of this.ownTable) {
       const now = wanted.get(finding);
-      if (now === this.held.get(finding)) continue;
+      if (now === this.summed.get(finding)) continue;
       this.sums.set(at, now ? findingTable(finding, now.ifPresent, now.ifAbsent) : UNSEEN);
     }
-    this.held = wanted;
+    this.summed = wanted;
   }
 }
 

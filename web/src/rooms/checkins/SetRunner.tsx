@@ -7,7 +7,7 @@ import { newId, thisDevice } from '../../platform/ids.ts';
 
 import { RepPad } from '../practice/index.ts';
 import { useLibraryWords } from '../prescription/index.ts';
-import { putWaiting, sendWaiting, waitingSets } from './outbox.ts';
+import { putWaiting, sendWaiting, waitingSets } from './waitingSets.ts';
 import { SET_RUNNER_WORDS } from './words.ts';
 
 interface SetRunnerProps {

@@ -10,9 +10,9 @@ import { useSettings } from '../../platform/settings.tsx';
 import { itemText } from '../practice/index.ts';
 import { SetupCard, useLibraryWords, WordsOf } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
-import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './outbox.ts';
 import { usePage } from './queries.ts';
 import { SetRunner } from './SetRunner.tsx';
+import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './waitingSets.ts';
 import { STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
 
 /** What the private link opens on a phone: today's card, the runner, the way to the coach. */

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { dropRefused, putWaiting, sendWaiting, waitingSets } from './outbox.ts';
+import { dropRefused, putWaiting, sendWaiting, waitingSets } from './waitingSets.ts';
 
 const TOKEN = 'a-token-long-enough-to-be-one';
 const set = (id: string) => ({
