@@ -1,0 +1,85 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import type { Clip, Swing } from '@inchstep/contract/capture';
+import type { Checkin } from '@inchstep/contract/checkins';
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { Student } from '@inchstep/contract/intake';
+import type { Reading } from '@inchstep/contract/measures';
+import type { GateState, PlanRecord, StoredSet } from '@inchstep/contract/practice';
+import type { DrillChoice } from '@inchstep/contract/prescription';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { projectRoot } from '../platform/db.ts';
+import { type TestServer, testServer } from '../testServer.ts';
+
+/**
+ * A demo folder that a program of before the student file kept, and what that program itself said of each
+ * student on that day, written down by asking it.
+ */
+const fixture = (name: string): Buffer =>
+  gunzipSync(readFileSync(join(projectRoot(), 'server', 'src', 'fixtures', name)));
+type Facts = Readonly<Record<string, unknown>> & { readonly name: string };
+
+let server: TestServer;
+let folder: string;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'inchstep-old-'));
+  writeFileSync(join(folder, 'inchstep.sqlite'), fixture('demo-before-doors.sqlite.gz'));
+  const now = () => new Date('2026-11-26T12:00:00Z');
+  server = await testServer({ dataDir: folder, demo: true, signedIn: false, now });
+  await server.ask('POST', '/api/demo-enter');
+});
+afterAll(async () => {
+  await server.end();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const get = async <T>(url: string): Promise<T> => (await server.ask<T>('GET', url)).body;
+
+async function factsOf({ id, profile, limits, archivedAt }: Student): Promise<Facts> {
+  const of = <T>(what: string) => get<T>(`/api/students/${id}/${what}`);
+  const plan = await of<PlanRecord | null>('plan');
+  return {
+    name: `${profile.firstName} ${profile.familyName}`,
+    bornOn: profile.bornOn,
+    limits,
+    archived: archivedAt !== null,
+    clips: (await of<Clip[]>('clips')).length,
+    swings: (await of<Swing[]>('swings')).map((w) => [
+      w.recordedOn,
+      w.club,
+      w.speed,
+      w.marks.length,
+      w.discardedAt !== null,
+    ]),
+    verdicts: (await of<Reading[]>('readings')).map((r) => [
+      r.recordedOn,
+      r.measures.map((m) => `${m.id} ${m.verdict}`).join(', '),
+    ]),
+    diagnoses: (await of<DiagnosisRecord[]>('diagnoses')).map((d) => [
+      d.at,
+      d.result.workOn.join(),
+      d.result.roots.map((r) => `${r.fault} ${r.probability.toFixed(3)}`).join(),
+      d.chosen?.workOn.join() ?? null,
+    ]),
+    choices: (await of<DrillChoice[]>('drill-choices')).map((c) => [
+      c.forFault,
+      c.drills.join(),
+      c.endedAt !== null,
+    ]),
+    sets: (await of<StoredSet[]>('sets')).map((s) => [s.date, s.drill, s.stage, s.reps]),
+    gates: (await of<GateState[]>('gates')).map((g) => [g.drill, g.stage, g.gate.repsUsed]),
+    plan: plan && [plan.drills.join(), plan.plan.days.length, plan.plan.days[0]?.date ?? null],
+    checkins: (await of<Checkin[]>('checkins')).map((c) => [c.at, c.pain, c.reply?.text.length ?? null]),
+  };
+}
+
+test('a folder of before the student file means the same', async () => {
+  const then = JSON.parse(fixture('demo-before-doors.facts.json.gz').toString('utf8')) as Facts[];
+  const students = await get<Student[]>('/api/students');
+  const now = await Promise.all(students.map(factsOf));
+  const byName = (all: Facts[]) => all.toSorted((a, b) => a.name.localeCompare(b.name));
+  expect(now).toHaveLength(9);
+  expect(byName(now)).toEqual(byName(then));
+});
