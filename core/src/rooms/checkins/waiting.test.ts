@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
+import { seededRandom } from '../../foundation/index.ts';
 import type { GateStanding, KeptPlan, LoggedSet } from '../practice/index.ts';
 import type { CheckinEntry } from './checkinRecord.ts';
+import { QUEUE_REASONS } from './queue.ts';
 import { opensAt, silentFrom, type WaitingFile, waitingAt, whyWaiting } from './waiting.ts';
 
 const NOW = '2027-03-20T12:00:00.000Z';
@@ -118,5 +120,67 @@ describe('why a student waits', () => {
     expect(silentFrom(file({ sets: [set(2)] }))).toBe(daysAgo(-5));
     const later = waitingAt(whyWaiting(file({ sets: [set(2)] })), daysAgo(-5));
     expect(later).toEqual([{ reason: 'silent', waitingHours: 7 * 24 }]);
+  });
+
+  const random = seededRandom(11);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+  const anyCase = (): Case => ({
+    ...(random() < 0.2 ? { heldSince: daysAgo(pick([0.5, 3])) } : {}),
+    sets: pick([[], [set(1)], [set(6)], [set(8)]]),
+    plannedAt: pick([null, daysAgo(3), daysAgo(12)]),
+    clips: pick([
+      [],
+      [{ at: daysAgo(2), from: 'student' as const }],
+      [{ at: daysAgo(2), from: 'coach' as const }],
+    ]),
+    checkins: pick([[], [checkin('a', 1)], [checkin('a', 3)], [checkin('a', 4, { answered: true })]]),
+    gates: [
+      gate(
+        pick(['advance', 'continue']),
+        pick([[], [{ code: 'swings', have: 1, need: 3 }], [{ code: 'watch', measure: 'x' }]]),
+      ),
+    ],
+    filmedAt: pick([null, daysAgo(2)]),
+    wrongWay: random() < 0.3,
+  });
+  /** Each reason by itself, told the other way about. */
+  const byHand = (c: Case): string[] => {
+    const held = c.gates?.[0]?.held[0]?.code;
+    const waits = c.checkins?.some(({ answered }) => !answered) ?? false;
+    const hours = (at: string) => (Date.parse(NOW) - Date.parse(at)) / 3_600_000;
+    const overdue = waits && hours(c.checkins?.[0]?.at ?? NOW) >= 48;
+    const lives = [
+      ...(c.plannedAt ? [c.plannedAt] : []),
+      ...(c.sets ?? []).map(({ at }) => at),
+      ...(c.checkins ?? []).map(({ at }) => at),
+      ...(c.clips ?? []).filter(({ from }) => from === 'student').map(({ at }) => at),
+    ];
+    const silent = c.plannedAt !== null && Math.min(...lives.map(hours)) >= 7 * 24;
+    const reasonsByHand: [string, boolean][] = [
+      ['pain', c.heldSince !== undefined],
+      // Without a plan and without a set there is no gate that anybody came to.
+      [
+        'gate_waiting',
+        c.gates?.[0]?.gate.decision === 'advance' &&
+          held !== 'swings' &&
+          (c.plannedAt !== null || (c.sets?.length ?? 0) > 0),
+      ],
+      ['wrong_way', c.filmedAt !== null && c.wrongWay === true],
+      ['watch_over', c.filmedAt !== null && held === 'watch'],
+      ['silent', silent],
+      ['overdue_reply', overdue],
+      ['routine', waits && !overdue],
+    ];
+    return reasonsByHand.filter(([, is]) => is).map(([reason]) => reason);
+  };
+  test('each reason stands for itself, on 2,000 made-up files', () => {
+    const met = new Set<string>();
+    for (let i = 0; i < 2000; i++) {
+      const any = anyCase();
+      const found = reasons(any);
+      for (const reason of found) met.add(reason);
+      expect([any, found.toSorted()]).toEqual([any, byHand(any).toSorted()]);
+    }
+    expect([...met].sort()).toEqual([...QUEUE_REASONS].sort());
   });
 });
