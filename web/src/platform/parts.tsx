@@ -115,3 +115,16 @@ export function DraftNote({ draft }: { readonly draft: FormDraft }) {
     </p>
   );
 }
+
+/** The headings of a table's columns. */
+export const HeadRow = ({ columns }: { readonly columns: readonly string[] }) => (
+  <thead>
+    <tr>
+      {columns.map((name) => (
+        <th key={name} scope="col">
+          {name}
+        </th>
+      ))}
+    </tr>
+  </thead>
+);

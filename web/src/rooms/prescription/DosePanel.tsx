@@ -2,6 +2,7 @@ import { STAGE_WORDS } from '@inchstep/contract/words';
 import { referenceCase } from '@inchstep/core/diagnosis';
 import { dailyCap, STAGE_ROWS } from '@inchstep/core/practice';
 import type { Drill } from '@inchstep/core/prescription';
+import { HeadRow } from '../../platform/parts.tsx';
 import { DOSE_WORDS } from './words.ts';
 
 /** How much of it and how fast, rung by rung, for a grown-up without limits; the plan fits it to the student. */
@@ -11,15 +12,7 @@ export function DosePanel({ drill }: { readonly drill: Drill }) {
     <div className="mt-4">
       <h3 className="font-semibold">{DOSE_WORDS.title}</h3>
       <table className="table">
-        <thead>
-          <tr>
-            {DOSE_WORDS.columns.map((name) => (
-              <th key={name} scope="col">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow columns={DOSE_WORDS.columns} />
         <tbody>
           {STAGE_ROWS.map((row) => (
             <tr key={row.id}>

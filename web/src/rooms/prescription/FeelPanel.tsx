@@ -3,7 +3,6 @@ import { BAND_ROWS } from '@inchstep/core/intake';
 import type { FeelSizing } from '@inchstep/core/prescription';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
-import { useSteadyId } from '../../platform/ids.ts';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useFeels, useForgetFeel, useNoteFeel } from './queries.ts';
@@ -23,7 +22,6 @@ export function FeelPanel({
   const feels = useFeels(studentId);
   const note = useNoteFeel(studentId);
   const forget = useForgetFeel(studentId);
-  const id = useSteadyId();
   const [measure, setMeasure] = useState(measures[0] ?? '');
   const [felt, setFelt] = useState('');
   const [measured, setMeasured] = useState('');
@@ -35,14 +33,13 @@ export function FeelPanel({
   const number = (text: string) => Number(text.replace(',', '.')) / (known === 'in' ? perInch : 1);
   const keep = (event: FormEvent) => {
     event.preventDefault();
-    const feel = { id: id.current(), measure, felt: number(felt), measured: number(measured) };
+    const feel = { measure, felt: number(felt), measured: number(measured) };
     note.mutate(feel, {
-      onSuccess: () => {
-        id.renew();
+      onSuccess: (id) => {
         setFelt('');
         setMeasured('');
         toast(FEEL_PANEL_WORDS.noted, {
-          action: { label: FEEL_PANEL_WORDS.undo, onClick: () => forget.mutate(feel.id) },
+          action: { label: FEEL_PANEL_WORDS.undo, onClick: () => forget.mutate(id) },
         });
       },
     });

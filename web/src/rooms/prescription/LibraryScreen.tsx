@@ -4,7 +4,7 @@ import { PLACES } from '@inchstep/core/intake';
 import { type Drill, LIMIT_OF_LOAD, type LoadClass } from '@inchstep/core/prescription';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { Empty, Panel } from '../../platform/parts.tsx';
+import { Empty, HeadRow, Panel } from '../../platform/parts.tsx';
 import { PRESET_WORDS } from '../intake/index.ts';
 import { DrillPage } from './DrillPage.tsx';
 import { loadsText, needsText } from './drillText.ts';
@@ -169,15 +169,7 @@ function Table({ drills }: { readonly drills: readonly Drill[] }) {
   return (
     <Panel title={LIBRARY_WORDS.list}>
       <table className="table">
-        <thead>
-          <tr>
-            {LIBRARY_WORDS.columns.map((name) => (
-              <th key={name} scope="col">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow columns={LIBRARY_WORDS.columns} />
         <tbody>
           {drills.map((drill) => (
             <tr key={drill.id}>

@@ -154,9 +154,13 @@ describe('felt against measured', () => {
   });
   test('asks first, says how much once it is clear, and sends what was typed', async () => {
     const record = { id: 'a', measure: 'shift_top', felt: 4, measured: 2, at: '' };
+    let kept = page(null);
     const asked = fakeServer({
-      'GET /api/students/x/feels': page(null),
-      'POST /api/students/x/feels': page(2, [record]),
+      'GET /api/students/x/feels': () => kept,
+      'POST /api/students/x/feels': () => {
+        kept = page(2, [record]);
+        return kept;
+      },
     });
     draw(<FeelPanel studentId="x" measures={['shift_top']} />);
     expect(await screen.findByText(/Ask how big a change felt/)).toBeTruthy();

@@ -62,16 +62,19 @@ export const useFeels = (studentId: string) =>
     queryKey: keys.of(studentId, 'feels'),
     queryFn: () => get<FeelPage>(`/api/students/${studentId}/feels`),
   });
-function useFeelChange<A>(studentId: string, send: (ask: A) => Promise<FeelPage>) {
+/** Answers with the id of what was noted, by which it can be taken back. */
+export const useNoteFeel = (studentId: string) =>
+  useSend<Omit<StoredFeel, 'id' | 'at'>, string>({
+    send: async (id, feel) => {
+      await post<FeelPage>(`/api/students/${studentId}/feels`, { id, ...feel });
+      return id;
+    },
+    student: studentId,
+  });
+export function useForgetFeel(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: send,
+    mutationFn: (id: string) => del<FeelPage>(`/api/students/${studentId}/feels/${id}`),
     onSuccess: (page) => client.setQueryData(keys.of(studentId, 'feels'), page),
   });
 }
-export const useNoteFeel = (studentId: string) =>
-  useFeelChange(studentId, (feel: Omit<StoredFeel, 'at'>) =>
-    post<FeelPage>(`/api/students/${studentId}/feels`, feel),
-  );
-export const useForgetFeel = (studentId: string) =>
-  useFeelChange(studentId, (id: string) => del<FeelPage>(`/api/students/${studentId}/feels/${id}`));

@@ -3,7 +3,7 @@ import type { Progress, Series } from '@inchstep/contract/progress';
 import { measureName } from '@inchstep/contract/words';
 import { useState } from 'react';
 import { useOutletContext } from 'react-router';
-import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
+import { dayText, Empty, HeadRow, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useUnits } from '../../platform/units.ts';
 import { FaultStory } from './FaultStory.tsx';
@@ -109,15 +109,7 @@ function SessionTable({ series, today }: { readonly series: Series; readonly tod
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">{PROGRESS_WORDS.table}</summary>
       <table className="table">
-        <thead>
-          <tr>
-            {PROGRESS_WORDS.columns.map((name) => (
-              <th key={name} scope="col">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow columns={PROGRESS_WORDS.columns} />
         <tbody>
           {series.sessions.map((s) => (
             <tr key={s.date}>
