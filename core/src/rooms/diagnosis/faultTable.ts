@@ -1,4 +1,5 @@
 import type { SchoolChoice } from '../intake/index.ts';
+import { type FindingId, isFinding } from './findings.ts';
 
 export const PHASES = ['setup', 'back', 'down', 'through'] as const;
 export type Phase = (typeof PHASES)[number];
@@ -6,7 +7,7 @@ export type Phase = (typeof PHASES)[number];
 export type LinkStrength = 1 | 2 | 3;
 
 export interface EvidenceLink {
-  readonly finding: string;
+  readonly finding: FindingId;
   readonly strength: LinkStrength;
   /** Counts only where the school makes this choice. */
   readonly onlyFor?: SchoolChoice;
@@ -175,7 +176,7 @@ const rows = (phase: Phase, table: readonly Row<FaultId>[]): Fault[] =>
 function readEvidence(text: string): EvidenceLink[] {
   return text.split(', ').map((part) => {
     const [, finding, strength, onlyFor] = /^(\S+) ([123])(?: \((\S+)\))?$/.exec(part) ?? [];
-    if (!finding) throw new Error(`fault table: can't read "${part}"`);
+    if (!finding || !isFinding(finding)) throw new Error(`fault table: can't read "${part}"`);
     const link = { finding, strength: Number(strength) as LinkStrength };
     return onlyFor ? { ...link, onlyFor: onlyFor as SchoolChoice } : link;
   });
@@ -191,7 +192,7 @@ export const FAULTS: readonly Fault[] = [
 export const faultById = (id: string): Fault | undefined => FAULTS.find((fault) => fault.id === id);
 
 /** Things outside the pivot that must be put right before more turn can help. */
-export const BLOCKERS: readonly { readonly id: string; readonly finding: string }[] = [
+export const BLOCKERS: readonly { readonly id: string; readonly finding: FindingId }[] = [
   { id: 'face_open_top', finding: 'obs.face_open_top' },
   { id: 'arms_not_deep', finding: 'obs.lead_arm_high_top' },
 ];

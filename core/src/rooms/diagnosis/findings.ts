@@ -1,4 +1,4 @@
-import { BAND_ROWS } from '../intake/index.ts';
+import { BAND_ROWS, type MeasureId } from '../intake/index.ts';
 
 /** Findings that are seen or asked, not measured. */
 export const SEEN_FINDINGS = [
@@ -38,16 +38,18 @@ export const BALL_FINDINGS = [
   'ball.heel',
 ] as const;
 
-/** `measure.low` and `measure.high`, which a coach may also tick by eye. */
-export const MEASURE_FINDINGS: readonly string[] = BAND_ROWS.flatMap((row) => [
-  ...(row.lo === undefined ? [] : [`${row.id}.low`]),
-  ...(row.hi === undefined ? [] : [`${row.id}.high`]),
-]);
-
 export type LookId = (typeof SEEN_FINDINGS)[number];
 export type BallFindingId = (typeof BALL_FINDINGS)[number];
+export type MeasureFindingId = `${MeasureId}.${'low' | 'high'}`;
+export type FindingId = LookId | BallFindingId | MeasureFindingId;
+
+/** `measure.low` and `measure.high`, which a coach may also tick by eye. */
+export const MEASURE_FINDINGS: readonly MeasureFindingId[] = BAND_ROWS.flatMap((row) => [
+  ...(row.lo === undefined ? [] : [`${row.id}.low` as const]),
+  ...(row.hi === undefined ? [] : [`${row.id}.high` as const]),
+]);
 
 const KNOWN = new Set<string>([...SEEN_FINDINGS, ...BALL_FINDINGS, ...MEASURE_FINDINGS]);
-export const isFinding = (id: string): boolean => KNOWN.has(id);
+export const isFinding = (id: string): id is FindingId => KNOWN.has(id);
 export const isBallFinding = (id: string): boolean => id.startsWith('ball.');
-export const FINDING_IDS: readonly string[] = [...KNOWN];
+export const FINDING_IDS: readonly FindingId[] = [...SEEN_FINDINGS, ...BALL_FINDINGS, ...MEASURE_FINDINGS];

@@ -33,6 +33,7 @@ export {
   BALL_FINDINGS,
   type BallFindingId,
   FINDING_IDS,
+  type FindingId,
   isBallFinding,
   isFinding,
   type LookId,

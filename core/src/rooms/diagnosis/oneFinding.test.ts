@@ -18,7 +18,7 @@ function beyond(finding: string, steps: number) {
 
 const usual = FAULTS.flatMap((fault) =>
   fault.evidence
-    .filter((e) => e.strength === 3 && !e.onlyFor && MEASURE_FINDINGS.includes(e.finding))
+    .filter((e) => e.strength === 3 && !e.onlyFor && MEASURE_FINDINGS.some((id) => id === e.finding))
     .map((e) => [fault.id, e.finding] as const),
 );
 
