@@ -4,8 +4,9 @@ import { programFact, putProgramFact } from '../programFacts.ts';
 import { NIGHT_HOUR } from './runs.ts';
 
 const FACT = 'summaries_checked';
-/** Files are read and computed for so long before a request gets its turn. */
+/** Files are read and computed for so long, then whoever else wants the processor has it for a while. */
 const AT_ONCE_MS = 10;
+const REST_MS = 40;
 
 /**
  * Once a night every summary is compared with what its student's file says. One that differs is made anew and
@@ -14,7 +15,7 @@ const AT_ONCE_MS = 10;
 export class SummaryCheck {
   private readonly ctx: Context;
   private readonly complain: (differing: number) => void;
-  private turn: NodeJS.Immediate | null = null;
+  private turn: NodeJS.Timeout | null = null;
 
   constructor(ctx: Context, complain: (differing: number) => void) {
     this.ctx = ctx;
@@ -38,13 +39,17 @@ export class SummaryCheck {
         if (done) return this.end(day, differing);
         if (value) differing++;
       } while (performance.now() < until);
-      this.turn = setImmediate(step);
+      rest();
     };
-    this.turn = setImmediate(step);
+    const rest = () => {
+      this.turn = setTimeout(step, REST_MS);
+      this.turn.unref();
+    };
+    rest();
   }
 
   stop(): void {
-    if (this.turn) clearImmediate(this.turn);
+    if (this.turn) clearTimeout(this.turn);
     this.turn = null;
   }
 
