@@ -1,6 +1,6 @@
 import { FAULTS, PHASES } from '@inchstep/core/diagnosis';
 import { AIDS, PLACES, SCHOOL_OPTIONS, type SchoolChoice } from '@inchstep/core/intake';
-import { BODY_LENGTHS } from '@inchstep/core/prescription';
+import { BODY_LENGTHS, isOwnDrillId } from '@inchstep/core/prescription';
 import { z } from 'zod';
 
 const faultIds = FAULTS.map((fault) => fault.id) as [string, ...string[]];
@@ -11,8 +11,7 @@ const grade = z.union([z.literal(1), z.literal(2)], { error: 'must be 1 (a littl
 const text = (longest: number) => z.string().trim().min(1, { error: 'is needed' }).max(longest);
 const idList = z.array(z.string().max(60)).max(20).default([]);
 
-export const OWN_DRILL_ID = /^own_[a-z0-9_]{2,40}$/;
-const ownId = z.string().regex(OWN_DRILL_ID, { error: 'must look like own_my_drill' });
+const ownId = z.string().refine(isOwnDrillId, { error: 'must look like own_my_drill' });
 
 export const setupDistanceSchema = z.strictObject({
   id: z.string().regex(/^[a-z][a-z0-9_]{1,40}$/, { error: 'use small letters, figures and _' }),

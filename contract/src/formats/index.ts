@@ -33,7 +33,6 @@ export {
   drillSchema,
   drillsSchema,
   drillWordsSchema,
-  OWN_DRILL_ID,
   type OwnDrillDocument,
   ownDrillSchema,
 } from './drillsFormat.ts';

@@ -1,5 +1,5 @@
 import { AIDS } from '@inchstep/core/intake';
-import type { Caution, FeelSizing, Prescription } from '@inchstep/core/prescription';
+import { type Caution, type FeelSizing, isDrillId, type Prescription } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { ownDrillSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
@@ -33,8 +33,10 @@ const PART_CODES = [
   'load',
 ] as const;
 
+const drillId = z.string().refine(isDrillId);
+
 const prescribedSchema = z.object({
-  id: z.string(),
+  id: drillId,
   role: z.enum(['primary', 'support']),
   forFault: z.string(),
   score: z.number(),
@@ -51,7 +53,7 @@ const matchSchema = z.object({
   rejected: z
     .array(
       z.object({
-        id: z.string(),
+        id: drillId,
         code: z.enum(['clash', 'limit', 'aid', 'place', 'school', 'overdo', 'prerequisite', 'weak']),
         about: z.string(),
       }),

@@ -7,7 +7,7 @@ export type LoadClass = 'B' | 'H' | 'K' | 'A' | 'T';
 export type BallUse = 'no' | 'either' | 'no_then_yes' | 'yes';
 
 export interface Drill {
-  readonly id: string;
+  readonly id: AnyDrillId;
   readonly phase: Phase;
   readonly fixes: readonly { readonly fault: string; readonly strength: 1 | 2 | 3 }[];
   /** All groups are needed; within a group any one will do. */
@@ -34,8 +34,8 @@ export interface Drill {
   readonly ours: boolean;
 }
 
-type Row = readonly [
-  id: string,
+type Row<Id extends string = string> = readonly [
+  id: Id,
   phase: Phase,
   fixes: string,
   aids: string,
@@ -118,7 +118,18 @@ const ROWS = [
 
 const PLACE_OF: Record<string, Place> = { h: 'home', r: 'range', n: 'net', c: 'course' };
 
-function toDrill([id, phase, fixes, aids, where, loads, cue, overdo, moves, extras = {}]: Row): Drill {
+function toDrill([
+  id,
+  phase,
+  fixes,
+  aids,
+  where,
+  loads,
+  cue,
+  overdo,
+  moves,
+  extras = {},
+]: Row<DrillId>): Drill {
   const [places, ball] = where.split(' ') as [string, BallUse];
   const [kind, side] = cue.split(' ') as [Drill['cue']['kind'], Exclude<CueSide, 'any'> | 'both'];
   return {
@@ -151,8 +162,14 @@ function toDrill([id, phase, fixes, aids, where, loads, cue, overdo, moves, extr
   };
 }
 
-/** The house's drills; a coach's own have ids of their own. */
+/** The house's drills, and those that a coach wrote. */
 export type DrillId = (typeof ROWS)[number][0];
+export type OwnDrillId = `own_${string}`;
+export type AnyDrillId = DrillId | OwnDrillId;
 
 export const DRILLS: readonly Drill[] = ROWS.map(toDrill);
 export const drillById = (id: string): Drill | undefined => DRILLS.find((drill) => drill.id === id);
+
+const OWN_DRILL_ID = /^own_[a-z0-9_]{2,40}$/;
+export const isOwnDrillId = (id: string): id is OwnDrillId => OWN_DRILL_ID.test(id);
+export const isDrillId = (id: string): id is AnyDrillId => isOwnDrillId(id) || drillById(id) !== undefined;

@@ -2,7 +2,18 @@ export { checkDrill, type DrillProblem } from './checkDrill.ts';
 export { BODY_LENGTHS, type BodyLength, distanceFor, type SetupDistance } from './distance.ts';
 export { type Drawing, drawSetup, type Point, type SetupDrawings, type Shape, type Tone } from './drawing.ts';
 export { addOutcomes, drillHistory, STALLED_AFTER_DAYS } from './drillOutcomes.ts';
-export { type BallUse, DRILLS, type Drill, type DrillId, drillById, type LoadClass } from './drillTable.ts';
+export {
+  type AnyDrillId,
+  type BallUse,
+  DRILLS,
+  type Drill,
+  type DrillId,
+  drillById,
+  isDrillId,
+  isOwnDrillId,
+  type LoadClass,
+  type OwnDrillId,
+} from './drillTable.ts';
 export { type FeelRecord, type FeelSizing, feelSizing } from './feelSizing.ts';
 export { knownCase } from './knownCase.ts';
 export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';

@@ -25,7 +25,9 @@ export function libraryWith(own: readonly OwnDrill[]): Library {
     ...DRILLS.filter((drill) => !replaced.has(drill.id)),
     ...live.map((entry) => entry.drill).filter((drill) => !replaced.has(drill.id)),
   ];
-  const known = new Map([...DRILLS, ...own.map((entry) => entry.drill)].map((drill) => [drill.id, drill]));
+  const known = new Map<string, Drill>(
+    [...DRILLS, ...own.map((entry) => entry.drill)].map((drill) => [drill.id, drill]),
+  );
   return { drills, byId: (id) => known.get(id) };
 }
 

@@ -1,6 +1,6 @@
 import { type CaseFile, type Diagnosis, type DrillRecord, reason } from '../diagnosis/index.ts';
 import { isChild } from '../intake/index.ts';
-import type { Drill } from './drillTable.ts';
+import type { AnyDrillId, Drill } from './drillTable.ts';
 import { HOUSE_LIBRARY, type Library } from './library.ts';
 import { type Opening, openings } from './openings.ts';
 import {
@@ -33,7 +33,7 @@ export interface ScorePart {
 }
 
 export interface Prescribed {
-  readonly id: string;
+  readonly id: AnyDrillId;
   readonly role: 'primary' | 'support';
   readonly forFault: string;
   readonly score: number;

@@ -1,13 +1,13 @@
 import { type CaseFile, type Diagnosis, type DrillHistory, FAULTS } from '../diagnosis/index.ts';
 import { hasChoice, isChild, type Limit } from '../intake/index.ts';
-import type { Drill, LoadClass } from './drillTable.ts';
+import type { AnyDrillId, Drill, LoadClass } from './drillTable.ts';
 import { HOUSE_LIBRARY, type Library } from './library.ts';
 
 export type RuleCode = 'clash' | 'limit' | 'aid' | 'place' | 'school' | 'overdo' | 'prerequisite' | 'weak';
 
 /** Why a drill is not offered; `about` is the id the sentence needs (a limit, an aid, a drill ..). */
 export interface Refusal {
-  readonly id: string;
+  readonly id: AnyDrillId;
   readonly code: RuleCode;
   readonly about: string;
 }

@@ -1,6 +1,6 @@
-import { type DrillForm, OWN_DRILL_ID, ownDrillSchema, pathText, toDrill } from '@inchstep/contract/formats';
+import { type DrillForm, ownDrillSchema, pathText, toDrill } from '@inchstep/contract/formats';
 import { problemText } from '@inchstep/contract/words';
-import { checkDrill } from '@inchstep/core/prescription';
+import { checkDrill, isOwnDrillId } from '@inchstep/core/prescription';
 import { type DrillLibrary, drillLibrary } from './drillLibrary.ts';
 import { DRILL_FORM_WORDS } from './words.ts';
 
@@ -60,7 +60,7 @@ export function idFor(name: string, taken: (id: string) => boolean): string {
       .replace(/^_+|_+$/g, '')
       .slice(0, 34) || 'drill';
   const base = `own_${slug}`;
-  if (OWN_DRILL_ID.test(base) && !taken(base)) return base;
+  if (isOwnDrillId(base) && !taken(base)) return base;
   for (let n = 2; ; n += 1) {
     const id = `${base}_${n}`;
     if (!taken(id)) return id;
