@@ -5,6 +5,7 @@ import type { Plan } from '@inchstep/core/practice';
 import type { Prescribed, Prescription } from '@inchstep/core/prescription';
 import {
   cautionText,
+  contradictionText,
   DRILL_WORDS,
   giveText,
   leaveText,
@@ -82,6 +83,7 @@ export function diagnosisAnswer(diagnosis: Diagnosis) {
       why: leaveText(why),
     })),
     blockers: diagnosis.blockers,
+    contradictions: diagnosis.contradictions.map((both) => ({ ...both, text: contradictionText(both) })),
     nextLook: diagnosis.nextLook && lookAnswer(diagnosis.nextLook),
     nextLooks: diagnosis.nextLooks.map(lookAnswer),
     faults: Object.fromEntries(Object.entries(diagnosis.faults).map(([id, p]) => [id, three(p)])),

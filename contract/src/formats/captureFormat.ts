@@ -8,6 +8,8 @@ import {
   resolveSchool,
   SCHOOL_OPTIONS,
   SCHOOL_PRESETS,
+  type School,
+  type SchoolAnswers,
   type SchoolChoiceSet,
   type SchoolPreset,
   VIEW_KINDS,
@@ -15,7 +17,6 @@ import {
 import { z } from 'zod';
 
 const presets = Object.keys(SCHOOL_PRESETS) as [SchoolPreset, ...SchoolPreset[]];
-const option = <const T extends readonly [string, ...string[]]>(options: T) => z.enum(options).optional();
 
 const measureIds = BAND_ROWS.map((row) => row.id) as [string, ...string[]];
 const edge = z.number().min(-10_000).max(10_000).nullable();
@@ -27,19 +28,33 @@ export const bandEditSchema = z
     error: 'the low edge must lie below the high one',
   });
 
+const answers = z.strictObject({
+  trail_leg: z.enum(SCHOOL_OPTIONS.trail_leg),
+  centre: z.enum(SCHOOL_OPTIONS.centre),
+  turn_thought: z.enum(SCHOOL_OPTIONS.turn_thought),
+  forward_bearing: z.enum(SCHOOL_OPTIONS.forward_bearing),
+  setup_bias: z.enum(SCHOOL_OPTIONS.setup_bias),
+  trail_foot: z.enum(SCHOOL_OPTIONS.trail_foot),
+  head: z.enum(SCHOOL_OPTIONS.head),
+  lead_knee: z.enum(SCHOOL_OPTIONS.lead_knee),
+  turn_amount: z.enum(SCHOOL_OPTIONS.turn_amount),
+  drop: z.enum(SCHOOL_OPTIONS.drop),
+  lead_leg: z.enum(SCHOOL_OPTIONS.lead_leg),
+  through: z.enum(SCHOOL_OPTIONS.through),
+  begin_at: z.enum(SCHOOL_OPTIONS.begin_at),
+}) satisfies z.ZodType<SchoolAnswers>;
+
 /** A preset, any answers that differ from it, and bands of the coach's own. */
 export const schoolSchema = z.strictObject({
   preset: z.enum(presets).optional(),
-  trail_leg: option(SCHOOL_OPTIONS.trail_leg),
-  centre: option(SCHOOL_OPTIONS.centre),
-  turn_thought: option(SCHOOL_OPTIONS.turn_thought),
-  forward_bearing: option(SCHOOL_OPTIONS.forward_bearing),
-  setup_bias: option(SCHOOL_OPTIONS.setup_bias),
-  trail_foot: option(SCHOOL_OPTIONS.trail_foot),
-  head: option(SCHOOL_OPTIONS.head),
-  lead_knee: option(SCHOOL_OPTIONS.lead_knee),
+  ...answers.partial().shape,
   bands: z.partialRecord(z.enum(measureIds), bandEditSchema).optional(),
 });
+/** Every question answered. */
+export const wholeSchoolSchema = z.object({
+  ...answers.shape,
+  bands: z.record(z.string(), bandEditSchema).optional(),
+}) satisfies z.ZodType<School>;
 export type SchoolInput = z.infer<typeof schoolSchema>;
 
 const positive = z.number().positive();

@@ -13,6 +13,7 @@ export {
   toCapture,
   toCaptureDocument,
   viewSchema,
+  wholeSchoolSchema,
 } from './captureFormat.ts';
 export {
   type CaseDocument,

@@ -41,6 +41,8 @@ export const DIAGNOSIS = document(
       setAside: older.setAside ?? [],
       result: broughtUp(older.result),
     }),
+    // Nor did they name looks that can't both be true.
+    (older: Older) => ({ ...older, result: broughtUp(older.result) }),
   ],
 );
 

@@ -28,6 +28,7 @@ export { PROBLEM_WORDS, type ProblemCode, problemText } from './problems.ts';
 export {
   chanceText,
   choiceText,
+  contradictionText,
   drillName,
   faultName,
   findingName,

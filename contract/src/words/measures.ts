@@ -161,6 +161,36 @@ export const MEASURE_WORDS: Readonly<Record<string, MeasureWords>> = {
     low: 'hips still folded after the ball',
   },
   incline_loss_chest_through: { name: 'Trunk coming upright', high: 'trunk upright early' },
+  tilt_address: {
+    name: 'Hip tilt at address',
+    low: 'trail hip set higher',
+    high: 'lead hip set much higher',
+  },
+  sternum_shift_delivery: {
+    name: 'Breastbone half-way down',
+    low: 'breastbone still back half-way down',
+    high: 'breastbone far toward the target half-way down',
+  },
+  knee_line_delivery: {
+    name: 'Line of the knees half-way down',
+    low: 'knees still closed half-way down',
+    high: 'knees opened a long way half-way down',
+  },
+  trail_knee_flex_delivery: {
+    name: 'Trail knee bend gained coming down',
+    low: 'trail knee gained no bend coming down',
+    high: 'trail knee bent a lot coming down',
+  },
+  tilt_impact: {
+    name: 'Hip tilt at impact',
+    low: 'lead hip hardly higher at impact',
+    high: 'lead hip very high at impact',
+  },
+  shoulder_tilt_impact: {
+    name: 'Shoulder tilt at impact',
+    low: 'shoulders nearly level at impact',
+    high: 'lead shoulder very high at impact',
+  },
 } satisfies Readonly<Record<MeasureId, MeasureWords>>;
 
 export const STATION_WORDS: Readonly<Record<string, string>> = {

@@ -1,4 +1,5 @@
 import { Z95 } from '@inchstep/core/foundation';
+import type { SchoolQuestion } from '@inchstep/core/intake';
 import { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS } from './faults.ts';
 import { HOUSE_WORDS } from './libraryWords.ts';
 import { MEASURE_WORDS } from './measures.ts';
@@ -56,7 +57,20 @@ export function weighedText(entry: WeighedWords, lengths: Lengths = 'in'): strin
   return `${measureName(measure.id)} ${show(measure.value, unit)}, give or take ${spread}; the band is ${band}.`;
 }
 
-export function leaveText(why: { readonly code: string; readonly root?: string | undefined }): string {
+/** Two looks of which one must be wrong, and which to take again. */
+export const contradictionText = (both: {
+  readonly findings: readonly [string, string];
+  readonly repeat: string;
+}): string =>
+  `“${findingName(both.findings[0])}” and “${findingName(both.findings[1])}” can’t both be so. Look again: ${findingName(both.repeat)}?`;
+
+export function leaveText(why: {
+  readonly code: string;
+  readonly root?: string | undefined;
+  readonly findings?: readonly [string, string] | undefined;
+}): string {
+  if (why.findings)
+    return `stands against another look: “${findingName(why.findings[0])}” or “${findingName(why.findings[1])}”, not both`;
   if (why.code === 'follows')
     return `follows from “${faultName(why.root ?? '')}”; it should ease when that does`;
   return why.code === 'later' ? 'real, but not first' : 'not sure enough yet';
@@ -82,7 +96,7 @@ export function nextLookText(look: {
     .replace('line It', 'line. It');
 }
 
-const CHOICE_WORDS: Readonly<Record<string, string>> = {
+const CHOICE_WORDS = {
   trail_leg: 'trail leg',
   centre: 'centre',
   turn_thought: 'turn thought',
@@ -91,10 +105,15 @@ const CHOICE_WORDS: Readonly<Record<string, string>> = {
   trail_foot: 'trail foot',
   head: 'head',
   lead_knee: 'lead knee',
-};
+  turn_amount: 'how far the hips turn',
+  drop: 'drop starting down',
+  lead_leg: 'lead leg coming down',
+  through: 'through the ball',
+  begin_at: 'where to begin',
+} satisfies Record<SchoolQuestion, string>;
 export const choiceText = (choice: string): string => {
-  const [question, option] = choice.split('.') as [string, string];
-  return `${CHOICE_WORDS[question] ?? question}: ${option.replaceAll('_', ' ')}`;
+  const [question, option] = choice.split('.') as [SchoolQuestion, string];
+  return `${CHOICE_WORDS[question]}: ${option.replaceAll('_', ' ')}`;
 };
 
 export function refusalText(

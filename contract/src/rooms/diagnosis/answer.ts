@@ -36,6 +36,10 @@ const leftSchema = z.object({
     z.object({ code: z.literal('follows'), root: z.string() }),
     z.object({ code: z.literal('later') }),
     z.object({ code: z.literal('unsure') }),
+    z.object({
+      code: z.literal('contradicted'),
+      findings: z.tuple([z.string(), z.string()]).readonly(),
+    }),
   ]),
 });
 
@@ -54,6 +58,9 @@ export const answerSchema = z.object({
   workOn: z.array(z.string()).readonly(),
   leaveAlone: z.array(leftSchema).readonly(),
   blockers: z.array(z.string()).readonly(),
+  contradictions: z
+    .array(z.object({ findings: z.tuple([z.string(), z.string()]).readonly(), repeat: z.string() }))
+    .readonly(),
   nextLook: lookSchema.nullable(),
   nextLooks: z.array(lookSchema).readonly(),
   faults: z.record(z.string(), z.number()).readonly(),
@@ -94,6 +101,7 @@ export const broughtUp = (kept: Partial<Answer>): Answer => ({
   workOn: kept.workOn ?? [],
   leaveAlone: kept.leaveAlone ?? [],
   blockers: kept.blockers ?? [],
+  contradictions: kept.contradictions ?? [],
   nextLook: kept.nextLook ? lookOf(kept.nextLook) : null,
   nextLooks: (kept.nextLooks ?? []).map(lookOf),
   faults: kept.faults ?? {},

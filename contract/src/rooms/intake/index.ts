@@ -11,12 +11,11 @@ import {
   LIMITS,
   PLACES,
   SCHOOL_PRESETS,
-  type School,
   type SchoolPreset,
   VIEW_KINDS,
 } from '@inchstep/core/intake';
 import { z } from 'zod';
-import { bandEditSchema, schoolSchema } from '../../formats/index.ts';
+import { bandEditSchema, schoolSchema, wholeSchoolSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
 
 const name = z.string().trim().min(1, { error: 'is needed' }).max(80);
@@ -74,7 +73,7 @@ export const studentSchema = z.object({
   profile: profileSchema,
   ageYears: z.number(),
   /** Every question answered, with the bands this coach keeps for the preset. */
-  school: z.custom<School>(),
+  school: wholeSchoolSchema,
   limits: z.array(z.object({ limit: z.enum(LIMITS), because: z.string() })),
   archivedAt: z.string().nullable(),
   createdAt: z.string(),

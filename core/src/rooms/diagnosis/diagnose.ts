@@ -2,12 +2,14 @@ import { isChild } from '../intake/index.ts';
 import { type Strength, strengthOf } from '../measures/index.ts';
 import { bandContextOf, type CaseFile } from './caseFile.ts';
 import { downstreamOf } from './causeTable.ts';
+import { type Contradiction, contradictionsIn, excludedBy } from './contradictions.ts';
 import { type Evidence, measuredEvidence, seenEvidence } from './evidence.ts';
 import { BLOCKERS, FAULTS, type Fault } from './faultTable.ts';
 import { FaultNetwork, type FindingLink, findingLinks, readOnOneSide } from './network.ts';
-import { findNextLooks, lookCandidates, type NextLook } from './nextLook.ts';
+import { findNextLooks, lookAgain, lookCandidates, type NextLook } from './nextLook.ts';
 import {
   BELIEVED,
+  contradictedRoots,
   faultSeverities,
   findRoots,
   PRESENT_RATIO,
@@ -37,6 +39,8 @@ export interface LeftAlone {
   readonly why:
     | { readonly code: 'follows'; readonly root: string }
     | { readonly code: 'later' }
+    /** It rests on a look that another one excludes. */
+    | { readonly code: 'contradicted'; readonly findings: readonly [string, string] }
     | { readonly code: 'unsure' };
 }
 
@@ -46,6 +50,8 @@ export interface Diagnosis {
   readonly workOn: readonly string[];
   readonly leaveAlone: readonly LeftAlone[];
   readonly blockers: readonly string[];
+  /** Looks of which one must be wrong. */
+  readonly contradictions: readonly Contradiction[];
   /** The further look that would settle most. */
   readonly nextLook: NextLook | null;
   /** At most three looks, by what they settle for their time. */
@@ -64,7 +70,7 @@ const ENOUGH_LOOKS = 8;
 /** Ranked, explained diagnosis of a checked case. */
 export function diagnose(file: CaseFile): Diagnosis {
   const { evidence, links, posteriors, ...answer } = reason(file);
-  const looks = furtherLooks(file, evidence, links, posteriors);
+  const looks = furtherLooks(file, evidence, links, posteriors, answer.contradictions);
   return { ...answer, nextLook: looks.best, nextLooks: looks.offered };
 }
 
@@ -80,10 +86,14 @@ export function reason(file: CaseFile) {
   const present = presentFindings(evidence);
   const severities = faultSeverities(evidence, links, present);
   const believed = FAULTS.filter((fault) => (posteriors.get(fault.id) ?? 0) > BELIEVED);
+  const contradictions = contradictionsIn(evidence, present);
+  const found = findRoots(believed, posteriors, links, present, severities);
+  const doubted = contradictedRoots(found, contradictions, links, posteriors);
   const rootFaults = rankRoots(
-    findRoots(believed, posteriors, links, present, severities),
+    found.filter(({ id }) => !doubted.has(id)),
     posteriors,
     severities,
+    file.school,
   );
   const weights = weighEvidence(
     evidence,
@@ -110,7 +120,8 @@ export function reason(file: CaseFile) {
     enough,
     roots,
     workOn,
-    leaveAlone: leaveAlone(roots, workOn, posteriors),
+    contradictions,
+    leaveAlone: leaveAlone(roots, workOn, posteriors, doubted),
     blockers: BLOCKERS.filter(({ finding }) => present.has(finding)).map(({ id }) => id),
     faults: Object.fromEntries(posteriors),
     present: [...present],
@@ -123,10 +134,17 @@ function furtherLooks(
   evidence: readonly Evidence[],
   links: ReadonlyMap<string, readonly FindingLink[]>,
   posteriors: ReadonlyMap<string, number>,
+  contradictions: readonly Contradiction[],
 ) {
   const candidates = lookCandidates(evidence, links, posteriors);
   const network = new FaultNetwork(links, [...evidence.map((e) => e.finding), ...candidates]);
-  return findNextLooks(file, evidence, candidates, network, network.believe(evidence));
+  const looks = findNextLooks(file, evidence, candidates, network, network.believe(evidence));
+  const [first] = contradictions;
+  if (!first) return looks;
+  // Before anything new is looked at, it is cleared up which of the two is so.
+  const again = lookAgain(file, first, evidence, network);
+  const others = looks.offered.filter(({ kind, id }) => kind !== again.kind || id !== again.id);
+  return { best: again, offered: [again, ...others].slice(0, looks.offered.length || 1) };
 }
 
 export function gatherEvidence(file: CaseFile): Evidence[] {
@@ -138,7 +156,16 @@ export function gatherEvidence(file: CaseFile): Evidence[] {
       : measured;
   const known = new Set(doubled.map((e) => e.finding));
   const seen = file.findings.map(seenEvidence).filter((e) => !known.has(e.finding));
-  return [...doubled, ...seen];
+  const taken = [...doubled, ...seen];
+  return [...taken, ...saidAgainst(file, new Set(taken.map((e) => e.finding)))];
+}
+
+/** What a look that found something says against those that nobody took. */
+function saidAgainst(file: CaseFile, looked: ReadonlySet<string>): Evidence[] {
+  const excluded = file.findings.flatMap(({ id, seen }) => (seen === 'present' ? excludedBy(id) : []));
+  return [...new Set(excluded)]
+    .filter((finding) => !looked.has(finding))
+    .map((id) => seenEvidence({ id, seen: 'absent' }));
 }
 
 /** The slide school lets hip extension count double. */
@@ -172,13 +199,16 @@ function leaveAlone(
   roots: readonly Root[],
   workOn: readonly string[],
   posteriors: ReadonlyMap<string, number>,
+  doubted: ReadonlyMap<string, Contradiction>,
 ): LeftAlone[] {
   const left: LeftAlone[] = [];
   for (const { id } of FAULTS) {
     const probability = posteriors.get(id) ?? 0;
     if (workOn.includes(id) || probability < WORTH_MENTIONING) continue;
     const root = roots.find((r) => r.fault === id || r.explains.includes(id));
-    if (root && root.fault !== id)
+    const doubt = doubted.get(id);
+    if (doubt) left.push({ fault: id, probability, why: { code: 'contradicted', findings: doubt.findings } });
+    else if (root && root.fault !== id)
       left.push({ fault: id, probability, why: { code: 'follows', root: root.fault } });
     else if (root) left.push({ fault: id, probability, why: { code: 'later' } });
     else left.push({ fault: id, probability, why: { code: 'unsure' } });

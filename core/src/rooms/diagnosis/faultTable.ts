@@ -11,6 +11,8 @@ export interface EvidenceLink {
   readonly strength: LinkStrength;
   /** Counts only where the school makes this choice. */
   readonly onlyFor?: SchoolChoice;
+  /** Counts for nothing where the school makes this choice. */
+  readonly notFor?: SchoolChoice;
 }
 
 export interface Fault {
@@ -23,7 +25,7 @@ export interface Fault {
 
 type Row<Id extends string = string> = readonly [id: Id, reason: string, evidence: string];
 
-// Evidence is written "finding strength, finding strength (only for school choice)".
+// Evidence is written "finding strength, finding strength (only for school choice), finding strength (not for it)".
 const SETUP = [
   [
     'base_narrow',
@@ -43,19 +45,19 @@ const SETUP = [
   [
     'hips_off_centre',
     'A pelvis parked to one side has to travel before it can do its work.',
-    'pelvis_offset_address.low 2, pelvis_offset_address.high 2',
+    'pelvis_offset_address.low 2, pelvis_offset_address.high 2, tilt_address.low 1, tilt_address.high 1',
   ],
   [
     'false_bump',
     'The lean comes from the spine or the shoulders instead of from the pelvis.',
-    'obs.bump_with_spine 3, obs.trail_shoulder_dropped_at_setup 2, trunk_lean_address.high 2, turn_address.high 2, turn_address.low 2, obs.hips_open_in_bump 3',
+    'obs.bump_with_spine 3, obs.trail_shoulder_dropped_at_setup 2, trunk_lean_address.high 2, turn_address.high 2 (not setup_bias.opened), turn_address.low 2 (not setup_bias.opened), obs.hips_open_in_bump 3',
   ],
 ] as const satisfies readonly Row[];
 const BACK = [
   [
     'sway',
     'The pelvis drifts onto or past the trail foot and has not come back by the top.',
-    'shift_back_peak.low 2, shift_top.low 3, trail_hip_past_line.high 3, obs.weight_on_outer_trail_foot 2, head_shift_top.low 1, obs.pushes_aid_away 2',
+    'shift_back_peak.low 2, shift_top.low 3, trail_hip_past_line.high 3, obs.weight_on_outer_trail_foot 2, head_shift_top.low 1, trunk_lean_top.high 1, obs.pushes_aid_away 2',
   ],
   [
     'no_load',
@@ -109,11 +111,15 @@ const BACK = [
   ],
 ] as const satisfies readonly Row[];
 const DOWN = [
-  ['late_start', 'The lower body waits until the club has finished going back.', 'transition_lead_ms.low 3'],
+  [
+    'late_start',
+    'The lower body waits until the club has finished going back.',
+    'transition_lead_ms.low 3, obs.waits_for_club 3',
+  ],
   [
     'hang_back',
     'The weight is still on the trail side when it should have left.',
-    'shift_delivery.low 3, shift_impact.low 3, obs.falls_back_finish 2, trail_heel_up_finish.low 1',
+    'shift_delivery.low 3, shift_impact.low 3, obs.falls_back_finish 2, trail_heel_up_finish.low 1, cover_delivery.low 1, sternum_shift_delivery.low 2',
   ],
   [
     'spin_out',
@@ -123,35 +129,43 @@ const DOWN = [
   [
     'over_slide',
     'The pelvis keeps going down the line past the lead foot.',
-    'shift_delivery.high 3, lead_thigh_past_line.high 3, lead_hip_past_ankle_impact.high 3, lead_knee_past_ankle_impact.high 2, turn_impact.low 1',
+    'shift_delivery.high 3, lead_thigh_past_line.high 3, lead_hip_past_ankle_impact.high 3, lead_knee_past_ankle_impact.high 2, turn_impact.low 1, shift_impact.high 3, lead_knee_roll_delivery.high 2, sternum_shift_delivery.high 1',
   ],
-  ['upper_dive', 'The trunk runs ahead of the pelvis.', 'cover_delivery.high 3'],
+  [
+    'upper_dive',
+    'The trunk runs ahead of the pelvis.',
+    'cover_delivery.high 3, sternum_shift_delivery.high 2, drop_arm_down.low 1 (drop.taught)',
+  ],
   [
     'knee_shut',
     'Pressure moves over but the lead knee stays in, so there is no room to turn.',
-    'lead_knee_roll_delivery.low 3, turn_impact.low 2',
+    'lead_knee_roll_delivery.low 3, knee_line_delivery.low 3, turn_impact.low 2, trail_knee_flex_delivery.low 1, turn_arm_down.low 1, lead_foot_flare.low 1',
   ],
   [
     'depth_loss',
     'The seat comes off its line and the pelvis moves toward the ball.',
-    'seat_loss_delivery.high 3, seat_loss_impact.high 3, seat_loss_arm_down.high 2, bearing_forward.high 2, obs.cramped_arms 2',
+    'seat_loss_delivery.high 3, seat_loss_impact.high 3, seat_loss_arm_down.high 2, bearing_forward.high 2, obs.cramped_arms 2, tilt_impact.low 1',
   ],
   [
     'trail_knee_kick',
     'The trail knee drives at the ball early with the heel high.',
-    'trail_knee_kick_delivery.high 3, trail_heel_up_impact.high 2, obs.knees_apart_finish 2',
+    'trail_knee_kick_delivery.high 3, trail_heel_up_impact.high 2, obs.knees_apart_finish 2, tilt_impact.low 2, obs.trail_foot_lifts_straight 2',
   ],
   [
     'lead_hip_pop',
     'The lead hip climbs before the shaft is level.',
-    'lead_low_arm_down.low 3, drop_arm_down.high 2, turn_rate_hold.low 2',
+    'lead_low_arm_down.low 3, drop_arm_down.high 2 (drop.taught), turn_rate_hold.low 2',
   ],
   [
     'stall',
     'The hips stop turning before the ball and the hands take over.',
     'turn_impact.low 3, turn_rate_hold.low 3, obs.flip 3',
   ],
-  ['wipe', 'The pelvis backs away from the target into the ball.', 'back_up_impact.high 3, ball.slice 1'],
+  [
+    'wipe',
+    'The pelvis backs away from the target into the ball.',
+    'back_up_impact.high 3, shift_impact.low 2, bearing_forward.low 2, ball.slice 1',
+  ],
   [
     'no_post',
     'The lead leg stays bent: no brake and no rise.',
@@ -162,10 +176,14 @@ const THROUGH = [
   [
     'trail_side_stays',
     'Trail foot, knee and hip are left behind at the end.',
-    'trail_hip_behind_finish.high 3, obs.trail_foot_flat_finish 3, trail_heel_up_finish.low 3, knee_gap_finish.high 2',
+    'trail_hip_behind_finish.high 3, obs.trail_foot_flat_finish 3, trail_heel_up_finish.low 3, knee_gap_finish.high 2, trail_heel_up_impact.low 2 (trail_foot.up)',
   ],
   ['no_extension', 'The hips stay folded through the ball.', 'hip_extension_chest_through.low 3'],
-  ['stands_up', 'The trunk comes upright before the ball is away.', 'incline_loss_chest_through.high 3'],
+  [
+    'stands_up',
+    'The trunk comes upright before the ball is away.',
+    'incline_loss_chest_through.high 3, shoulder_tilt_impact.low 2, obs.eyes_level_early 2',
+  ],
 ] as const satisfies readonly Row[];
 
 export type FaultId = (typeof SETUP | typeof BACK | typeof DOWN | typeof THROUGH)[number][0];
@@ -175,10 +193,10 @@ const rows = (phase: Phase, table: readonly Row<FaultId>[]): Fault[] =>
 
 function readEvidence(text: string): EvidenceLink[] {
   return text.split(', ').map((part) => {
-    const [, finding, strength, onlyFor] = /^(\S+) ([123])(?: \((\S+)\))?$/.exec(part) ?? [];
+    const [, finding, strength, not, choice] = /^(\S+) ([123])(?: \((not )?(\S+)\))?$/.exec(part) ?? [];
     if (!finding || !isFinding(finding)) throw new Error(`fault table: can't read "${part}"`);
     const link = { finding, strength: Number(strength) as LinkStrength };
-    return onlyFor ? { ...link, onlyFor: onlyFor as SchoolChoice } : link;
+    return choice ? { ...link, [not ? 'notFor' : 'onlyFor']: choice as SchoolChoice } : link;
   });
 }
 

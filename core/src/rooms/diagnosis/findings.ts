@@ -22,6 +22,11 @@ export const SEEN_FINDINGS = [
   'obs.leaves_aid',
   'obs.face_open_top',
   'obs.lead_arm_high_top',
+  'obs.waits_for_club',
+  'obs.trail_foot_lifts_straight',
+  'obs.foot_banks_inside',
+  'obs.eyes_level_early',
+  'obs.hips_tucked_through',
 ] as const;
 
 export const BALL_FINDINGS = [

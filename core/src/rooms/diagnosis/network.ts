@@ -32,8 +32,10 @@ export function findingLinks(school: School): Map<string, FindingLink[]> {
     links.set(finding, [...list.filter((entry) => entry !== known), { fault, strength }]);
   };
   for (const fault of FAULTS) {
-    for (const { finding, strength, onlyFor } of fault.evidence) {
-      if (!onlyFor || hasChoice(school, onlyFor)) link(finding, fault.id, strength);
+    for (const { finding, strength, onlyFor, notFor } of fault.evidence) {
+      if (onlyFor && !hasChoice(school, onlyFor)) continue;
+      if (notFor && hasChoice(school, notFor)) continue;
+      link(finding, fault.id, strength);
     }
   }
   for (const { cause, effect, strength } of BALL_SIGNS) link(effect, cause, strength);

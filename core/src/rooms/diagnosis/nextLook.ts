@@ -1,4 +1,5 @@
 import type { CaseFile } from './caseFile.ts';
+import type { Contradiction } from './contradictions.ts';
 import type { Evidence } from './evidence.ts';
 import { FAULTS } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
@@ -87,6 +88,19 @@ export function findNextLooks(
     best: looks[0] ?? null,
     offered: [...looks].sort((a, b) => worth(b) - worth(a)).slice(0, OFFERED),
   };
+}
+
+/** The cheaper of two looks that contradict each other, taken once more: what it would settle if it were new. */
+export function lookAgain(
+  file: CaseFile,
+  { repeat }: Contradiction,
+  evidence: readonly Evidence[],
+  network: FaultNetwork,
+): NextLook {
+  const without = evidence.filter((e) => e.finding !== repeat);
+  const at = lookAt(file, repeat);
+  const gain = expectedGain(repeat, without, network, network.believe(without));
+  return { ...at, ...gain, seconds: SECONDS[at.kind] };
 }
 
 function expectedGain(

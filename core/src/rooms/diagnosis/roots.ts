@@ -1,6 +1,8 @@
+import type { BeginAt, School } from '../intake/index.ts';
 import { CAUSES, downstreamOf } from './causeTable.ts';
+import type { Contradiction } from './contradictions.ts';
 import type { Evidence } from './evidence.ts';
-import { type Fault, PHASES } from './faultTable.ts';
+import { type Fault, PHASES, type Phase } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
 import { explainedShare, FINDING_POWER, type FindingLink } from './network.ts';
 
@@ -80,20 +82,54 @@ function hasOwnEvidence(
   return false;
 }
 
+/**
+ * Of two roots that rest on looks of which one must be wrong, only the likelier is named; the other with the
+ * contradiction that it falls to.
+ */
+export function contradictedRoots(
+  roots: readonly Fault[],
+  contradictions: readonly Contradiction[],
+  links: ReadonlyMap<string, readonly FindingLink[]>,
+  posteriors: ReadonlyMap<string, number>,
+): Map<string, Contradiction> {
+  const doubted = new Map<string, Contradiction>();
+  const likely = (fault: Fault) => posteriors.get(fault.id) ?? 0;
+  for (const contradiction of contradictions) {
+    const [one, other] = contradiction.findings.map((finding) => {
+      const faults = (links.get(finding) ?? []).filter(({ strength }) => strength >= 2);
+      return roots.filter(({ id }) => faults.some(({ fault }) => fault === id));
+    }) as [Fault[], Fault[]];
+    for (const a of one)
+      for (const b of other)
+        if (a.id !== b.id) doubted.set((likely(a) < likely(b) ? a : b).id, contradiction);
+  }
+  return doubted;
+}
+
 /** A later fault goes first only when it carries clearly more than an earlier one. */
 const PHASE_LEAD = 1.6;
+
+/** Where a school begins; the others follow along the swing. */
+const FIRST_PHASE: Record<BeginAt, Phase> = { order: 'setup', finish: 'through', half_way: 'down' };
+
+/** 0 for the phase that this school mends first. */
+export function phaseRank(phase: Phase, school: Pick<School, 'begin_at'>): number {
+  const first = FIRST_PHASE[school.begin_at];
+  return [first, ...PHASES.filter((p) => p !== first)].indexOf(phase);
+}
 
 export function rankRoots(
   roots: readonly Fault[],
   posteriors: ReadonlyMap<string, number>,
   severities: ReadonlyMap<string, number>,
+  school: Pick<School, 'begin_at'>,
 ): Fault[] {
   const score = (fault: Fault) => {
     const carried = [fault.id, ...downstreamOf(fault.id)]
       .filter((id) => (posteriors.get(id) ?? 0) > BELIEVED)
       .reduce((sum, id) => sum + (posteriors.get(id) as number), 0);
     const grade = Math.min(3, severities.get(fault.id) ?? 0);
-    return carried + grade + PHASE_LEAD * (PHASES.length - PHASES.indexOf(fault.phase));
+    return carried + grade + PHASE_LEAD * (PHASES.length - phaseRank(fault.phase, school));
   };
   return [...roots].sort((a, b) => score(b) - score(a));
 }

@@ -61,6 +61,12 @@ const ROWS = [
   ['trail_heel_up_finish', 'in', 4, null, 1.2],
   ['hip_extension_chest_through', 'deg', 160, null, 9],
   ['incline_loss_chest_through', 'deg', null, 16, 6],
+  ['tilt_address', 'deg', -1, 5, 3],
+  ['sternum_shift_delivery', 'in', 2.7, 4.2, 0.9],
+  ['knee_line_delivery', 'deg', 5, 35, 9],
+  ['trail_knee_flex_delivery', 'deg', 4, 30, 8],
+  ['tilt_impact', 'deg', 4, 16, 4],
+  ['shoulder_tilt_impact', 'deg', 16, 42, 8],
 ] as const satisfies readonly Row[];
 
 export type MeasureId = (typeof ROWS)[number][0];
@@ -94,11 +100,14 @@ export const SHIFT_BACK_LOW_BY_CLUB = {
   driver: -2.6,
 } as const;
 
+/** Added to both edges of the school's turn for a stiff or a supple body. */
 export const TURN_TOP_BY_FLEXIBILITY = {
-  stiff: [28, 45],
-  usual: [35, 55],
-  supple: [40, 62],
+  stiff: [-7, -10],
+  usual: [0, 0],
+  supple: [5, 7],
 } as const;
+/** A trail leg that keeps its bend holds the turn back, whatever amount the school wants. */
+export const TURN_TOP_BRACED = [-5, -10] as const;
 
 /** Added to the edges for a round or an upright arm swing. */
 export const ARM_SWING_SHIFTS = {
@@ -111,15 +120,40 @@ export const ARM_SWING_SHIFTS = {
 export const SCHOOL_BANDS: Partial<
   Record<SchoolChoice, Readonly<Record<string, readonly [number | null, number | null]>>>
 > = {
-  'trail_leg.brace': { trail_knee_flex_change_top: [-6, 6], turn_top: [30, 45] },
-  'centre.slide': { shift_delivery: [4, 6], shift_impact: [5, 7] },
-  'centre.columns': { shift_delivery: [2, 3.5], shift_impact: [2.8, 4.6] },
+  'trail_leg.brace': { trail_knee_flex_change_top: [-6, 6] },
+  'centre.slide': {
+    shift_delivery: [4, 6],
+    shift_impact: [5, 7],
+    lead_hip_past_ankle_impact: [null, 2.2],
+    lead_thigh_past_line: [0.5, 1.1],
+    sternum_shift_delivery: [3.7, 5.7],
+  },
+  'centre.columns': {
+    shift_delivery: [2, 3.5],
+    shift_impact: [2.8, 4.6],
+    lead_hip_past_ankle_impact: [null, 0.3],
+    lead_thigh_past_line: [0.1, 0.5],
+    sternum_shift_delivery: [1.7, 3.2],
+  },
+  'turn_thought.trail_through': { turn_arm_down: [-12, 14] },
+  'turn_thought.lead_around': { turn_arm_down: [-16, 12] },
+  'turn_thought.depth': { turn_arm_down: [-25, 6] },
+  'turn_thought.tilt': { turn_arm_down: [-20, 10] },
   'forward_bearing.ten': { bearing_forward: [9, 10.25] },
   'setup_bias.preset': { pelvis_offset_address: [0.6, 2], trunk_lean_address: [3, 11] },
+  'setup_bias.pressed': { pelvis_offset_address: [0, 1.2] },
   'trail_foot.up': { trail_heel_up_impact: [1, 3.5] },
   'trail_foot.long': { trail_heel_up_impact: [0, 1.2], knee_gap_finish: [null, 9] },
   'head.still': { head_shift_top: [-0.8, 0.7] },
   'lead_knee.follow': { lead_knee_in_top: [null, 3.5], lead_knee_out_top: [0.8, 6] },
+  'turn_amount.free': { turn_top: [40, 62] },
+  'turn_amount.enough': { turn_top: [35, 55] },
+  'turn_amount.least': { turn_top: [25, 42] },
+  'lead_leg.early': { lead_low_arm_down: [0, 9] },
+  'lead_leg.from_level': { lead_low_arm_down: [3, 12] },
+  'lead_leg.roll': { lead_low_arm_down: [2, 12] },
+  'through.tuck': { hip_extension_chest_through: [165, null], seat_loss_impact: [null, 1.4] },
+  'through.stay': { hip_extension_chest_through: [152, null], seat_loss_impact: [null, 0.8] },
 };
 /** The least-travel school also narrows how far the pelvis may go back, for every club. */
 export const COLUMNS_SHIFT_BACK_LOW = -1.0;

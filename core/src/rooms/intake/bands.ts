@@ -7,6 +7,7 @@ import {
   COLUMNS_SHIFT_BACK_LOW,
   SCHOOL_BANDS,
   SHIFT_BACK_LOW_BY_CLUB,
+  TURN_TOP_BRACED,
   TURN_TOP_BY_FLEXIBILITY,
 } from './bandTable.ts';
 import { lengthScale } from './bodySizes.ts';
@@ -32,6 +33,9 @@ export interface BandContext {
   readonly school: School;
 }
 
+/** The breastbone goes where the pelvis is wanted. */
+const WITH_THE_SHIFT: readonly string[] = ['shift_delivery', 'sternum_shift_delivery'];
+
 type Draft = { lo: number | null; hi: number | null; origin: string[] };
 
 /** The band of one measure; throws on an unknown id, which is a slip in our own tables. */
@@ -40,8 +44,8 @@ export function bandFor(id: string, context: BandContext): Band {
   if (!row) throw new Error(`bandFor: no band row for ${id}`);
   const draft: Draft = { lo: row.lo ?? null, hi: row.hi ?? null, origin: ['house'] };
   applyClub(row.id, draft, context);
-  applyBody(row.id, draft, context);
   applySchool(row.id, draft, context);
+  applyBody(row.id, draft, context);
   applyArmSwing(row.id, draft, context);
   applyCoach(row.id, draft, context);
   const k = row.unit === 'in' ? lengthScale(context.heightIn) : 1;
@@ -72,22 +76,25 @@ function applyClub(id: string, draft: Draft, { club, heightIn }: BandContext): v
 
 function applyBody(id: string, draft: Draft, { flexibility }: BandContext): void {
   if (id !== 'turn_top' || flexibility === 'usual') return;
-  [draft.lo, draft.hi] = TURN_TOP_BY_FLEXIBILITY[flexibility];
+  moveEdges(draft, TURN_TOP_BY_FLEXIBILITY[flexibility]);
   draft.origin.push(`flexibility.${flexibility}`);
 }
 
-function applySchool(id: string, draft: Draft, { school, flexibility }: BandContext): void {
+function moveEdges(draft: Draft, [lo, hi]: readonly [number, number]): void {
+  if (draft.lo !== null) draft.lo += lo;
+  if (draft.hi !== null) draft.hi += hi;
+}
+
+function applySchool(id: string, draft: Draft, { school }: BandContext): void {
   for (const [choice, bands] of Object.entries(SCHOOL_BANDS)) {
     const edges = bands?.[id];
     if (!edges || !hasChoice(school, choice as SchoolChoice)) continue;
     [draft.lo, draft.hi] = edges;
-    // A braced trail leg narrows the turn; a stiff or supple body still shifts the narrowed band.
-    if (id === 'turn_top' && flexibility !== 'usual') {
-      const [lo, hi] = TURN_TOP_BY_FLEXIBILITY[flexibility];
-      draft.lo = (draft.lo ?? 0) + lo - TURN_TOP_BY_FLEXIBILITY.usual[0];
-      draft.hi = (draft.hi ?? 0) + hi - TURN_TOP_BY_FLEXIBILITY.usual[1];
-    }
     draft.origin.push(choice);
+  }
+  if (id === 'turn_top' && school.trail_leg === 'brace') {
+    moveEdges(draft, TURN_TOP_BRACED);
+    draft.origin.push('trail_leg.brace');
   }
   if (id === 'shift_back_peak' && school.centre === 'columns') {
     draft.lo = Math.max(draft.lo ?? COLUMNS_SHIFT_BACK_LOW, COLUMNS_SHIFT_BACK_LOW);
@@ -106,12 +113,11 @@ function applyCoach(id: string, draft: Draft, { school }: BandContext): void {
 function applyArmSwing(id: string, draft: Draft, { armSwing }: BandContext): void {
   const shifts = ARM_SWING_SHIFTS[armSwing];
   if (id === 'turn_top' && shifts.turnTop !== 0) {
-    if (draft.lo !== null) draft.lo += shifts.turnTop;
-    if (draft.hi !== null) draft.hi += shifts.turnTop;
+    moveEdges(draft, [shifts.turnTop, shifts.turnTop]);
     draft.origin.push(`armSwing.${armSwing}`);
   }
-  if (id === 'shift_delivery' && shifts.shiftDeliveryHi !== 0 && draft.hi !== null) {
-    draft.hi += shifts.shiftDeliveryHi;
+  if (WITH_THE_SHIFT.includes(id) && shifts.shiftDeliveryHi !== 0) {
+    moveEdges(draft, [0, shifts.shiftDeliveryHi]);
     draft.origin.push(`armSwing.${armSwing}`);
   }
 }

@@ -24,12 +24,14 @@ export {
 } from './safety.ts';
 export {
   type BandEdit,
+  type BeginAt,
   DEFAULT_PRESET,
   hasChoice,
   resolveSchool,
   SCHOOL_OPTIONS,
   SCHOOL_PRESETS,
   type School,
+  type SchoolAnswers,
   type SchoolChoice,
   type SchoolChoiceSet,
   type SchoolPreset,

@@ -4,14 +4,20 @@ export const SCHOOL_OPTIONS = {
   centre: ['recentre', 'slide', 'columns'],
   turn_thought: ['trail_through', 'lead_around', 'depth', 'tilt'],
   forward_bearing: ['eight', 'ten'],
-  setup_bias: ['centred', 'preset'],
+  setup_bias: ['centred', 'preset', 'pressed', 'opened'],
   trail_foot: ['up', 'long'],
   head: ['still', 'float'],
   lead_knee: ['out', 'follow'],
+  turn_amount: ['free', 'enough', 'least'],
+  drop: ['taught', 'let'],
+  lead_leg: ['early', 'from_level', 'roll'],
+  through: ['tuck', 'stay'],
+  begin_at: ['order', 'finish', 'half_way'],
 } as const;
 
 type Options = typeof SCHOOL_OPTIONS;
 export type SchoolQuestion = keyof Options;
+export type BeginAt = Options['begin_at'][number];
 /** A coach's own edges for a measure; lengths for a player of 70 in, null = open. */
 export interface BandEdit {
   readonly lo: number | null;
@@ -26,10 +32,16 @@ export type School = SchoolAnswers & {
 export type SchoolChoice = { [Q in SchoolQuestion]: `${Q}.${Options[Q][number]}` }[SchoolQuestion];
 
 export const SCHOOL_PRESETS = {
-  centre_and_turn: school('release recentre depth eight centred long float out'),
-  load_and_brace: school('brace columns lead_around eight centred long still out'),
-  shift_and_post: school('release slide lead_around eight preset up float follow'),
-  drive_through: school('release recentre trail_through eight centred up float follow'),
+  centre_and_turn: school(
+    'release recentre depth eight centred long float out enough let from_level stay order',
+  ),
+  load_and_brace: school(
+    'brace columns lead_around eight centred long still out enough let early stay order',
+  ),
+  shift_and_post: school('release slide lead_around eight preset up float follow free let early tuck order'),
+  drive_through: school(
+    'release recentre trail_through eight centred up float follow free taught roll stay finish',
+  ),
 } as const;
 export type SchoolPreset = keyof typeof SCHOOL_PRESETS;
 export const DEFAULT_PRESET: SchoolPreset = 'centre_and_turn';

@@ -55,6 +55,18 @@ const flex = (at: PoseReader, s: Station, side: 'lead' | 'trail') => {
   return 180 - angleDeg(sub(at(s, `${side}_hip`), knee), sub(at(s, `${side}_ankle`), knee));
 };
 
+/** Degrees, + open to the target, of the line from trail knee to lead knee. */
+const kneeLine = (at: PoseReader, s: Station) => {
+  const line = sub(at(s, 'lead_knee'), at(s, 'trail_knee'));
+  return toDeg(Math.atan2(-line[1], line[0]));
+};
+
+/** Degrees by which the lead shoulder stands higher than the trail shoulder. */
+const leadShoulderHigher = (at: PoseReader, s: Station) => {
+  const line = sub(at(s, 'lead_shoulder'), at(s, 'trail_shoulder'));
+  return toDeg(Math.atan2(line[2], Math.hypot(line[0], line[1])));
+};
+
 const LEG = {
   lead: ['lead_hip', 'lead_knee', 'lead_ankle'],
   trail: ['trail_hip', 'trail_knee', 'trail_ankle'],
@@ -110,6 +122,7 @@ const ADDRESS: readonly MeasureDefinition[] = [
     const foot = sub(at('address', 'trail_toe'), at('address', 'trail_heel'));
     return toDeg(Math.atan2(-foot[0], foot[1]));
   }),
+  define('tilt_address', 'address', [['address', HIPS]], (at) => -trailHigher(at, 'address')),
 ];
 
 const TOP: readonly MeasureDefinition[] = [
@@ -188,6 +201,21 @@ const DOWN: readonly MeasureDefinition[] = [
   define('trail_knee_kick_delivery', 'delivery', since('delivery', ['trail_knee']), (at) =>
     moved(at, 'trail_knee', 'address', 'delivery', 1),
   ),
+  define('sternum_shift_delivery', 'delivery', since('delivery', ['sternum']), (at) =>
+    moved(at, 'sternum', 'address', 'delivery', 0),
+  ),
+  define(
+    'knee_line_delivery',
+    'delivery',
+    since('delivery', ['lead_knee', 'trail_knee']),
+    (at) => kneeLine(at, 'delivery') - kneeLine(at, 'address'),
+  ),
+  define(
+    'trail_knee_flex_delivery',
+    'delivery',
+    both('top', 'delivery', LEG.trail),
+    (at) => flex(at, 'delivery', 'trail') - flex(at, 'top', 'trail'),
+  ),
 ];
 
 const IMPACT: readonly MeasureDefinition[] = [
@@ -215,6 +243,10 @@ const IMPACT: readonly MeasureDefinition[] = [
     (at) => at('impact', 'lead_knee')[0] - at('impact', 'lead_ankle')[0],
   ),
   define('lead_knee_flex_impact', 'impact', [['impact', LEG.lead]], (at) => flex(at, 'impact', 'lead')),
+  define('tilt_impact', 'impact', [['impact', HIPS]], (at) => -trailHigher(at, 'impact')),
+  define('shoulder_tilt_impact', 'impact', [['impact', ['lead_shoulder', 'trail_shoulder']]], (at) =>
+    leadShoulderHigher(at, 'impact'),
+  ),
   define('trail_heel_up_impact', 'impact', since('impact', ['trail_heel']), (at) =>
     moved(at, 'trail_heel', 'address', 'impact', 2),
   ),

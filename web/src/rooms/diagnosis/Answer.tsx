@@ -1,6 +1,12 @@
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { Student } from '@inchstep/contract/intake';
-import { BLOCKER_WORDS, faultName, nextLookText, PHASE_WORDS } from '@inchstep/contract/words';
+import {
+  BLOCKER_WORDS,
+  contradictionText,
+  faultName,
+  nextLookText,
+  PHASE_WORDS,
+} from '@inchstep/contract/words';
 import { faultById } from '@inchstep/core/diagnosis';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -67,6 +73,7 @@ export function Answer({ student, diagnosis, before, tab, renewing, onTab, onSet
           {ANSWER_WORDS.first} {BLOCKER_WORDS[id]}
         </p>
       ))}
+      <Contradictions result={result} />
       <NoRoot result={result} />
       {tab === 'chain' && <ChainBoard diagnosis={result} school={student.school} />}
       {tab === 'reasons' &&
@@ -105,6 +112,14 @@ const Tabs = ({ tab, onTab }: Pick<AnswerProps, 'tab' | 'onTab'>) => (
     ))}
   </div>
 );
+
+/** Looks of which one must be wrong, before anything is made of them. */
+const Contradictions = ({ result }: { readonly result: DiagnosisRecord['result'] }) =>
+  result.contradictions.map((both) => (
+    <p key={both.findings.join()} role="note" className="panel border-warning p-3 font-semibold">
+      {contradictionText(both)}
+    </p>
+  ));
 
 function NoRoot({ result }: { readonly result: DiagnosisRecord['result'] }) {
   if (!result.enough)

@@ -56,7 +56,12 @@ export const QUESTION_WORDS: Readonly<
   },
   setup_bias: {
     ask: 'Hips at address',
-    options: { centred: 'in the middle', preset: 'bumped toward the target' },
+    options: {
+      centred: 'in the middle',
+      preset: 'bumped toward the target',
+      pressed: 'a little pressed to the lead side, then a small bump away',
+      opened: 'shuffled open and closed before the start',
+    },
   },
   trail_foot: {
     ask: 'Trail foot, through the ball',
@@ -66,6 +71,38 @@ export const QUESTION_WORDS: Readonly<
   lead_knee: {
     ask: 'Lead knee, going back',
     options: { out: 'out toward the ball', follow: 'goes where the turn takes it' },
+  },
+  turn_amount: {
+    ask: 'How far the hips turn, going back',
+    options: {
+      free: 'as far as they like',
+      enough: 'about half a right angle',
+      least: 'as little as the swing needs',
+    },
+  },
+  drop: {
+    ask: 'The drop, starting down',
+    options: { taught: 'a small squat is trained', let: 'comes by itself' },
+  },
+  lead_leg: {
+    ask: 'Lead leg, coming down',
+    options: {
+      early: 'braces from the start down',
+      from_level: 'straightens only from shaft level on',
+      roll: 'the knee rolls round first, then straightens',
+    },
+  },
+  through: {
+    ask: 'Hips, through the ball',
+    options: { tuck: 'open up and tuck under', stay: 'the seat stays back while it turns' },
+  },
+  begin_at: {
+    ask: 'Where to begin when faults are alike',
+    options: {
+      order: 'set-up first, then along the swing',
+      finish: 'a finish position first',
+      half_way: 'half-way down first',
+    },
   },
 };
 
