@@ -114,6 +114,8 @@ export function prescriptionAnswer(prescription: Prescription) {
       text: refusalText(refusal),
     })),
     blockers: prescription.blockers,
+    firstThings: prescription.firstThings,
+    beside: prescription.beside,
     wouldOpen: prescription.wouldOpen,
   };
 }

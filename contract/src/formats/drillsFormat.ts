@@ -53,7 +53,13 @@ export const drillSchema = z.strictObject({
   clashes: z.array(z.enum(choices)).max(20).default([]),
   needsFaceAndArms: z.boolean().default(false),
   notWith: idList,
+  guard: z.string().max(60).nullable().default(null),
+  thoughts: z.array(z.enum(choices)).max(20).default([]),
   setup: z.array(setupDistanceSchema).max(6).default([]),
+  layers: z
+    .array(z.strictObject({ tells: z.enum(['student', 'film']), measures: idList }))
+    .max(3)
+    .default([]),
   after: z.string().max(60).nullable().default(null),
 });
 
@@ -65,6 +71,7 @@ export const drillWordsSchema = z.strictObject({
   counts: text(200),
   fake: text(200),
   tooMuch: text(200),
+  layers: z.array(text(200)).max(3).default([]).readonly(),
   /** Names of distances that the built-in drills don't have. */
   distances: z.record(z.string(), text(60)).optional(),
 });

@@ -53,7 +53,14 @@ export const WORK_CHOICE = document(
   [(older: Older) => ({ carried: false, ...older })],
 );
 
-export const OWN_DRILL = document('own drill', ownDrillSchema);
+export const OWN_DRILL = document('own drill', ownDrillSchema, [
+  // Drills had one checkpoint, no guard beside them, and no thought that was a school's own.
+  (older: Older) => ({
+    ...older,
+    drill: { guard: null, thoughts: [], layers: [], ...older.drill },
+    words: { layers: [], ...older.words },
+  }),
+]);
 export const PLAN = document('plan', planSchema.pick({ drills: true, ask: true, plan: true }));
 
 /** Every document that the record keeps as JSON with a version. */

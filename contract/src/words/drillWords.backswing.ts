@@ -1,5 +1,5 @@
 import type { DrillId } from '@inchstep/core/prescription';
-import { type DrillWords, words } from './drillWords.ts';
+import { type DrillPage, words } from './drillWords.ts';
 
 /** Setup and backswing drills, as a student reads them. */
 export const BACKSWING_DRILLS = {
@@ -224,4 +224,4 @@ export const BACKSWING_DRILLS = {
     'Rolling the knee outward while the hip stays put.',
     'Drawing on until the hips run past the shoulders.',
   ),
-} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;
+} satisfies Readonly<Partial<Record<DrillId, DrillPage>>>;

@@ -1,5 +1,5 @@
 import type { DrillId } from '@inchstep/core/prescription';
-import { type DrillWords, words } from './drillWords.ts';
+import { type DrillPage, words } from './drillWords.ts';
 
 /** Downswing drills, as a student reads them. */
 export const DOWNSWING_DRILLS = {
@@ -211,4 +211,4 @@ export const DOWNSWING_DRILLS = {
     'Jumping before the heel has pressed.',
     'A lead hip that pops up early.',
   ),
-} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;
+} satisfies Readonly<Partial<Record<DrillId, DrillPage>>>;

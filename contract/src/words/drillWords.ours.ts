@@ -1,5 +1,5 @@
 import type { DrillId } from '@inchstep/core/prescription';
-import { type DrillWords, words } from './drillWords.ts';
+import { type DrillPage, words } from './drillWords.ts';
 
 /** Drills designed here for a student at home with next to nothing. */
 export const OUR_DRILLS = {
@@ -133,6 +133,71 @@ export const OUR_DRILLS = {
     'Ducking the head while the hips stay back.',
     'Staying bent over with hips that never open.',
   ),
+  tall_by_the_wall: words(
+    'Tall by the wall',
+    'Opens the hips past the ball without bending the back.',
+    [
+      'Stand with your back to the middle of a wall, a hand’s width off it, arms folded.',
+      'Fold a little from the hips, turn to the target, and let the thighs come under you.',
+      'End tall on the lead leg, belt level, ribs quiet; breathe out as you do.',
+    ],
+    'Hips under, ribs quiet.',
+    'Thighs and trunk ended in one line and the low back did nothing.',
+    'Leaning back until the belly points up.',
+    'Coming up before the turn is done.',
+  ),
+  step_and_brake: words(
+    'Step and brake',
+    'Puts a stop under the lead side before the hips may turn, with hardly any travel.',
+    [
+      'Feet together, club waist high on the trail side.',
+      'Step the lead foot out to your stance and let that leg stop you at once.',
+      'Only when you are stopped do the hips turn; then add a ball.',
+    ],
+    'Step, stop, turn.',
+    'You were stopped on the lead leg before the belt began to open.',
+    'Turning while the foot is still in the air.',
+    'Stopping so early that the weight stays behind.',
+  ),
+  inner_edge_coin: words(
+    'Coin under the edge',
+    'Keeps the trail foot quiet while the trail leg lengthens.',
+    [
+      'Slide a coin under the outer edge of the trail shoe.',
+      'Hands on the hips, turn back and let the trail leg grow long.',
+      'At the top the coin must still slide out with one finger.',
+    ],
+    'Keep the coin loose.',
+    'The coin slid out at the top.',
+    'Lifting the outer edge by turning the foot out.',
+    'Holding the foot so hard that the hips stop turning.',
+  ),
+  two_hands_stack: words(
+    'Two hands, one stack',
+    'Keeps the breastbone from running ahead of the pelvis.',
+    [
+      'Trail hand on the breastbone, lead hand on the buckle.',
+      'Turn back, then start down and stop half-way.',
+      'Look: the upper hand is a little behind the lower one.',
+    ],
+    'Lower hand leads the upper.',
+    'The upper hand was not ahead of the lower one when you stopped.',
+    'Tipping the head back to bring the hand behind.',
+    'Leaving the whole body on the trail side.',
+  ),
+  laces_to_target: words(
+    'Laces to the target',
+    'Brings trail foot, knee and hip to the end of the swing together.',
+    [
+      'Hands on the hips, turn slowly toward the target.',
+      'Let the trail knee come up beside the lead knee as the foot rolls onto its toes.',
+      'Wait for three breaths with the laces facing the target.',
+    ],
+    'Knees meet, laces look at the target.',
+    'The knees were together and you could wait three breaths.',
+    'Swinging the foot round after the turn has ended.',
+    'Pushing off the trail foot so that the pelvis slides.',
+  ),
   toe_tap_finish: words(
     'Toe-tap finish',
     'Brings the trail side all the way through.',
@@ -146,4 +211,4 @@ export const OUR_DRILLS = {
     'Stepping after the ball to free the foot.',
     'Spinning on the lead heel.',
   ),
-} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;
+} satisfies Readonly<Partial<Record<DrillId, DrillPage>>>;

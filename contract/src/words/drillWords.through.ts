@@ -1,5 +1,5 @@
 import type { DrillId } from '@inchstep/core/prescription';
-import { type DrillWords, words } from './drillWords.ts';
+import { type DrillPage, words } from './drillWords.ts';
 
 /** Through the ball drills, as a student reads them. */
 export const THROUGH_DRILLS = {
@@ -94,4 +94,4 @@ export const THROUGH_DRILLS = {
     'Stopping the body so that the hands can catch up.',
     'Hitting the bag hard.',
   ),
-} satisfies Readonly<Partial<Record<DrillId, DrillWords>>>;
+} satisfies Readonly<Partial<Record<DrillId, DrillPage>>>;

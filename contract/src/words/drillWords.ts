@@ -7,11 +7,17 @@ export interface DrillWords {
   readonly counts: string;
   readonly fake: string;
   readonly tooMuch: string;
+  /** What each checkpoint asks, in order. */
+  readonly layers: readonly string[];
   /** Names of distances that only this drill has. */
   readonly distances?: Readonly<Record<string, string>> | undefined;
 }
 
+/** A built-in drill's page; its checkpoints stand in a table of their own. */
+export type DrillPage = Omit<DrillWords, 'layers'>;
+
 /** Reads like the page: name, purpose, steps, cue, when it counts, fake, too much. */
+
 export const words = (
   name: string,
   purpose: string,
@@ -20,4 +26,4 @@ export const words = (
   counts: string,
   fake: string,
   tooMuch: string,
-): DrillWords => ({ name, purpose, steps, cue, counts, fake, tooMuch });
+): DrillPage => ({ name, purpose, steps, cue, counts, fake, tooMuch });

@@ -31,6 +31,8 @@ const PART_CODES = [
   'disliked',
   'record',
   'load',
+  'own_thought',
+  'guards',
 ] as const;
 
 const drillId = z.string().refine(isDrillId);
@@ -60,6 +62,8 @@ const matchSchema = z.object({
     )
     .readonly(),
   blockers: z.array(z.string()).readonly(),
+  firstThings: z.array(z.object({ blocker: z.string(), start: drillId.nullable() })).readonly(),
+  beside: z.array(z.string()).readonly(),
   wouldOpen: z.array(z.object({ aid: z.enum(AIDS), drills: z.array(z.string()).readonly() })).readonly(),
 }) satisfies z.ZodType<Prescription>;
 

@@ -1,4 +1,4 @@
-import { isChild } from '../intake/index.ts';
+import { mostAtOnce } from '../intake/index.ts';
 import { type Strength, strengthOf } from '../measures/index.ts';
 import { bandContextOf, type CaseFile } from './caseFile.ts';
 import { downstreamOf } from './causeTable.ts';
@@ -187,11 +187,9 @@ function chooseWork(
   roots: readonly Root[],
   posteriors: ReadonlyMap<string, number>,
 ): string[] {
-  const { beginner, minutesPerWeek } = file.student;
-  const most = beginner || isChild(file.student) || minutesPerWeek < 60 ? 1 : 2;
   return roots
     .filter((root) => (posteriors.get(root.fault) ?? 0) > BELIEVED)
-    .slice(0, most)
+    .slice(0, mostAtOnce(file.student))
     .map((root) => root.fault);
 }
 

@@ -43,5 +43,5 @@ export {
 export { CAUSE_POWER, FINDING_POWER, type FindingLink, findingLinks } from './network.ts';
 export type { NextLook } from './nextLook.ts';
 export { referenceCase } from './referenceCase.ts';
-export { BELIEVED } from './roots.ts';
+export { BELIEVED, phaseRank } from './roots.ts';
 export type { Weighed } from './weigh.ts';

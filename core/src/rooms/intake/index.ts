@@ -56,6 +56,7 @@ export {
   isChild,
   LIMITS,
   type Limit,
+  mostAtOnce,
   PLACES,
   type Place,
   type PracticeTimes,

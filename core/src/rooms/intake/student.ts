@@ -61,3 +61,9 @@ export interface PracticeTimes {
 export const CHILD_BELOW_YEARS = 18;
 export const isChild = (student: Pick<StudentFacts, 'ageYears'>): boolean =>
   student.ageYears < CHILD_BELOW_YEARS;
+
+const SHORT_WEEK_MINUTES = 60;
+type Load = Pick<StudentFacts, 'ageYears' | 'beginner' | 'minutesPerWeek'>;
+/** Roots and drills at a time: two, or one for a beginner, a child or a short week. */
+export const mostAtOnce = (student: Load): 1 | 2 =>
+  student.beginner || isChild(student) || student.minutesPerWeek < SHORT_WEEK_MINUTES ? 1 : 2;

@@ -1,6 +1,7 @@
 export { checkDrill, type DrillProblem } from './checkDrill.ts';
 export { BODY_LENGTHS, type BodyLength, distanceFor, type SetupDistance } from './distance.ts';
 export { type Drawing, drawSetup, type Point, type SetupDrawings, type Shape, type Tone } from './drawing.ts';
+export type { DrillLayer } from './drillLayers.ts';
 export { addOutcomes, drillHistory, STALLED_AFTER_DAYS } from './drillOutcomes.ts';
 export {
   type AnyDrillId,
@@ -17,9 +18,12 @@ export {
 export { type FeelRecord, type FeelSizing, feelSizing } from './feelSizing.ts';
 export { knownCase } from './knownCase.ts';
 export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';
+export type { Prescribed } from './offers.ts';
 export { type Opening, openings } from './openings.ts';
-export { matchDrills, type Prescribed, type Prescription, prescribe, type ScorePart } from './prescribe.ts';
+export { trainsTurnThrough } from './prerequisites.ts';
+export { type FirstThing, matchDrills, type Prescription, prescribe } from './prescribe.ts';
 export { type ChosenDrills, inUse, type PrescriptionRecord } from './prescriptionRecord.ts';
+export { QUARRELS, type QuarrelCode, quarrelBetween } from './quarrels.ts';
 export {
   type Caution,
   cautionsFor,
@@ -30,5 +34,6 @@ export {
   type RuleCode,
   watchesFor,
 } from './rules.ts';
+export type { ScorePart } from './score.ts';
 export { type SetupValue, setupFor, stanceByClub, stanceIn } from './setupCard.ts';
 export { tellingMeasures } from './tellingMeasures.ts';

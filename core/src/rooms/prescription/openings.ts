@@ -1,7 +1,7 @@
-import type { CaseFile, Diagnosis } from '../diagnosis/index.ts';
+import type { CaseFile } from '../diagnosis/index.ts';
 import { AIDS, type Aid } from '../intake/index.ts';
 import { HOUSE_LIBRARY, type Library } from './library.ts';
-import { refuse } from './rules.ts';
+import { type Found, refuse } from './rules.ts';
 
 /** An aid the student lacks, and the drills for the fault that it alone would open. */
 export interface Opening {
@@ -13,7 +13,7 @@ export interface Opening {
 export function openings(
   file: CaseFile,
   fault: string,
-  diagnosis: Pick<Diagnosis, 'faults' | 'blockers'>,
+  diagnosis: Found,
   library: Library = HOUSE_LIBRARY,
 ): Opening[] {
   const { student } = file;

@@ -53,7 +53,7 @@ describe('hand-decided matches', () => {
   test('no chair, no chair drill; the reason names the chair', () => {
     const p = prescribe(person({ aids: ['box', 'stick'] }), ['depth_loss']);
     expect(refusalOf(p, 'two_cheek_chair')).toMatchObject({ code: 'aid', about: 'chair' });
-    expect(ids(p.drills)).toContain('toe_box');
+    expect(ids([...p.drills, ...p.alternatives])).toContain('toe_box');
   });
   test('no range in the week: range drills are refused for the place', () => {
     const p = prescribe(person({ places: ['home'] }), ['lead_knee_collapse']);
@@ -70,15 +70,22 @@ describe('hand-decided matches', () => {
     const p = prescribe(person({}, {}, { preset: 'load_and_brace' }), ['frozen_hips']);
     expect(refusalOf(p, 'pocket_to_fence')).toMatchObject({ code: 'school', about: 'trail_leg.brace' });
   });
-  test('a drill in use that would be undone blocks the other', () => {
-    // two_cheek_chair keeps depth; beat_the_ball tends to lose it.
+  test('a drill in use that asks for the opposite blocks the other', () => {
+    // two_cheek_chair keeps the seat back; beat_the_ball sends it at the ball.
     const p = prescribe(person({}, { active: ['two_cheek_chair'] }, { preset: 'drive_through' }), ['stall']);
     expect(refusalOf(p, 'beat_the_ball')).toMatchObject({ code: 'clash', about: 'two_cheek_chair' });
   });
-  test('never a drill whose overdoing is already there', () => {
+  test('a drill whose overdoing is already there comes with a guard, or where there is no room not at all', () => {
     const measures = [{ id: 'shift_delivery', value: 6.4, sd: 0.2 }];
     const p = prescribe(person({}, { measures }), ['late_start']);
-    expect(refusalOf(p, 'reach_the_rod')).toMatchObject({ code: 'overdo', about: 'over_slide' });
+    expect(p.drills[0]).toMatchObject({
+      id: 'reach_the_rod',
+      watch: expect.arrayContaining(['shift_delivery']),
+    });
+    const guard = drillById(p.drills[1]?.id ?? '') as Drill;
+    expect(guard.fixes.find(({ fault }) => fault === 'over_slide')?.strength).toBeGreaterThanOrEqual(2);
+    const alone = prescribe(person({ beginner: true }, { measures }), ['late_start']);
+    expect(refusalOf(alone, 'reach_the_rod')).toMatchObject({ code: 'overdo', about: 'over_slide' });
   });
   test('an open face at the top comes before every drill of turning harder', () => {
     const p = prescribe(person({}, { findings: seen('obs.face_open_top') }), ['stall']);
@@ -134,7 +141,7 @@ describe('properties', () => {
   });
   const offered = (file: CaseFile, fault: string) => {
     const p = prescribe(file, [fault]);
-    return new Set(ids([...p.drills, ...p.alternatives]));
+    return new Set(ids([...p.drills, ...p.alternatives].filter(({ forFault }) => forFault === fault)));
   };
   const settings = { seed: 31, numRuns: 40 };
 
@@ -158,7 +165,10 @@ describe('properties', () => {
     fc.assert(
       fc.property(students, faults, (student, fault) => {
         const p = prescribe(person(student), [fault]);
-        const told = ids([...p.drills, ...p.alternatives, ...p.rejected]).sort();
+        const isFor = (id: string) => drillById(id)?.fixes.some((fix) => fix.fault === fault);
+        const told = ids([...p.drills, ...p.alternatives, ...p.rejected])
+          .filter(isFor)
+          .sort();
         const all = ids(DRILLS.filter((d) => d.fixes.some((f) => f.fault === fault))).sort();
         expect(told).toEqual(all);
         for (const r of p.rejected) expect(r.about).not.toBe('');

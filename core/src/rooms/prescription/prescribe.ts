@@ -1,46 +1,16 @@
-import { type CaseFile, type Diagnosis, type DrillRecord, reason } from '../diagnosis/index.ts';
-import { isChild } from '../intake/index.ts';
+import { type CaseFile, faultById, reason } from '../diagnosis/index.ts';
+import { mostAtOnce } from '../intake/index.ts';
 import type { AnyDrillId, Drill } from './drillTable.ts';
 import { HOUSE_LIBRARY, type Library } from './library.ts';
+import { offer, offersFor, type Prescribed, type Reasoned, type Target } from './offers.ts';
 import { type Opening, openings } from './openings.ts';
-import {
-  type Caution,
-  cautionsFor,
-  drillsClash,
-  historyWith,
-  type Refusal,
-  refuse,
-  watchesFor,
-} from './rules.ts';
-import { type SetupValue, setupFor } from './setupCard.ts';
+import { choosePair, type PairAsk } from './pair.ts';
+import { type Refusal, refuse } from './rules.ts';
 
-export interface ScorePart {
-  readonly code:
-    | 'root'
-    | 'downstream'
-    | 'cue_kind'
-    | 'cue_side'
-    | 'self_judged'
-    | 'filmable'
-    | 'places'
-    | 'worked'
-    | 'stalled'
-    | 'disliked'
-    | 'record'
-    | 'load';
-  readonly points: number;
-  readonly about: string;
-}
-
-export interface Prescribed {
-  readonly id: AnyDrillId;
-  readonly role: 'primary' | 'support';
-  readonly forFault: string;
-  readonly score: number;
-  readonly parts: readonly ScorePart[];
-  readonly cautions: readonly Caution[];
-  readonly setup: readonly SetupValue[];
-  readonly watch: readonly string[];
+/** What stands before drills of turning through the ball, and a drill that is a start on it. */
+export interface FirstThing {
+  readonly blocker: string;
+  readonly start: AnyDrillId | null;
 }
 
 export interface Prescription {
@@ -49,18 +19,13 @@ export interface Prescription {
   readonly alternatives: readonly Prescribed[];
   readonly rejected: readonly Refusal[];
   readonly blockers: readonly string[];
+  /** The coach's own task comes before drills that were refused for it. */
+  readonly firstThings: readonly FirstThing[];
+  /** Drills in use that stay beside what is offered. */
+  readonly beside: readonly string[];
   /** Filled only when nothing can be offered: what the student could get to change that. */
   readonly wouldOpen: readonly Opening[];
 }
-
-/** Measures that only a down-the-line film shows well; the rest are seen face-on. */
-const SEEN_DOWN_THE_LINE =
-  /^(seat_|bearing_|hip_extension|incline|trail_hip_depth|trail_knee_kick|lead_knee_out)/;
-/** What the match reads of a diagnosis. */
-type Reasoned = Omit<Diagnosis, 'nextLook' | 'nextLooks'>;
-/** A second drill must earn its place beside the first. */
-const SUPPORT_SHARE = 0.55;
-const SHORT_WEEK_MINUTES = 60;
 
 /**
  * One drill, at most two, for what comes first. `given` replaces the diagnosis's own choice of
@@ -80,127 +45,73 @@ export function matchDrills(
   library: Library = HOUSE_LIBRARY,
 ): Prescription {
   const workOn = given ?? diagnosis.workOn;
-  const rejected: Refusal[] = [];
-  const offered: Prescribed[] = [];
-  const target = workOn[0];
-  if (target === undefined) {
-    return {
-      workOn: [],
-      drills: [],
-      alternatives: [],
-      rejected: [],
-      blockers: diagnosis.blockers,
-      wouldOpen: [],
-    };
-  }
-  for (const drill of library.drills) {
-    const fit = drill.fixes.find((fix) => fix.fault === target);
-    if (!fit) continue;
-    const refusal = refuse(drill, file, diagnosis, library);
-    if (refusal) rejected.push(refusal);
-    else offered.push(offer(drill, target, fit.strength, file, diagnosis));
-  }
-  offered.sort((a, b) => b.score - a.score || (a.id < b.id ? -1 : 1));
-  const [first, ...others] = offered;
   const { blockers } = diagnosis;
-  if (!first) {
-    const wouldOpen = openings(file, target, diagnosis, library);
-    return { workOn, drills: [], alternatives: [], rejected, blockers, wouldOpen };
-  }
-  const support = findSupport(first, others, file, library);
-  const chosen = support ? [first, { ...support, role: 'support' as const }] : [first];
-  const alternatives = others.filter((other) => other.id !== support?.id);
-  return { workOn, drills: chosen, alternatives, rejected, blockers, wouldOpen: [] };
-}
-
-function offer(
-  drill: Drill,
-  fault: string,
-  strength: 1 | 2 | 3,
-  file: CaseFile,
-  diagnosis: Reasoned,
-): Prescribed {
-  const parts = scoreParts(drill, fault, strength, file, diagnosis);
+  const nothing = { drills: [], alternatives: [], rejected: [], firstThings: [], beside: [], wouldOpen: [] };
+  if (workOn.length === 0) return { workOn: [], blockers, ...nothing };
+  const asked = workOn
+    .slice(0, mostAtOnce(file.student))
+    .map((fault) => offersFor(fault, file, diagnosis, library));
+  const targets = depthFirst(asked, file, diagnosis, library);
+  const pair = choosePair(pairAsk(targets, file, diagnosis, library));
+  const taken = new Set(pair.drills.map(({ id }) => id));
+  const rejected = unique(targets.flatMap((target) => target.rejected)).filter(({ id }) => !taken.has(id));
+  const isShut = asked[0]?.offered.length === 0;
   return {
-    id: drill.id,
-    role: 'primary',
-    forFault: fault,
-    score: parts.reduce((sum, part) => sum + part.points, 0),
-    parts,
-    cautions: cautionsFor(drill, file),
-    setup: setupFor(drill, file),
-    watch: watchesFor(drill, diagnosis),
+    workOn,
+    drills: pair.drills,
+    alternatives: unique(targets.flatMap((target) => target.offered)).filter(({ id }) => !taken.has(id)),
+    rejected,
+    blockers,
+    firstThings: firstThings(rejected, file, diagnosis, library),
+    beside: file.active.filter((id) => !pair.drills.some((drill) => drill.id === id)),
+    wouldOpen: isShut ? openings(file, workOn[0] as string, diagnosis, library) : [],
   };
 }
 
-function scoreParts(
-  drill: Drill,
-  fault: string,
-  strength: 1 | 2 | 3,
+/** Where drills were refused because depth at the top is missing, its own drill goes before all of them. */
+function depthFirst(
+  asked: readonly Target[],
   file: CaseFile,
   diagnosis: Reasoned,
-): ScorePart[] {
-  const parts: ScorePart[] = [];
-  const give = (code: ScorePart['code'], points: number, about: string) =>
-    parts.push({ code, points, about });
-  const { student } = file;
-  give('root', 2 * strength, fault);
-  const explained = diagnosis.roots.find((root) => root.fault === fault)?.explains ?? [];
-  for (const fix of drill.fixes) {
-    if (explained.includes(fix.fault)) give('downstream', 0.6 * fix.strength, fix.fault);
-  }
-  const { kind, side } = student.cueLiking;
-  if (kind !== 'any' && (drill.cue.kind === kind || drill.cue.kind === 'both')) give('cue_kind', 1, kind);
-  if (side !== 'any' && (drill.cue.side === side || drill.cue.side === 'both')) give('cue_side', 0.5, side);
-  if (drill.aids.length > 0) give('self_judged', 0.8, drill.aids.flat()[0] as string);
-  const filmable = drill.moves.some((id) =>
-    student.films.includes(SEEN_DOWN_THE_LINE.test(id) ? 'down_the_line' : 'face_on'),
-  );
-  if (filmable) give('filmable', 0.5, drill.moves[0] as string);
-  const shared = drill.places.filter((place) => student.places.includes(place));
-  give('places', 0.4 * shared.length, shared.join('/'));
-  const past = historyWith(drill, file.history);
-  if (past && past !== 'in_use') give(past, { worked: 1.2, stalled: -2.5, disliked: -1.5 }[past], drill.id);
-  const record = recordPoints(file.record?.[drill.id]);
-  if (record) give('record', record.points, record.about);
-  const light = cautionsFor(drill, file).find((caution) => caution.code === 'light_load');
-  if (light) give('load', -1.2, light.about);
-  return parts;
-}
-
-/** Before a drill was tried it is taken to work with three students of five; that guess weighs as six. */
-const USUAL_RATE = 0.6;
-const USUAL_WEIGHT = 6;
-const RECORD_WORTH = 4;
-
-/** Results over all students, shrunk toward the usual so that one or two say little. */
-function recordPoints(record: DrillRecord | undefined): { points: number; about: string } | null {
-  if (!record) return null;
-  const tried = record.worked + record.stalled;
-  const rate = (record.worked + USUAL_RATE * USUAL_WEIGHT) / (tried + USUAL_WEIGHT);
-  const points = RECORD_WORTH * (rate - USUAL_RATE);
-  return tried === 0 || points === 0 ? null : { points, about: `${record.worked}/${tried}` };
-}
-
-/** Same fault from another side: another place or another kind of cue, and no quarrel. */
-function findSupport(
-  first: Prescribed,
-  others: readonly Prescribed[],
-  file: CaseFile,
   library: Library,
-): Prescribed | null {
-  const { student } = file;
-  const room = 2 - file.active.length;
-  if (student.beginner || isChild(student) || student.minutesPerWeek < SHORT_WEEK_MINUTES || room < 2)
-    return null;
-  const primary = library.byId(first.id) as Drill;
-  for (const other of others) {
-    const drill = library.byId(other.id) as Drill;
-    const differs = drill.cue.kind !== primary.cue.kind || drill.ball !== primary.ball;
-    const sameOverdo = drill.overdo !== null && drill.overdo === primary.overdo;
-    if (other.score < SUPPORT_SHARE * first.score || !differs || sameOverdo) continue;
-    if (drillsClash(primary, drill.id, library)) continue;
-    return other;
-  }
-  return null;
+): readonly Target[] {
+  const missing = asked[0]?.rejected.find(
+    ({ code, about }) => code === 'prerequisite' && faultById(about) !== undefined,
+  )?.about;
+  if (!missing || asked.some(({ fault }) => fault === missing)) return asked;
+  const depth = offersFor(missing, file, diagnosis, library);
+  return depth.offered.length > 0 ? [depth, ...asked] : asked;
 }
+
+function pairAsk(targets: readonly Target[], file: CaseFile, diagnosis: Reasoned, library: Library): PairAsk {
+  const offerFor = (drill: Drill) => {
+    const fix =
+      drill.fixes.find(({ fault }) => targets.some((target) => target.fault === fault)) ?? drill.fixes[0];
+    return offer(drill, fix as Drill['fixes'][number], file, diagnosis);
+  };
+  return { targets, file, diagnosis, library, offerFor };
+}
+
+/** A start on what must be put right before more turn can help. */
+const START_OF: Readonly<Record<string, AnyDrillId>> = {
+  face_open_top: 'impact_press',
+  arms_not_deep: 'round_the_corner',
+};
+
+function firstThings(
+  rejected: readonly Refusal[],
+  file: CaseFile,
+  diagnosis: Reasoned,
+  library: Library,
+): FirstThing[] {
+  if (!rejected.some(({ code, about }) => code === 'prerequisite' && diagnosis.blockers.includes(about)))
+    return [];
+  return diagnosis.blockers.map((blocker) => {
+    const drill = library.byId(START_OF[blocker] ?? '');
+    return { blocker, start: drill && !refuse(drill, file, diagnosis, library) ? drill.id : null };
+  });
+}
+
+const unique = <T extends { readonly id: string }>(list: readonly T[]): T[] => [
+  ...new Map(list.map((entry) => [entry.id, entry])).values(),
+];

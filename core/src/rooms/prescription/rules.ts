@@ -1,7 +1,9 @@
-import { type CaseFile, type Diagnosis, type DrillHistory, FAULTS } from '../diagnosis/index.ts';
-import { hasChoice, isChild, type Limit } from '../intake/index.ts';
+import { BELIEVED, type CaseFile, type Diagnosis, type DrillHistory, FAULTS } from '../diagnosis/index.ts';
+import { hasChoice, isChild, type Limit, mostAtOnce } from '../intake/index.ts';
 import type { AnyDrillId, Drill, LoadClass } from './drillTable.ts';
+import { guards, meetsBothSides } from './guards.ts';
 import { HOUSE_LIBRARY, type Library } from './library.ts';
+import { depthMissing, needsDepthAtTop, trainsTurnThrough } from './prerequisites.ts';
 
 export type RuleCode = 'clash' | 'limit' | 'aid' | 'place' | 'school' | 'overdo' | 'prerequisite' | 'weak';
 
@@ -20,17 +22,51 @@ export const LIMIT_OF_LOAD: Record<LoadClass, Limit> = {
   T: 'balance',
 };
 
-/** A fault this likely is shown already; below that a tendency is watched. */
-const SHOWN = 0.5;
+/** A fault that is believed is shown already; from here on a tendency is watched. */
 const TENDENCY = 0.2;
+
+/** What the rules read of a diagnosis. */
+export type Found = Pick<Diagnosis, 'faults' | 'blockers' | 'present'>;
 
 /** The first hard rule that refuses a drill for this case, or null. Safety is asked first. */
 export function refuse(
   drill: Drill,
   file: CaseFile,
-  diagnosis: Pick<Diagnosis, 'faults' | 'blockers'>,
+  diagnosis: Found,
   library: Library = HOUSE_LIBRARY,
 ): Refusal | null {
+  const refusal = refuseAlone(drill, file, diagnosis, library);
+  if (refusal || !overdone(drill, diagnosis)) return refusal;
+  if (meetsBothSides(drill)) return null;
+  const roomForOne = mostAtOnce(file.student) > 1;
+  const guarded = guardsFor(drill, file, diagnosis, library).some(
+    ({ id }) => roomForOne || file.active.includes(id),
+  );
+  if (guarded) return null;
+  return { id: drill.id, code: 'overdo', about: drill.overdo as string };
+}
+
+/** What too much of it makes is there already. */
+export const overdone = (drill: Drill, { faults }: Pick<Found, 'faults'>): boolean =>
+  drill.overdo !== null && (faults[drill.overdo] ?? 0) > BELIEVED;
+
+/** Whether it may only be given with a guard beside it. */
+export const wantsGuard = (drill: Drill, diagnosis: Found): boolean =>
+  overdone(drill, diagnosis) && !meetsBothSides(drill);
+
+/** Drills that may stand beside this one and hold its overdoing in check; one in use will do. */
+export function guardsFor(drill: Drill, file: CaseFile, diagnosis: Found, library: Library): Drill[] {
+  return library.drills.filter(
+    (other) =>
+      guards(other, drill) &&
+      !overdone(other, diagnosis) &&
+      !drillsClash(drill, other.id, library) &&
+      !refuseAlone(other, file, diagnosis, library),
+  );
+}
+
+/** Every hard rule but the one that a guard can lift. */
+function refuseAlone(drill: Drill, file: CaseFile, diagnosis: Found, library: Library): Refusal | null {
   const say = (code: RuleCode, about: string): Refusal => ({ id: drill.id, code, about });
   const limit = limitRefusal(drill, file);
   if (limit) return say('limit', limit);
@@ -43,10 +79,11 @@ export function refuse(
   if (school) return say('school', school);
   const clash = file.active.find((other) => other !== drill.id && drillsClash(drill, other, library));
   if (clash) return say('clash', clash);
-  if (drill.overdo && (diagnosis.faults[drill.overdo] ?? 0) > SHOWN) return say('overdo', drill.overdo);
-  if (drill.needsFaceAndArms && diagnosis.blockers.length > 0) {
+  if (trainsTurnThrough(drill) && diagnosis.blockers.length > 0) {
     return say('prerequisite', diagnosis.blockers[0] as string);
   }
+  const depth = needsDepthAtTop(drill) ? depthMissing(diagnosis) : null;
+  if (depth) return say('prerequisite', depth);
   if (drill.after && !file.active.includes(drill.after) && !historyHas(file, drill.after))
     return say('prerequisite', drill.after);
   return null;
@@ -73,13 +110,10 @@ function schoolRefusal(drill: Drill, file: CaseFile): string | null {
   return drill.schools.some((choice) => hasChoice(file.school, choice)) ? null : (drill.schools[0] as string);
 }
 
-/** Two drills fight when one lists the other, or one tends to make what the other is there to cure. */
+/** Two drills quarrel when the table keeps them apart, or the coach who wrote one of them does. */
 export function drillsClash(a: Drill, otherId: string, library: Library = HOUSE_LIBRARY): boolean {
   const b = library.byId(otherId);
-  if (!b) return false;
-  const cures = (drill: Drill, fault: string | null) =>
-    fault !== null && drill.fixes.some((fix) => fix.fault === fault && fix.strength >= 2);
-  return a.notWith.includes(b.id) || b.notWith.includes(a.id) || cures(a, b.overdo) || cures(b, a.overdo);
+  return b !== undefined && (a.notWith.includes(b.id) || b.notWith.includes(a.id));
 }
 
 export interface Caution {
@@ -117,7 +151,7 @@ export function cautionsFor(drill: Drill, file: CaseFile): Caution[] {
 }
 
 /** Measures that show early whether the drill is being overdone. */
-export function watchesFor(drill: Drill, diagnosis: Pick<Diagnosis, 'faults' | 'blockers'>): string[] {
+export function watchesFor(drill: Drill, diagnosis: Pick<Diagnosis, 'faults'>): string[] {
   if (!drill.overdo) return [];
   const fault = FAULTS.find((candidate) => candidate.id === drill.overdo);
   if (!fault) return [];
