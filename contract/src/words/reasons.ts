@@ -116,6 +116,12 @@ export const choiceText = (choice: string): string => {
   return `${CHOICE_WORDS[question]}: ${option.replaceAll('_', ' ')}`;
 };
 
+/** After another drill, or after the fault that leaves the top without depth. */
+const afterText = (about: string, nameOf: LibraryWords['nameOf']): string =>
+  FAULT_WORDS[about]
+    ? `Depth at the top comes first: “${faultName(about)}”.`
+    : `Comes after “${nameOf(about)}”.`;
+
 export function refusalText(
   refusal: { readonly code: string; readonly about: string },
   { nameOf }: LibraryWords = HOUSE_WORDS,
@@ -138,9 +144,9 @@ export function refusalText(
     case 'clash':
       return `Fights a drill in use: ${nameOf(about)}.`;
     case 'overdo':
-      return `Overdone, it makes “${faultName(about)}”, which is already there.`;
+      return `Overdone, it makes “${faultName(about)}”, which is already there, and no drill that guards it can go with it.`;
     case 'prerequisite':
-      return BLOCKER_WORDS[about] ?? `Comes after “${nameOf(about)}”.`;
+      return BLOCKER_WORDS[about] ?? afterText(about, nameOf);
     default:
       return 'Too weak for this fault.';
   }
@@ -149,6 +155,9 @@ export function refusalText(
 const PART_WORDS: Readonly<Record<string, (about: string) => string>> = {
   root: (about) => `made for “${faultName(about)}”`,
   downstream: (about) => `also helps “${faultName(about)}”`,
+  own_thought: (about) => `your school’s own thought (${choiceText(about)})`,
+  allowed_thought: (about) => `another school’s thought (${choiceText(about)})`,
+  guards: (about) => `keeps “${HOUSE_WORDS.nameOf(about)}” from being overdone`,
   cue_kind: (about) =>
     about === 'external' ? 'an object to feel, as the student likes' : 'an inner feel, as the student likes',
   cue_side: (about) => `thinks of the ${about} side, as the student likes`,

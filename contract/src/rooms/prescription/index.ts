@@ -32,6 +32,7 @@ const PART_CODES = [
   'record',
   'load',
   'own_thought',
+  'allowed_thought',
   'guards',
 ] as const;
 

@@ -8,6 +8,7 @@ export interface ScorePart {
     | 'root'
     | 'downstream'
     | 'own_thought'
+    | 'allowed_thought'
     | 'cue_kind'
     | 'cue_side'
     | 'self_judged'
@@ -26,8 +27,9 @@ export interface ScorePart {
 /** Measures that only a down-the-line film shows well; the rest are seen face-on. */
 const SEEN_DOWN_THE_LINE =
   /^(seat_|bearing_|hip_extension|incline|trail_hip_depth|trail_knee_kick|lead_knee_out)/;
-/** More than a grade of strength, less than two: a thought of the school's own goes before one it allows. */
-const OWN_THOUGHT = 2.2;
+/** From the school's own thought to one that it merely allows is more than a grade of strength. */
+const OWN_THOUGHT = 1.4;
+const ALLOWED_THOUGHT = -0.8;
 const PAST = { worked: 1.2, stalled: -2.5, disliked: -1.5 };
 
 /** Points of a drill for a fault, each with what it is for. */
@@ -45,8 +47,10 @@ export function scoreParts(
   const explained = diagnosis.roots.find((root) => root.fault === fault)?.explains ?? [];
   for (const fix of drill.fixes)
     if (explained.includes(fix.fault)) give('downstream', 0.6 * fix.strength, fix.fault);
-  const thought = [...drill.thoughts, ...drill.schools].find((choice) => hasChoice(file.school, choice));
-  if (thought) give('own_thought', OWN_THOUGHT, thought);
+  const own = drill.thoughts.find((choice) => hasChoice(file.school, choice));
+  const [thought] = drill.thoughts;
+  if (own) give('own_thought', OWN_THOUGHT, own);
+  else if (thought) give('allowed_thought', ALLOWED_THOUGHT, thought);
   const { kind, side } = student.cueLiking;
   if (kind !== 'any' && (drill.cue.kind === kind || drill.cue.kind === 'both')) give('cue_kind', 1, kind);
   if (side !== 'any' && (drill.cue.side === side || drill.cue.side === 'both')) give('cue_side', 0.5, side);
