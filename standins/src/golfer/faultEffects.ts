@@ -46,7 +46,10 @@ const LINES: readonly Line[] = [
     'arm_down: shift 1; delivery: shift 2; impact: shift 1.7; shaft_through: shift 1.6; chest_through: shift 1.2',
   ],
   ['upper_dive', 'arm_down: lean -5; delivery: lean -8.2'],
-  ['knee_shut', 'arm_down: leadKnee -16; delivery: leadKnee -22; impact: leadKnee -8'],
+  [
+    'knee_shut',
+    'arm_down: leadKnee -18, turn -6; delivery: leadKnee -24, turn -18; impact: leadKnee -10, turn -5',
+  ],
   ['depth_loss', `arm_down: depth 0.7; delivery: depth 1.1; impact: depth 2.7; ${THROUGH}: depth 1.9`],
   [
     'trail_knee_kick',
