@@ -23,9 +23,17 @@ const THROUGH = 'shaft_through chest_through finish';
 const LINES: readonly Line[] = [
   ['base_narrow', '', { ratio: -0.17 }],
   ['base_wide', '', { ratio: 0.17 }],
-  ['setup_squat', '', { flex: 12 }],
+  // Legs that start out bent straighten on the way back and stay so.
+  [
+    'setup_squat',
+    'shaft_back: rise 0.5; arm_back top arm_down delivery impact shaft_through chest_through finish: rise 0.9',
+    { flex: 12 },
+  ],
   ['hips_off_centre', '', { offset: 0.86 }],
-  ['false_bump', 'address: lean 6'],
+  [
+    'false_bump',
+    'address: lean 6; shaft_back arm_back: lean 5.5; top arm_down delivery: lean 5; impact shaft_through: lean 3',
+  ],
   ['sway', 'shaft_back: shift -0.7; arm_back: shift -1.4; top: shift -1.3, headX -0.4; arm_down: shift -0.5'],
   ['no_load', 'shaft_back: shift 1; arm_back: shift 1.6; top: shift 1.3'],
   ['frozen_hips', 'arm_back: turn 10; top: turn 14, depth 0.5'],

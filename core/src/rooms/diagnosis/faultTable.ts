@@ -30,7 +30,7 @@ const SETUP = [
   [
     'base_narrow',
     'With the feet this close there is nothing for the legs to brake against.',
-    'base_ratio.low 3',
+    'base_ratio.low 3, lead_hip_past_ankle_impact.high 2',
   ],
   [
     'base_wide',
@@ -45,7 +45,7 @@ const SETUP = [
   [
     'hips_off_centre',
     'A pelvis parked to one side has to travel before it can do its work.',
-    'pelvis_offset_address.low 2, pelvis_offset_address.high 2, tilt_address.low 1, tilt_address.high 1',
+    'pelvis_offset_address.low 2, pelvis_offset_address.high 2, tilt_address.low 1, tilt_address.high 1, lead_hip_past_ankle_impact.high 1',
   ],
   [
     'false_bump',
@@ -62,7 +62,7 @@ const BACK = [
   [
     'no_load',
     'The pelvis never moves into the trail side, so there is nothing to leave from.',
-    'shift_back_peak.high 3, shift_top.high 2, obs.leaves_aid 3',
+    'shift_back_peak.high 3, shift_top.high 2, bearing_back.high 2, obs.leaves_aid 3',
   ],
   [
     'frozen_hips',
@@ -124,7 +124,7 @@ const DOWN = [
   [
     'spin_out',
     'The hips turn at once without moving over, and throw the club outward.',
-    'shift_delivery.low 2, turn_arm_down.high 3, obs.over_the_top 3',
+    'shift_delivery.low 2, sternum_shift_delivery.low 1, turn_arm_down.high 3, obs.over_the_top 3',
   ],
   [
     'over_slide',
