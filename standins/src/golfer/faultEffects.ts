@@ -34,13 +34,17 @@ const LINES: readonly Line[] = [
     'false_bump',
     'address: lean 6; shaft_back arm_back: lean 5.5; top arm_down delivery: lean 5; impact shaft_through: lean 3',
   ],
-  ['sway', 'shaft_back: shift -0.7; arm_back: shift -1.4; top: shift -1.3, headX -0.4; arm_down: shift -0.5'],
-  ['no_load', 'shaft_back: shift 1; arm_back: shift 1.6; top: shift 1.3'],
+  [
+    'sway',
+    'shaft_back: shift -0.7; arm_back: shift -1.4, lean -1; top: shift -1.3, lean -1, leadKnee 6; arm_down: shift -0.5',
+  ],
+  // The head keeps its place, so that the trunk leans over the pelvis that stayed.
+  ['no_load', 'shaft_back: shift 1; arm_back: shift 1.6, lean 3; top: shift 1.3, lean 2.5'],
   ['frozen_hips', 'arm_back: turn 10; top: turn 14, depth 0.5'],
-  ['over_turn', 'arm_back: turn -8; top: turn -14, shoulders -15'],
+  ['over_turn', 'arm_back: turn -8; top: turn -14, shoulders -15; arm_down: turn -5, depth -0.35'],
   ['lead_knee_collapse', 'arm_back: leadKnee -10; top: leadKnee -20'],
   ['reverse_pivot', 'arm_back: lean -4; top: lean -6, headX 0.5; arm_down: lean -2'],
-  ['hip_hike', 'arm_back: tilt 3, depth 0.5; top: tilt 6, depth 1.2, rise 0.3'],
+  ['hip_hike', 'arm_back: tilt 3, depth 0.5; top: tilt 6.6, depth 1.05, rise 0.3'],
   ['flat_turn', 'arm_back: tilt -4; top: tilt -6'],
   ['head_drift', 'top: headX -1.8; arm_back: headX -1'],
   ['toward_ball_back', 'arm_back: depth 1.0; top: depth 1.6'],
@@ -68,7 +72,7 @@ const LINES: readonly Line[] = [
   ['wipe', 'impact: shift -1.7; shaft_through: shift -1.4; delivery: shift 0.1'],
   [
     'no_post',
-    'impact: rise -0.9, leadKnee 6.5; shaft_through: rise -1.2; chest_through: rise -1.3; finish: rise -0.9',
+    'impact: rise -0.9, leadKnee 6.5; shaft_through: rise -1.2; chest_through: rise -0.8; finish: rise -0.7',
   ],
   [
     'trail_side_stays',

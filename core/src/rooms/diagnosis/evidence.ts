@@ -28,7 +28,7 @@ export interface Evidence {
 // Shapes in steps beyond the band's edge. A healthy swing mostly stays inside and thins out
 // quickly past the edge, with a small flat tail so that no single number convinces beyond reason;
 // a swing with the fault lies one to two steps out.
-const HEALTHY_SHOULDER = 0.085;
+const HEALTHY_SHOULDER = 0.07;
 const HEALTHY_FLOOR = 0.0004;
 const FAULTY_MEAN = 1.5;
 const FAULTY_SPREAD = 0.85;

@@ -15,7 +15,7 @@ export const PRIOR = 0.05;
 export const CAUSE_POWER: Record<LinkStrength, number> = { 1: 0.052, 2: 0.12, 3: 0.25 };
 export const FINDING_POWER: Record<LinkStrength, number> = { 1: 0.25, 2: 0.6, 3: 0.93 };
 /** P(a finding is there with none of its faults): looks have other causes, ball flights many. */
-export const LEAK = { look: 0.0008, ball: 0.2 };
+export const LEAK = { look: 0.0005, ball: 0.2 };
 
 export interface FindingLink {
   readonly fault: string;
