@@ -44,7 +44,7 @@ const LINES: readonly Line[] = [
   ['over_turn', 'arm_back: turn -8; top: turn -14, shoulders -15; arm_down: turn -5, depth -0.35'],
   ['lead_knee_collapse', 'arm_back: leadKnee -10; top: leadKnee -20'],
   ['reverse_pivot', 'arm_back: lean -4; top: lean -6, headX 0.5; arm_down: lean -2'],
-  ['hip_hike', 'arm_back: tilt 3, depth 0.5; top: tilt 6.6, depth 1.05, rise 0.3'],
+  ['hip_hike', 'arm_back: tilt 3, depth 0.5; top: tilt 7.4, depth 1.1, rise 0.3'],
   ['flat_turn', 'arm_back: tilt -4; top: tilt -6'],
   ['head_drift', 'top: headX -1.8; arm_back: headX -1'],
   ['toward_ball_back', 'arm_back: depth 1.0; top: depth 1.6'],
