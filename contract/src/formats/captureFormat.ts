@@ -28,7 +28,8 @@ export const bandEditSchema = z
     error: 'the low edge must lie below the high one',
   });
 
-const answers = z.strictObject({
+/** Every question on which teachers differ, answered. */
+export const schoolAnswersSchema = z.strictObject({
   trail_leg: z.enum(SCHOOL_OPTIONS.trail_leg),
   centre: z.enum(SCHOOL_OPTIONS.centre),
   turn_thought: z.enum(SCHOOL_OPTIONS.turn_thought),
@@ -47,12 +48,12 @@ const answers = z.strictObject({
 /** A preset, any answers that differ from it, and bands of the coach's own. */
 export const schoolSchema = z.strictObject({
   preset: z.enum(presets).optional(),
-  ...answers.partial().shape,
+  ...schoolAnswersSchema.partial().shape,
   bands: z.partialRecord(z.enum(measureIds), bandEditSchema).optional(),
 });
 /** Every question answered. */
 export const wholeSchoolSchema = z.object({
-  ...answers.shape,
+  ...schoolAnswersSchema.shape,
   bands: z.record(z.string(), bandEditSchema).optional(),
 }) satisfies z.ZodType<School>;
 export type SchoolInput = z.infer<typeof schoolSchema>;

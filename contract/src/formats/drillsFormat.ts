@@ -76,13 +76,27 @@ export const drillWordsSchema = z.strictObject({
   distances: z.record(z.string(), text(60)).optional(),
 });
 
-export const ownDrillSchema = z.strictObject({
+const keptDrill = z.strictObject({
   drill: drillSchema,
   words: drillWordsSchema,
   basedOn: z.string().max(60).nullable().default(null),
   replaces: z.boolean().default(false),
-  retired: z.boolean().default(false),
 });
+type LayersOf = {
+  readonly drill: { readonly layers: readonly unknown[] };
+  readonly words: { readonly layers: readonly unknown[] };
+};
+const haveTexts = ({ drill, words }: LayersOf): boolean => drill.layers.length === words.layers.length;
+const textless = {
+  path: ['words', 'layers'],
+  error: 'must have one text for each checkpoint of the drill',
+};
+
+/** A drill as it is sent to be kept. */
+export const keptDrillSchema = keptDrill.refine(haveTexts, textless);
+export const ownDrillSchema = keptDrill
+  .extend({ retired: z.boolean().default(false) })
+  .refine(haveTexts, textless);
 export type OwnDrillDocument = z.infer<typeof ownDrillSchema>;
 export type DrillForm = z.input<typeof ownDrillSchema>;
 

@@ -9,6 +9,7 @@ export {
   markSchema,
   plain,
   type SchoolInput,
+  schoolAnswersSchema,
   schoolSchema,
   toCapture,
   toCaptureDocument,
@@ -34,6 +35,7 @@ export {
   drillSchema,
   drillsSchema,
   drillWordsSchema,
+  keptDrillSchema,
   type OwnDrillDocument,
   ownDrillSchema,
 } from './drillsFormat.ts';

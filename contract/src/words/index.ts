@@ -1,4 +1,5 @@
 export { CARD_WORDS } from './cardWords.ts';
+export { LAYER_WORDS } from './drillLayerWords.ts';
 export { DRILL_WORDS } from './drills.ts';
 export type { DrillWords } from './drillWords.ts';
 export { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS, PHASE_WORDS, STRENGTH_WORDS } from './faults.ts';
@@ -25,6 +26,7 @@ export {
   WEEKDAY_WORDS,
 } from './practice.ts';
 export { PROBLEM_WORDS, type ProblemCode, problemText } from './problems.ts';
+export { QUARREL_WORDS, quarrelText } from './quarrelWords.ts';
 export {
   chanceText,
   choiceText,

@@ -42,7 +42,7 @@ const DEEDS: Record<string, (student: string, random: Random, n: number) => Prom
     });
     if (random() < 0.4) await server.ask('POST', `/api/students/${student}/gates/${word.id}/undo`);
   },
-  drills: (student) => takeDrills(server, student, ['knee_swap']),
+  drills: (student) => takeDrills(server, student, ['knee_swap']).catch(() => 'on hold'),
   plan: (student, _, n) =>
     server.ask('POST', `/api/students/${student}/plans`, {
       id: randomUUID(),

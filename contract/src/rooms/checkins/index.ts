@@ -78,6 +78,8 @@ export const pageSchema = z.object({
       stage: z.enum(STAGES),
       setup: z.array(z.object({ id: z.string(), valueIn: z.number() })),
       cautions: z.array(cautionSchema),
+      layers: z.array(z.object({ tells: z.enum(['student', 'film']) })),
+      guard: z.string().nullable(),
     }),
   ),
   /** Texts of every drill that the page names. */

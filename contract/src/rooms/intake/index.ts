@@ -15,7 +15,7 @@ import {
   VIEW_KINDS,
 } from '@inchstep/core/intake';
 import { z } from 'zod';
-import { bandEditSchema, schoolSchema, wholeSchoolSchema } from '../../formats/index.ts';
+import { bandEditSchema, schoolAnswersSchema, schoolSchema, wholeSchoolSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
 
 const name = z.string().trim().min(1, { error: 'is needed' }).max(80);
@@ -99,7 +99,7 @@ export const schoolBandSchema = z.object({
 export type SchoolBand = z.infer<typeof schoolBandSchema>;
 export const schoolPageSchema = z.object({
   preset: presetSchema,
-  answers: z.record(z.string(), z.string()),
+  answers: schoolAnswersSchema,
   bands: z.array(schoolBandSchema),
 });
 export type SchoolPage = z.infer<typeof schoolPageSchema>;

@@ -1,7 +1,7 @@
 import { AIDS } from '@inchstep/core/intake';
 import { type Caution, type FeelSizing, isDrillId, type Prescription } from '@inchstep/core/prescription';
 import { z } from 'zod';
-import { ownDrillSchema } from '../../formats/index.ts';
+import { keptDrillSchema, ownDrillSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
 
 export const cautionSchema = z.object({
@@ -99,7 +99,7 @@ export const libraryEntrySchema = ownDrillSchema.extend({
   usedBy: z.array(z.object({ studentId: idSchema, name: z.string() })),
 });
 export type LibraryEntry = z.infer<typeof libraryEntrySchema>;
-export const keepDrillSchema = ownDrillSchema.omit({ retired: true });
+export const keepDrillSchema = keptDrillSchema;
 export const retireSchema = z.strictObject({ retired: z.boolean() });
 export const importedSchema = z.object({ added: z.int(), changed: z.int() });
 

@@ -61,6 +61,19 @@ export function bandFor(id: string, context: BandContext): Band {
 
 export const allBands = (context: BandContext): Band[] => BAND_ROWS.map((row) => bandFor(row.id, context));
 
+/** A band that another answer moves. */
+export interface MovedBand {
+  readonly before: Band;
+  readonly after: Band;
+}
+
+/** The bands in which two schools differ for the same player and club. */
+export const movedBands = (context: BandContext, before: School, after: School): MovedBand[] =>
+  BAND_ROWS.map(({ id }) => ({
+    before: bandFor(id, { ...context, school: before }),
+    after: bandFor(id, { ...context, school: after }),
+  })).filter((pair) => pair.before.lo !== pair.after.lo || pair.before.hi !== pair.after.hi);
+
 function applyClub(id: string, draft: Draft, { club, heightIn }: BandContext): void {
   if (id === 'base_ratio') {
     const tall = heightIn > BASE_RATIO_TALL.aboveIn ? BASE_RATIO_TALL.add : 0;

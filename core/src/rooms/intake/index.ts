@@ -1,4 +1,11 @@
-export { allBands, type Band, type BandContext, bandFor } from './bands.ts';
+export {
+  allBands,
+  type Band,
+  type BandContext,
+  bandFor,
+  type MovedBand,
+  movedBands,
+} from './bands.ts';
 export { BAND_ROWS, BASE_RATIO_BY_CLUB, type BandRow, type MeasureId } from './bandTable.ts';
 export {
   type BodySizes,

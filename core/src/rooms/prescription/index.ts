@@ -32,6 +32,7 @@ export {
   loadsOf,
   type Refusal,
   type RuleCode,
+  refusalsOf,
   watchesFor,
 } from './rules.ts';
 export type { ScorePart } from './score.ts';

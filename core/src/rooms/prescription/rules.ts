@@ -65,6 +65,28 @@ export function guardsFor(drill: Drill, file: CaseFile, diagnosis: Found, librar
   );
 }
 
+/**
+ * What the rules say against drills that the coach picked, whatever they are for: each alone, one that wants a
+ * guard without any beside it, and two that quarrel.
+ */
+export function refusalsOf(
+  picked: readonly Drill[],
+  file: CaseFile,
+  diagnosis: Found,
+  library: Library = HOUSE_LIBRARY,
+): Refusal[] {
+  const active = file.active.map((id) => library.byId(id)).filter((drill) => drill !== undefined);
+  return picked.flatMap((drill): Refusal[] => {
+    const refusal = refuse(drill, file, diagnosis, library);
+    if (refusal) return [refusal];
+    const isGuarded = [...picked, ...active].some((other) => guards(other, drill));
+    if (wantsGuard(drill, diagnosis) && !isGuarded)
+      return [{ id: drill.id, code: 'overdo', about: drill.overdo as string }];
+    const quarrel = picked.find((other) => other !== drill && drillsClash(drill, other.id, library));
+    return quarrel ? [{ id: drill.id, code: 'clash', about: quarrel.id }] : [];
+  });
+}
+
 /** Every hard rule but the one that a guard can lift. */
 function refuseAlone(drill: Drill, file: CaseFile, diagnosis: Found, library: Library): Refusal | null {
   const say = (code: RuleCode, about: string): Refusal => ({ id: drill.id, code, about });

@@ -37,6 +37,8 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       stage: rungOf(gates, drill.id),
       setup: setupFor(drill, file),
       cautions: cautionsFor(drill, file),
+      layers: drill.layers.map(({ tells }) => ({ tells })),
+      guard: drill.guard,
     })),
     words: Object.fromEntries(
       drills.flatMap(({ id }) => {

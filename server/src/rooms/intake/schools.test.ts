@@ -19,7 +19,7 @@ describe('bands of a school', () => {
     expect(bandOf(body[0] as SchoolPage)).toMatchObject({
       house: { lo: 35, hi: 55 },
       now: { lo: 35, hi: 55 },
-      origin: ['house'],
+      origin: ['house', 'turn_amount.enough'],
       edit: null,
     });
   });
@@ -31,7 +31,7 @@ describe('bands of a school', () => {
     expect(bandOf(body)).toMatchObject({
       house: { lo: 35, hi: 55 },
       now: { lo: 30, hi: 75 },
-      origin: ['house', 'coach'],
+      origin: ['house', 'turn_amount.enough', 'coach'],
       edit: { reason: 'supple players' },
     });
     const verdict = async (student: string) => {
@@ -42,9 +42,9 @@ describe('bands of a school', () => {
     };
     expect(await verdict(here)).toMatchObject({
       verdict: 'in',
-      band: { hi: 75, origin: ['house', 'coach'] },
+      band: { hi: 75, origin: ['house', 'turn_amount.enough', 'coach'] },
     });
-    expect(await verdict(there)).toMatchObject({ verdict: 'high', band: { hi: 55 } });
+    expect(await verdict(there)).toMatchObject({ verdict: 'high', band: { hi: 62 } });
     const back = await server.ask<SchoolPage>('POST', `${url}/reset`);
     expect(bandOf(back.body)).toMatchObject({ now: { lo: 35, hi: 55 }, edit: null });
     expect(await verdict(here)).toMatchObject({ verdict: 'high' });

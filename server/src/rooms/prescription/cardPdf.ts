@@ -87,6 +87,7 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   cue(pdf, words.cue, wide);
   if (ask.exaggerate !== null)
     pdf.fontSize(12).text(exaggerateText(ask.exaggerate), { width: wide }).moveDown(0.3);
+  layers(pdf, words.layers, wide);
   facts(pdf, words, wide);
   takeCare(pdf, ask.cautions, wide);
   pdf.end();
@@ -101,6 +102,15 @@ function row(pdf: Pdf, name: string, value: string, wide: number): void {
     .text(name, MARGIN, y, { width: wide * 0.6 });
   pdf.font('Helvetica-Bold').text(value, MARGIN + wide * 0.6, y, { width: wide * 0.4, align: 'right' });
   pdf.x = MARGIN;
+}
+
+/** The checkpoints in order, a line each. */
+function layers(pdf: Pdf, texts: readonly string[], wide: number): void {
+  if (texts.length === 0) return;
+  pdf.font('Helvetica-Bold').fontSize(11).text(`${CARD_WORDS.layers}:`, MARGIN, pdf.y, { width: wide });
+  pdf.font('Helvetica');
+  for (const [i, text] of texts.entries()) pdf.text(`${i + 1}.  ${text}`, { width: wide });
+  pdf.moveDown(0.3);
 }
 
 /** How to know that it counted, and that it did not. */

@@ -1,12 +1,6 @@
 import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
-import {
-  cautionsFor,
-  type Drill,
-  drillsClash,
-  prescribe,
-  setupFor,
-  stanceByClub,
-} from '@inchstep/core/prescription';
+import { type CaseFile, reason } from '@inchstep/core/diagnosis';
+import { cautionsFor, prescribe, refusalsOf, setupFor, stanceByClub } from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
@@ -19,6 +13,12 @@ import { choicesOf, endChoices, insertChoice } from './repo.ts';
 
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
 export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
+  const { file, workOn } = caseFor(ctx, diagnosisId);
+  return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn, libraryOf(ctx)) };
+}
+
+/** What a match reads: the diagnosis's case with what drills came to with others, and what is worked on. */
+function caseFor(ctx: Context, diagnosisId: string): { file: CaseFile; workOn: readonly string[] } {
   const diagnosis = getDiagnosis(ctx, diagnosisId);
   const workOn = diagnosis.chosen?.workOn ?? diagnosis.result.workOn;
   const [forFault] = workOn;
@@ -26,7 +26,7 @@ export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRec
     ...caseOf(ctx, diagnosis.studentId, { ...diagnosis, ...(forFault ? { forFault } : {}) }),
     record: recordOfOthers(ctx, diagnosis.studentId),
   };
-  return { diagnosisId, workOn: [...workOn], result: prescribe(file, workOn, libraryOf(ctx)) };
+  return { file, workOn };
 }
 
 /** Takes drills into use; the ones used until now are put aside. Pain stops it, nothing else does. */
@@ -56,18 +56,18 @@ function refuseUnfitChoice(
   choice: Pick<DrillChoice, 'diagnosisId' | 'drills' | 'note'>,
 ): string {
   const library = libraryOf(ctx);
-  const unknown = choice.drills.find((id) => !library.byId(id));
-  if (unknown) throw new Refusal('unknown_drill', { id: unknown }, 'drills');
-  const prescription = prescribeFor(ctx, choice.diagnosisId);
-  const refused = prescription.result.rejected.filter((refusal) => choice.drills.includes(refusal.id));
+  const picked = choice.drills.map((id) => {
+    const drill = library.byId(id);
+    if (!drill) throw new Refusal('unknown_drill', { id }, 'drills');
+    return drill;
+  });
+  const { file, workOn } = caseFor(ctx, choice.diagnosisId);
+  const refused = refusalsOf(picked, file, reason(file), library);
   if (refused.some((refusal) => refusal.code === 'limit' && refusal.about === 'pain'))
     throw new Refusal('pain_hold');
-  const [first, second] = choice.drills;
-  const clash = first && second && drillsClash(library.byId(first) as Drill, second, library);
-  if ((refused.length > 0 || clash) && choice.note.trim() === '') {
+  if (refused.length > 0 && choice.note.trim() === '')
     throw new Refusal('bad_input', { message: 'overruling a rule needs a note' }, 'note');
-  }
-  return prescription.workOn[0] ?? '';
+  return workOn[0] ?? '';
 }
 
 export interface CardWish {

@@ -220,6 +220,8 @@ function TodayCard({
                   heightIn={page.heightIn}
                   left={page.handedness === 'left'}
                   onRange={day?.place === 'range'}
+                  layers={drill.layers}
+                  guard={drill.guard}
                 />
               </details>
             )}

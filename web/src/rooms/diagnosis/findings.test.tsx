@@ -29,8 +29,8 @@ describe('looks and ball signs', () => {
   test('every fault with a look of its own can be ticked by eye', () => {
     const ids = new Set(lookGroups(new Set(), '').flatMap((g) => g.ids));
     const blind = FAULTS.filter((f) => !f.evidence.some((e) => e.strength >= 2 && ids.has(e.finding)));
-    // A pelvis off its middle by a hand's width is for the tape, not for the eye; tempo is for a track.
-    expect(blind.map((f) => f.id)).toEqual(['hips_off_centre', 'late_start']);
+    // A pelvis off its middle by a hand's width is for the tape, not for the eye.
+    expect(blind.map((f) => f.id)).toEqual(['hips_off_centre']);
   });
   test('a few letters and Enter tick the first that is left', () => {
     render(<Ticks />);

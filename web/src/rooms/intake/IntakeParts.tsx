@@ -12,13 +12,12 @@ import {
   FLEXIBILITY_WORDS,
   HAND_WORDS,
   INTAKE_PARTS_WORDS,
-  PRESET_WORDS,
 } from './words.ts';
 
 /** As the check says it in inches. */
 const HEIGHT_CM = INTAKE_PARTS_WORDS.giveTheHeight;
 
-type Part = { readonly form: UseFormReturn<Profile> };
+export type Part = { readonly form: UseFormReturn<Profile> };
 
 export function PersonPart({ form: { register, control, formState } }: Part) {
   const { errors } = formState;
@@ -245,15 +244,6 @@ export function TeachingPart({ form: { register, control, formState } }: Part) {
   return (
     <Panel title={INTAKE_PARTS_WORDS.teaching}>
       <div className="flex flex-col gap-3">
-        <Field id="preset" label={INTAKE_PARTS_WORDS.school}>
-          <select id="preset" className="select w-full" {...register('school.preset')}>
-            {Object.entries(PRESET_WORDS).map(([key, text]) => (
-              <option key={key} value={key}>
-                {text}
-              </option>
-            ))}
-          </select>
-        </Field>
         <Controller
           control={control}
           name="cueLiking.kind"

@@ -11,6 +11,7 @@ import { DraftNote, Failed, Shown } from '../../platform/parts.tsx';
 import { PersonPart, PracticePart, TeachingPart } from './IntakeParts.tsx';
 import { useSaveStudent, useStudent } from './queries.ts';
 import { SafetyPart } from './SafetyPart.tsx';
+import { SchoolPart } from './SchoolPart.tsx';
 import { INTAKE_SCREEN_WORDS } from './words.ts';
 
 const NEW_PROFILE = {
@@ -112,6 +113,7 @@ function IntakeForm({
         <SafetyPart form={form} />
         <TeachingPart form={form} />
       </div>
+      <SchoolPart form={form} />
       {save.error && <Failed error={save.error} />}
       <div className="sticky bottom-0 flex items-center gap-3 border-t-[1.5px] border-base-300 bg-base-100 py-3">
         <button type="submit" className="btn btn-primary btn-lg" disabled={save.isPending}>

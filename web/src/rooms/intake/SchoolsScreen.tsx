@@ -1,5 +1,6 @@
 import type { SchoolBand, SchoolPage } from '@inchstep/contract/intake';
 import { measureName, unitWord } from '@inchstep/contract/words';
+import type { SchoolQuestion } from '@inchstep/core/intake';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
@@ -41,10 +42,12 @@ export function SchoolsScreen() {
             <div className="grid items-start gap-4 lg:grid-cols-[19rem_1fr]">
               <Panel title={SCHOOLS_SCREEN_WORDS.whatItTeaches}>
                 <dl className="flex flex-col gap-2">
-                  {Object.entries(page.answers).map(([question, option]) => (
+                  {(Object.keys(page.answers) as SchoolQuestion[]).map((question) => (
                     <div key={question}>
-                      <dt className="text-sm text-base-content/80">{QUESTION_WORDS[question]?.ask}</dt>
-                      <dd className="font-semibold">{QUESTION_WORDS[question]?.options[option] ?? option}</dd>
+                      <dt className="text-sm text-base-content/80">{QUESTION_WORDS[question].ask}</dt>
+                      <dd className="font-semibold">
+                        {QUESTION_WORDS[question].options[page.answers[question]]}
+                      </dd>
                     </div>
                   ))}
                 </dl>

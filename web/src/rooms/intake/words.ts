@@ -1,4 +1,4 @@
-import type { LimitReason } from '@inchstep/core/intake';
+import type { LimitReason, SchoolQuestion } from '@inchstep/core/intake';
 
 export const HAND_WORDS = { right: 'Right-handed', left: 'Left-handed' } as const;
 export const FLEXIBILITY_WORDS = { stiff: 'Stiff', usual: 'Usual', supple: 'Supple' } as const;
@@ -27,7 +27,7 @@ export const LIMIT_BECAUSE: Record<LimitReason['because'], string> = {
 };
 
 export const QUESTION_WORDS: Readonly<
-  Record<string, { readonly ask: string; readonly options: Readonly<Record<string, string>> }>
+  Record<SchoolQuestion, { readonly ask: string; readonly options: Readonly<Record<string, string>> }>
 > = {
   trail_leg: {
     ask: 'Trail leg, going back',
@@ -236,4 +236,19 @@ export const SCHOOLS_SCREEN_WORDS = {
   backToTheHouseOf: (name: string) => `Back to the house’s band: ${name}`,
   backToTheHouse: 'Back to the house’s',
   open: 'open',
+} as const;
+
+/** What the school part of the intake says. */
+export const SCHOOL_PART_WORDS = {
+  title: 'School',
+  school: 'Taught as',
+  answers: (changed: number) =>
+    changed === 0
+      ? 'Its thirteen answers; change one for this student'
+      : `Its thirteen answers, ${changed} changed for this student`,
+  schoolsOwn: ' (the school’s own)',
+  moves: 'What the changes move',
+  movesNothing: 'No band moves; looks, cues and the order of work follow the new answer.',
+  before: 'as the school has it',
+  after: 'for this student',
 } as const;

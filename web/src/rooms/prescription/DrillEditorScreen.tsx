@@ -12,6 +12,7 @@ import { MendsPart, WordsPart } from './DrillEditorParts.tsx';
 import { FitPart } from './DrillFitPart.tsx';
 import { type FormProblem, idFor, problemsOf, startingForm } from './drillForm.ts';
 import { drillLibrary } from './drillLibrary.ts';
+import { LayersPart } from './LayersPart.tsx';
 import { LibraryOf, useLibrary } from './library.tsx';
 import { useKeepDrill, useOwnDrills } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
@@ -77,6 +78,7 @@ function Editor({ start, draftKey }: { readonly start: DrillForm; readonly draft
         <WordsPart form={form} />
         <MendsPart form={form} />
         <FitPart form={form} />
+        <LayersPart form={form} />
         <DistancesPart form={form} />
       </div>
       <div className="flex flex-col gap-4 lg:sticky lg:top-2 lg:max-h-[calc(100vh-1rem)] lg:overflow-y-auto">

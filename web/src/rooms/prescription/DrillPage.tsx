@@ -1,7 +1,13 @@
-import { BLOCKER_WORDS, faultName, measureName, PLACE_WORDS } from '@inchstep/contract/words';
+import { BLOCKER_WORDS, faultName, measureName, PLACE_WORDS, quarrelText } from '@inchstep/contract/words';
 import { referenceCase } from '@inchstep/core/diagnosis';
 import { REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
-import { cautionsFor, drillsClash, setupFor } from '@inchstep/core/prescription';
+import {
+  cautionsFor,
+  drillsClash,
+  quarrelBetween,
+  setupFor,
+  trainsTurnThrough,
+} from '@inchstep/core/prescription';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Panel } from '../../platform/parts.tsx';
@@ -56,6 +62,8 @@ export function DrillPage({ id }: { readonly id: string }) {
         cautions={cautionsFor(drill, file)}
         heightIn={heightIn}
         left={left}
+        layers={drill.layers}
+        guard={drill.guard}
       />
       <dl className="mt-4 grid gap-x-6 gap-y-2 sm:grid-cols-2">
         <Fact term={DRILL_PAGE_WORDS.mends}>
@@ -70,7 +78,7 @@ export function DrillPage({ id }: { readonly id: string }) {
         <Fact term={DRILL_PAGE_WORDS.overdoneMakes}>
           {drill.overdo ? faultName(drill.overdo) : DRILL_PAGE_WORDS.nothingKnown}
         </Fact>
-        {drill.needsFaceAndArms && (
+        {trainsTurnThrough(drill) && (
           <Fact term={DRILL_PAGE_WORDS.first}>{Object.values(BLOCKER_WORDS).join(' ')}</Fact>
         )}
         {drill.after && <Fact term={DRILL_PAGE_WORDS.comesAfter}>{library.nameOf(drill.after)}</Fact>}
@@ -85,6 +93,7 @@ export function DrillPage({ id }: { readonly id: string }) {
                 <Link className="underline" to={`/library/${other.id}`}>
                   {library.nameOf(other.id)}
                 </Link>
+                {quarrelText(quarrelBetween(id, other.id))}
               </span>
             ))}
           </Fact>

@@ -51,7 +51,9 @@ function Matched({ student, diagnosisId }: { readonly student: Student; readonly
 
 /** What is picked, and whether that goes over a rule. */
 function useMatch(student: Student, { diagnosisId, result }: PrescriptionRecord) {
-  const [picked, setPicked] = useState<string[]>(result.drills.map((d) => d.id));
+  const [picked, setPicked] = useState<string[]>(
+    [...result.beside, ...result.drills.map((d) => d.id)].slice(-2),
+  );
   const [note, setNote] = useState('');
   const choose = useChooseDrills(student.id);
   const navigate = useNavigate();

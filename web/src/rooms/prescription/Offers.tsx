@@ -1,10 +1,11 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { PrescriptionRecord } from '@inchstep/contract/prescription';
-import { AID_WORDS, measureName, partText } from '@inchstep/contract/words';
+import { AID_WORDS, BLOCKER_WORDS, measureName, partText } from '@inchstep/contract/words';
 import type { Opening, Prescribed } from '@inchstep/core/prescription';
 import { Empty } from '../../platform/parts.tsx';
 import { useLibrary } from './library.tsx';
 import { SetupCard } from './SetupCard.tsx';
+import { MATCH_WORDS } from './words.layers.ts';
 import { OFFERS_WORDS } from './words.ts';
 
 interface OffersProps {
@@ -21,6 +22,7 @@ export function Offers({ student, result, picked, onFlip }: OffersProps) {
   const offers = [...result.drills, ...result.alternatives];
   return (
     <div className="flex flex-col gap-3">
+      <Order result={result} />
       {offers.length === 0 && (
         <Empty title={OFFERS_WORDS.noDrillPassesEvery}>
           {OFFERS_WORDS.youCanOverruleAny(openText(result.wouldOpen))}
@@ -39,6 +41,26 @@ export function Offers({ student, result, picked, onFlip }: OffersProps) {
         />
       ))}
     </div>
+  );
+}
+
+/** What stays in use, and what comes before drills of turning through the ball. */
+function Order({ result }: Pick<OffersProps, 'result'>) {
+  const { nameOf } = useLibrary();
+  const names = result.beside.map(nameOf).join(', ');
+  return (
+    <>
+      {result.firstThings.map(({ blocker, start }) => (
+        <p key={blocker} role="note" className="panel border-warning p-3 font-semibold">
+          {BLOCKER_WORDS[blocker]} {start && MATCH_WORDS.start(nameOf(start))}
+        </p>
+      ))}
+      {result.beside.length > 0 && (
+        <p role="note" className="panel p-3">
+          {result.drills.length === 0 ? MATCH_WORDS.full(names) : MATCH_WORDS.beside(names)}
+        </p>
+      )}
+    </>
   );
 }
 
@@ -67,7 +89,8 @@ function Offer({
   readonly heightIn: number;
   readonly left: boolean;
 }) {
-  const { nameOf, wordsOf } = useLibrary();
+  const { nameOf, wordsOf, byId } = useLibrary();
+  const drill = byId(offer.id);
   return (
     <article
       className={`panel p-4 ${picked ? 'border-[3px] border-primary' : ''}`}
@@ -101,6 +124,8 @@ function Offer({
           pdfUrl={pdfUrl}
           heightIn={heightIn}
           left={left}
+          layers={drill?.layers ?? []}
+          guard={drill?.guard ?? null}
         />
       ) : (
         <p>{wordsOf(offer.id)?.purpose}</p>

@@ -1,5 +1,5 @@
 import { CARD_WORDS, cautionText, RANGE_WORDS } from '@inchstep/contract/words';
-import type { Caution, SetupValue } from '@inchstep/core/prescription';
+import type { Caution, Drill, SetupValue } from '@inchstep/core/prescription';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from './libraryWords.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
@@ -11,6 +11,9 @@ export interface SetupCardProps {
   readonly heightIn: number;
   readonly left: boolean;
   readonly onRange?: boolean;
+  /** Who tells of each checkpoint, and what stands beside the drill. */
+  readonly layers?: readonly Pick<Drill['layers'][number], 'tells'>[];
+  readonly guard?: string | null;
   /** Where the card is printed from. */
   readonly pdfUrl?: string;
 }
@@ -23,6 +26,8 @@ export function SetupCard({
   heightIn,
   left,
   onRange = false,
+  layers = [],
+  guard = null,
   pdfUrl,
 }: SetupCardProps) {
   const { wordsOf, distanceName } = useLibraryWords();
@@ -56,6 +61,7 @@ export function SetupCard({
         </div>
       </div>
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
+      <Layers drill={drill} told={layers} guard={guard} />
       <dl className="grid gap-2 @lg:grid-cols-3">
         <Fact title={CARD_WORDS.counts}>{words.counts}</Fact>
         <Fact title={CARD_WORDS.fake}>{words.fake}</Fact>
@@ -80,6 +86,44 @@ export function SetupCard({
         </a>
       )}
     </article>
+  );
+}
+
+/** The checkpoints in order, and the drill that stands beside this one. */
+function Layers({
+  drill,
+  told,
+  guard,
+}: {
+  readonly drill: string;
+  readonly told: NonNullable<SetupCardProps['layers']>;
+  readonly guard: string | null;
+}) {
+  const { wordsOf } = useLibraryWords();
+  const layers = wordsOf(drill)?.layers ?? [];
+  const beside = guard === null ? undefined : wordsOf(guard)?.name;
+  if (layers.length === 0) return null;
+  return (
+    <section aria-label={CARD_WORDS.layers}>
+      <h4 className="font-semibold">{CARD_WORDS.layers}</h4>
+      <p className="text-sm text-base-content/80">{CARD_WORDS.layersHint}</p>
+      <ol className="mt-1 flex flex-col gap-1">
+        {layers.map((text, i) => (
+          <li key={text} className="flex items-baseline gap-2">
+            <span aria-hidden className="w-6 border-b-[3px] border-primary text-center font-semibold">
+              {i + 1}
+            </span>
+            <span className={i === 0 ? 'font-semibold' : ''}>
+              {text}
+              {told[i]?.tells === 'film' && (
+                <span className="text-sm text-base-content/80"> ({CARD_WORDS.layerByFilm})</span>
+              )}
+            </span>
+          </li>
+        ))}
+      </ol>
+      {beside && <p className="mt-1 text-sm">{CARD_WORDS.guard(beside)}</p>}
+    </section>
   );
 }
 
