@@ -6,7 +6,7 @@ import { daySchema, idSchema, versioned } from '../../shared.ts';
 import { clipSchema } from '../capture/index.ts';
 import { holdSchema } from '../intake/index.ts';
 import { loggedSetSchema, planDaySchema } from '../practice/index.ts';
-import { cautionSchema } from '../prescription/index.ts';
+import { cautionSchema, clubAmountSchema } from '../prescription/index.ts';
 
 export const linkSchema = z.object({
   id: idSchema,
@@ -80,6 +80,7 @@ export const pageSchema = z.object({
       cautions: z.array(cautionSchema),
       layers: z.array(z.object({ tells: z.enum(['student', 'film']) })),
       guard: z.string().nullable(),
+      amounts: z.array(clubAmountSchema),
     }),
   ),
   /** Texts of every drill that the page names. */

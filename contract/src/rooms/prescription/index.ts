@@ -1,5 +1,11 @@
-import { AIDS } from '@inchstep/core/intake';
-import { type Caution, type FeelSizing, isDrillId, type Prescription } from '@inchstep/core/prescription';
+import { AIDS, CLUBS } from '@inchstep/core/intake';
+import {
+  type Caution,
+  type ClubAmount,
+  type FeelSizing,
+  isDrillId,
+  type Prescription,
+} from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { keptDrillSchema, ownDrillSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
@@ -17,6 +23,11 @@ export const cautionSchema = z.object({
   ]),
   about: z.string(),
 }) satisfies z.ZodType<Caution>;
+
+export const clubAmountSchema = z.object({
+  id: z.enum(['bump', 'breastbone_away', 'shuffle', 'shift_forward']),
+  byClub: z.array(z.object({ club: z.enum(CLUBS), loIn: z.number(), hiIn: z.number() })).readonly(),
+}) satisfies z.ZodType<ClubAmount>;
 
 const PART_CODES = [
   'root',

@@ -1,3 +1,4 @@
+export { type AmountBody, type AmountId, amountsFor, type ClubAmount } from './amountsByClub.ts';
 export { checkDrill, type DrillProblem } from './checkDrill.ts';
 export { BODY_LENGTHS, type BodyLength, distanceFor, type SetupDistance } from './distance.ts';
 export { type Drawing, drawSetup, type Point, type SetupDrawings, type Shape, type Tone } from './drawing.ts';

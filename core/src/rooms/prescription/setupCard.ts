@@ -1,6 +1,7 @@
 import type { CaseFile } from '../diagnosis/index.ts';
 import { bandFor, bodySizes, CLUBS, type Club, resolveSchool, type School } from '../intake/index.ts';
-import { distanceFor } from './distance.ts';
+import { bumpIn } from './amountsByClub.ts';
+import { distanceFor, type SetupDistance } from './distance.ts';
 import type { Drill } from './drillTable.ts';
 
 export interface SetupValue {
@@ -17,11 +18,15 @@ export function setupFor(drill: Drill, file: Pick<CaseFile, 'student' | 'club' |
   const { heightIn } = file.student;
   return [
     { id: 'stance', valueIn: stanceIn(file.club, file) },
-    ...drill.setup.map((distance) => ({ id: distance.id, valueIn: distanceFor(distance, file.student) })),
+    ...drill.setup.map((distance) => ({ id: distance.id, valueIn: valueFor(distance, file) })),
     { id: 'camera_away', valueIn: CAMERA_AWAY_SHARE * heightIn },
     { id: 'camera_height', valueIn: BELT_SHARE * heightIn },
   ];
 }
+
+/** Most distances are the body's alone; the bump is the club's as well. */
+const valueFor = (distance: SetupDistance, file: Pick<CaseFile, 'student' | 'club'>): number =>
+  distanceFor(distance, file.student) * (distance.id === 'bump' ? bumpIn(file.club) : 1);
 
 /** Ankles apart for a club: the middle of its band times the hips' outer width. */
 export function stanceIn(

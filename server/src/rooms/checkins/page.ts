@@ -1,7 +1,7 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import { mayBeFilmed } from '@inchstep/core/intake';
 import { cardOf, countedSets, rungOf } from '@inchstep/core/practice';
-import { cautionsFor, inUse, knownCase, setupFor } from '@inchstep/core/prescription';
+import { amountsFor, cautionsFor, inUse, knownCase, setupFor } from '@inchstep/core/prescription';
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { holdOf } from '../intake/index.ts';
@@ -39,6 +39,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       cautions: cautionsFor(drill, file),
       layers: drill.layers.map(({ tells }) => ({ tells })),
       guard: drill.guard,
+      amounts: amountsFor(drill, file),
     })),
     words: Object.fromEntries(
       drills.flatMap(({ id }) => {

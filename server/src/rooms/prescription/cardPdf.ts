@@ -1,4 +1,5 @@
 import {
+  AMOUNT_WORDS,
   CARD_WORDS,
   CLUB_WORDS,
   cautionText,
@@ -9,6 +10,7 @@ import {
 import { inToCm } from '@inchstep/core/foundation';
 import {
   type Caution,
+  type ClubAmount,
   type Drawing,
   drawSetup,
   type Point,
@@ -29,6 +31,7 @@ export interface CardAsk {
   readonly cautions: readonly Caution[];
   /** Ankles apart, club by club. */
   readonly stances: readonly SetupValue[];
+  readonly amounts: readonly ClubAmount[];
   readonly units: 'in' | 'cm';
   readonly paper: 'A4' | 'LETTER';
 }
@@ -80,6 +83,7 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
     row(pdf, ask.library.distanceName(ask.drill, id), length(valueIn), wide);
   const stances = ask.stances.map(({ id, valueIn }) => `${CLUB_WORDS[id]?.toLowerCase()} ${length(valueIn)}`);
   pdf.font('Helvetica').fontSize(9.5).text(CARD_WORDS.stances(stances), { width: wide });
+  for (const amount of ask.amounts) pdf.text(amountText(amount, length), { width: wide });
   pdf.moveDown(0.6).font('Helvetica').fontSize(12);
   words.steps.forEach((step, i) => {
     pdf.text(`${i + 1}.  ${step}`, MARGIN, pdf.y, { width: wide }).moveDown(0.2);
@@ -92,6 +96,14 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   takeCare(pdf, ask.cautions, wide);
   pdf.end();
   return done;
+}
+
+function amountText({ id, byClub }: ClubAmount, length: (inches: number) => string): string {
+  const each = byClub.map(({ club, loIn, hiIn }) => {
+    const much = loIn === hiIn ? length(loIn) : `${length(loIn)} to ${length(hiIn)}`;
+    return `${CLUB_WORDS[club]?.toLowerCase()} ${much}`;
+  });
+  return CARD_WORDS.amountByClub(AMOUNT_WORDS[id], each);
 }
 
 function row(pdf: Pdf, name: string, value: string, wide: number): void {

@@ -1,6 +1,13 @@
 import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
 import { type CaseFile, reason } from '@inchstep/core/diagnosis';
-import { cautionsFor, prescribe, refusalsOf, setupFor, stanceByClub } from '@inchstep/core/prescription';
+import {
+  amountsFor,
+  cautionsFor,
+  prescribe,
+  refusalsOf,
+  setupFor,
+  stanceByClub,
+} from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
@@ -92,6 +99,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
     setup: setupFor(drill, file),
     cautions: cautionsFor(drill, file),
     stances: stanceByClub(file),
+    amounts: amountsFor(drill, file),
   });
 }
 

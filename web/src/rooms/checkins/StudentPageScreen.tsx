@@ -222,6 +222,7 @@ function TodayCard({
                   onRange={day?.place === 'range'}
                   layers={drill.layers}
                   guard={drill.guard}
+                  amounts={drill.amounts}
                 />
               </details>
             )}

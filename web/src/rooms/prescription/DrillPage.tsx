@@ -2,6 +2,7 @@ import { BLOCKER_WORDS, faultName, measureName, PLACE_WORDS, quarrelText } from 
 import { referenceCase } from '@inchstep/core/diagnosis';
 import { REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
 import {
+  amountsFor,
   cautionsFor,
   drillsClash,
   quarrelBetween,
@@ -64,6 +65,7 @@ export function DrillPage({ id }: { readonly id: string }) {
         left={left}
         layers={drill.layers}
         guard={drill.guard}
+        amounts={amountsFor(drill, file)}
       />
       <dl className="mt-4 grid gap-x-6 gap-y-2 sm:grid-cols-2">
         <Fact term={DRILL_PAGE_WORDS.mends}>

@@ -24,7 +24,6 @@ export function LayersPart({ form }: Part) {
       <div className="flex flex-col gap-3">
         <p className="text-sm text-base-content/80">{LAYERS_PART_WORDS.hint}</p>
         {layers.map((_, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a checkpoint is its place in the order
           <div key={i} className="flex flex-wrap items-center gap-2">
             <input
               aria-label={LAYERS_PART_WORDS.text(i + 1)}

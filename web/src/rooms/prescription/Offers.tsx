@@ -1,7 +1,7 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { PrescriptionRecord } from '@inchstep/contract/prescription';
 import { AID_WORDS, BLOCKER_WORDS, measureName, partText } from '@inchstep/contract/words';
-import type { Opening, Prescribed } from '@inchstep/core/prescription';
+import { type AmountBody, amountsFor, type Opening, type Prescribed } from '@inchstep/core/prescription';
 import { Empty } from '../../platform/parts.tsx';
 import { useLibrary } from './library.tsx';
 import { SetupCard } from './SetupCard.tsx';
@@ -38,6 +38,7 @@ export function Offers({ student, result, picked, onFlip }: OffersProps) {
           pdfUrl={`/api/students/${student.id}/card.pdf`}
           heightIn={student.profile.heightIn}
           left={student.profile.handedness === 'left'}
+          body={{ student: student.profile, school: student.school }}
         />
       ))}
     </div>
@@ -80,6 +81,7 @@ function Offer({
   pdfUrl,
   heightIn,
   left,
+  body,
 }: {
   readonly offer: Prescribed;
   readonly best: boolean;
@@ -88,6 +90,7 @@ function Offer({
   readonly pdfUrl: string;
   readonly heightIn: number;
   readonly left: boolean;
+  readonly body: AmountBody;
 }) {
   const { nameOf, wordsOf, byId } = useLibrary();
   const drill = byId(offer.id);
@@ -126,6 +129,7 @@ function Offer({
           left={left}
           layers={drill?.layers ?? []}
           guard={drill?.guard ?? null}
+          amounts={drill ? amountsFor(drill, body) : []}
         />
       ) : (
         <p>{wordsOf(offer.id)?.purpose}</p>

@@ -1,5 +1,6 @@
-import { CARD_WORDS, cautionText, RANGE_WORDS } from '@inchstep/contract/words';
-import type { Caution, Drill, SetupValue } from '@inchstep/core/prescription';
+import { AMOUNT_WORDS, CARD_WORDS, CLUB_WORDS, cautionText, RANGE_WORDS } from '@inchstep/contract/words';
+import type { Caution, ClubAmount, Drill, SetupValue } from '@inchstep/core/prescription';
+import { HeadRow } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from './libraryWords.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
@@ -14,6 +15,8 @@ export interface SetupCardProps {
   /** Who tells of each checkpoint, and what stands beside the drill. */
   readonly layers?: readonly Pick<Drill['layers'][number], 'tells'>[];
   readonly guard?: string | null;
+  /** What changes with the club. */
+  readonly amounts?: readonly ClubAmount[];
   /** Where the card is printed from. */
   readonly pdfUrl?: string;
 }
@@ -28,6 +31,7 @@ export function SetupCard({
   onRange = false,
   layers = [],
   guard = null,
+  amounts = [],
   pdfUrl,
 }: SetupCardProps) {
   const { wordsOf, distanceName } = useLibraryWords();
@@ -60,6 +64,7 @@ export function SetupCard({
           </dl>
         </div>
       </div>
+      <ByClub amounts={amounts} />
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
       <Layers drill={drill} told={layers} guard={guard} />
       <dl className="grid gap-2 @lg:grid-cols-3">
@@ -86,6 +91,30 @@ export function SetupCard({
         </a>
       )}
     </article>
+  );
+}
+
+/** What changes with the club, a row a club. */
+function ByClub({ amounts }: { readonly amounts: readonly ClubAmount[] }) {
+  const { length } = useUnits();
+  const [first] = amounts;
+  if (!first) return null;
+  const text = (loIn: number, hiIn: number) =>
+    loIn === hiIn ? length(loIn) : `${length(loIn)} – ${length(hiIn)}`;
+  return (
+    <table className="table" aria-label={CARD_WORDS.byClub}>
+      <HeadRow columns={[CARD_WORDS.club, ...amounts.map(({ id }) => AMOUNT_WORDS[id])]} />
+      <tbody>
+        {first.byClub.map(({ club }, row) => (
+          <tr key={club}>
+            <th scope="row">{CLUB_WORDS[club]}</th>
+            {amounts.map(({ id, byClub }) => (
+              <td key={id}>{text(byClub[row]?.loIn ?? 0, byClub[row]?.hiIn ?? 0)}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
