@@ -164,7 +164,7 @@ export const BACKSWING_DRILLS = {
     'Takes the drift out of the turn.',
     [
       'Club across the chest, feet together.',
-      'Turn the club end down toward the ground while the trail foot steps out to stance.',
+      'Turn the club end down toward the ground while the trail foot steps out; it lands so that the ball stands inside the lead heel.',
       'The seat meets an imagined wall behind; then add a ball.',
     ],
     'Step out and turn down in one go.',
@@ -176,7 +176,7 @@ export const BACKSWING_DRILLS = {
     'Half clock',
     'Gives each hip its own track on the floor.',
     [
-      'Lay sticks at 4 and at 8 of a clock drawn round you.',
+      'Lay sticks at 4 and at 8 of a clock drawn round you, 12 at the ball; at half past 3 instead of 4 if your hips turn too far. Stand a light chair at seat height behind you, out of the club’s path.',
       'Trail hip goes back along the 4.',
       'Lead hip goes away along the 8 on the way down.',
     ],
@@ -215,7 +215,7 @@ export const BACKSWING_DRILLS = {
     'Knee to the rod',
     'Sends the trail hip deep instead of sideways or up.',
     [
-      'Stand a capped rod upright between the legs.',
+      'Stand a capped rod upright midway between the feet, a hand in front of the back of the trail knee.',
       'Going back, draw the back of the trail knee in and up toward the rod.',
       'Let the hip sink behind you as the knee draws; touch the rod lightly.',
     ],

@@ -72,7 +72,7 @@ export const DOWNSWING_DRILLS = {
     'Two-cheek chair',
     'Keeps the seat on its line so the arms have room.',
     [
-      'Place a light chair so that it touches the seat at address, clear of the club.',
+      'Place a light chair, its edge at seat height or just below, so that it touches the seat at address, clear of the club.',
       'At the top the trail side presses it.',
       'By lead arm level the lead side has come back to meet it; then the trail side leaves.',
     ],
@@ -124,7 +124,7 @@ export const DOWNSWING_DRILLS = {
     'Legs as brakes',
     'Uses the legs to stop a travelling load.',
     [
-      'Clear the space all round. Hold a half-filled bucket in both hands.',
+      'Clear the space all round. Hold a bucket, half full, in both hands.',
       'Swing it across you and step against it.',
       'The legs stop the travel, then send it back.',
     ],

@@ -7,7 +7,7 @@ export const THROUGH_DRILLS = {
     'Crossbar drive',
     'Brings the trail side all the way through.',
     [
-      'Hold a short club across the hips, grip end to the target.',
+      'Hold a short iron, a seven to a nine, across the hips: grip end to the target, palms facing back.',
       'The trail hand holds the bar on and resists a little.',
       'Drive it with the trail hip until both hips are level and the end has passed the ball.',
     ],
@@ -85,7 +85,7 @@ export const THROUGH_DRILLS = {
     'Impact press',
     'Shows hands and face where the body should be when they meet the ball.',
     [
-      'Set a soft bag where the ball would be.',
+      'Set a soft bag in front of the lead foot.',
       'Swing gently into it with the body turned.',
       'Stop on the bag: face flat against it, hips open.',
     ],

@@ -47,6 +47,8 @@ interface Body {
   readonly outerHipWidthIn?: number | null;
 }
 
+/** As much of a stick as shows past the hip. */
+const CLOCK_STICK_IN = 18;
 const MARGIN_IN = 5;
 const FOOT_SHARE = 0.15;
 const BALL_AHEAD_SHARE = 0.03;
@@ -172,7 +174,17 @@ function seenFromAbove(thing: Thing, { x, y }: Spot, frame: Frame): Shape[] {
       return [limb([x - frame.halfHipsIn, y], [x + frame.halfHipsIn, y], 1, 'object')];
     case 'foot':
       return [];
+    case 'clock':
+      return [clockStick(frame, 4), clockStick(frame, 8)];
   }
+}
+
+/** A stick under one hip along an hour of the clock: 12 toward the ball, 9 the target. */
+function clockStick(frame: Frame, hour: number): Shape {
+  const way = (2 * Math.PI * hour) / 12;
+  const from: Point = [hour < 6 ? -frame.halfHipsIn : frame.halfHipsIn, -3];
+  const [dx, dy] = [-Math.sin(way), Math.cos(way)];
+  return limb(from, [from[0] + CLOCK_STICK_IN * dx, from[1] + CLOCK_STICK_IN * dy], 0.8, 'object');
 }
 
 function seenFromFront(thing: Thing, { x }: Spot, { heightIn }: Frame): Shape[] {
@@ -193,6 +205,7 @@ function seenFromFront(thing: Thing, { x }: Spot, { heightIn }: Frame): Shape[] 
     case 'pelvis':
       return [limb([x, 0.46 * heightIn], [x, 0.58 * heightIn], 0.8, 'object')];
     case 'chair':
+    case 'clock':
     case 'foot':
       return [];
   }

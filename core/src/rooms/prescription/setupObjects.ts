@@ -14,7 +14,17 @@ export interface Frame {
   readonly heightIn: number;
 }
 
-export type Thing = 'post' | 'wall' | 'ball' | 'box' | 'chair' | 'marker' | 'grip' | 'foot' | 'pelvis';
+export type Thing =
+  | 'clock'
+  | 'post'
+  | 'wall'
+  | 'ball'
+  | 'box'
+  | 'chair'
+  | 'marker'
+  | 'grip'
+  | 'foot'
+  | 'pelvis';
 
 export interface SetupObject {
   readonly thing: Thing;
@@ -34,6 +44,8 @@ const trailHip = ({ halfHipsIn }: Frame): Spot => ({ x: -halfHipsIn, y: -3 });
 const leadHip = ({ halfHipsIn }: Frame): Spot => ({ x: halfHipsIn, y: -3 });
 const leadThigh = ({ halfHipsIn }: Frame): Spot => ({ x: halfHipsIn + 0.5, y: 0 });
 const leadKnee = ({ halfStanceIn }: Frame): Spot => ({ x: halfStanceIn - 0.5, y: 3 });
+const leadToe = ({ halfStanceIn, toeIn }: Frame): Spot => ({ x: halfStanceIn, y: toeIn });
+const leadHeel = ({ halfStanceIn, ballIn }: Frame): Spot => ({ x: halfStanceIn, y: ballIn.y });
 const trailToe = ({ halfStanceIn, toeIn }: Frame): Spot => ({ x: -halfStanceIn, y: toeIn });
 const ball = ({ ballIn }: Frame): Spot => ballIn;
 
@@ -58,6 +70,11 @@ const BEHIND = [0, -1] as const;
 /** Every distance a drill can name, as something that can be drawn. */
 export const SETUP_OBJECTS: Readonly<Record<string, SetupObject>> = {
   post_gap: thing('post', trailHip, AWAY, HIP_LEVEL),
+  stick_beside_hip: thing('post', trailHip, AWAY, HIP_LEVEL),
+  rod_before_knee: thing('post', () => ({ x: 0, y: 1 }), BALL_SIDE, KNEE_LEVEL),
+  clock_sticks: thing('clock', () => ({ x: 0, y: -3 }), AWAY, GROUND),
+  bag_before_foot: thing('box', leadToe, BALL_SIDE, GROUND),
+  ball_inside_heel: thing('marker', leadHeel, AWAY, GROUND),
   wall_gap: thing('wall', trailHip, AWAY, HIP_LEVEL),
   rod_outside_hip: thing('post', leadHip, TARGET, HIP_LEVEL),
   wall_outside_thigh: thing('wall', leadThigh, TARGET, HIP_LEVEL),

@@ -1,3 +1,4 @@
+import { resolveSchool } from '@inchstep/core/intake';
 import { prescribe } from '@inchstep/core/prescription';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
@@ -12,7 +13,11 @@ afterEach(() => {
 });
 
 describe('the drill for a root', () => {
-  const student = { id: 'x', profile: { handedness: 'left', heightIn: 70 } };
+  const student = {
+    id: 'x',
+    profile: { handedness: 'left', heightIn: 70, flexibility: 'usual', armSwing: 'usual' },
+    school: resolveSchool(),
+  };
   const file = referenceFile();
   const match = (more: object = {}, workOn = ['over_slide']) => {
     const result = prescribe({ ...file, ...more }, workOn);
