@@ -39,6 +39,15 @@ describe('a drill of the coach’s own', () => {
   });
 
   step('a rule is overruled only with a reason; the plan and the thread keep both', async () => {
+    // His own drill stays; whatever was proposed beside it makes room.
+    const others = await page.$$(
+      'article:not([data-testid="drill-own_two_fists_from_the_wall"]) button[aria-pressed="true"]',
+    );
+    for (const other of others) await other.click();
+    const own = await page.$(
+      '[data-testid="drill-own_two_fists_from_the_wall"] button[aria-pressed="false"]',
+    );
+    await own?.click();
     await press(page, 'Use all the same');
     await see(page, 'Overruled');
     const taken = () => page.$eval('.sticky button.btn-primary', (b) => (b as HTMLButtonElement).disabled);
