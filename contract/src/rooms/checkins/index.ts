@@ -81,11 +81,12 @@ export const pageSchema = z.object({
       layers: z.array(z.object({ tells: z.enum(['student', 'film']) })),
       guard: z.string().nullable(),
       amounts: z.array(clubAmountSchema),
+      /** How much more than real it must feel; null = as it is. */
+      exaggerate: z.number().nullable(),
     }),
   ),
   /** Texts of every drill that the page names. */
   words: z.record(z.string(), drillWordsSchema),
-  exaggerate: z.number().nullable(),
   sets: z.array(loggedSetSchema),
   checkins: z.array(checkinSchema),
   clipLimitMb: z.number(),

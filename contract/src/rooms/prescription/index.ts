@@ -2,7 +2,6 @@ import { AIDS, CLUBS } from '@inchstep/core/intake';
 import {
   type Caution,
   type ClubAmount,
-  type FeelSizing,
   isDrillId,
   type Prescription,
 } from '@inchstep/core/prescription';
@@ -118,19 +117,11 @@ export const importedSchema = z.object({ added: z.int(), changed: z.int() });
 export const feelSchema = z.strictObject({
   id: idSchema,
   measure: z.string().max(60),
-  felt: z.number().positive({ error: 'give an amount above 0' }).max(200),
+  /** 0: the student felt nothing move. */
+  felt: z.number().min(0, { error: 'give 0 or an amount above it' }).max(200),
   measured: z.number().positive({ error: 'give an amount above 0' }).max(200),
 });
 export const storedFeelSchema = feelSchema.extend({ at: z.string() });
 export type StoredFeel = z.infer<typeof storedFeelSchema>;
-export const feelPageSchema = z.object({
-  records: z.array(storedFeelSchema),
-  sizing: z.object({
-    factor: z.number().nullable(),
-    ratio: z.number(),
-    lo95: z.number(),
-    hi95: z.number(),
-    records: z.number(),
-  }) satisfies z.ZodType<FeelSizing>,
-});
+export const feelPageSchema = z.object({ records: z.array(storedFeelSchema) });
 export type FeelPage = z.infer<typeof feelPageSchema>;

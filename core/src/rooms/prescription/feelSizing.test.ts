@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
-import { feelSizing } from './feelSizing.ts';
+import { feelSizing, feelSizingFor } from './feelSizing.ts';
 
-const record = (felt: number, measured: number) => ({ felt, measured });
+const record = (felt: number, measured: number) => ({ measure: 'shift_top', felt, measured });
 
 describe('how much to exaggerate', () => {
   test('nothing known says nothing, with a wide interval around “as it is”', () => {
@@ -26,6 +26,11 @@ describe('how much to exaggerate', () => {
   });
   test('records that contradict each other leave it open', () => {
     expect(feelSizing([record(4, 2), record(2, 4), record(3, 3)]).factor).toBeNull();
+  });
+  test('what was learnt of one measure is used for that one alone', () => {
+    const records = [record(4, 2), record(2, 1), record(6, 3)];
+    expect(feelSizingFor(records, ['shift_top', 'turn_top']).factor).toBe(2);
+    expect(feelSizingFor(records, ['lead_knee_in_top'])).toMatchObject({ factor: null, records: 0 });
   });
   test('amounts of zero count for nothing', () => {
     expect(feelSizing([record(0, 2), record(2, 0)]).records).toBe(0);

@@ -1,6 +1,7 @@
 import { Z95 } from '../../foundation/index.ts';
-/** What a change felt like, against what it was; both positive, in one unit. */
+/** What a change felt like, against what it was, in one unit; felt 0 is "it stayed still". */
 export interface FeelRecord {
+  readonly measure: string;
   readonly felt: number;
   readonly measured: number;
 }
@@ -45,6 +46,10 @@ export function feelSizing(records: readonly FeelRecord[]): FeelSizing {
   const telling = lo95 > 1 && ratio >= WORTH_SAYING;
   return { factor: telling ? nearestStep(ratio) : null, ratio, lo95, hi95, records: logs.length };
 }
+
+/** What was learnt of the measures that a drill moves: a feel of the knees says nothing of the head. */
+export const feelSizingFor = (records: readonly FeelRecord[], moves: readonly string[]): FeelSizing =>
+  feelSizing(records.filter(({ measure }) => moves.includes(measure)));
 
 /** Nearest by share, so that 2.4 lies between 2 and 3 as the ear hears it. */
 function nearestStep(ratio: number): number {

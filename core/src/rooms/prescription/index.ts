@@ -16,7 +16,7 @@ export {
   type LoadClass,
   type OwnDrillId,
 } from './drillTable.ts';
-export { type FeelRecord, type FeelSizing, feelSizing } from './feelSizing.ts';
+export { type FeelRecord, type FeelSizing, feelSizing, feelSizingFor } from './feelSizing.ts';
 export { knownCase } from './knownCase.ts';
 export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';
 export type { Prescribed } from './offers.ts';

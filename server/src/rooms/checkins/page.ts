@@ -1,7 +1,14 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import { mayBeFilmed } from '@inchstep/core/intake';
 import { cardOf, countedSets, rungOf } from '@inchstep/core/practice';
-import { amountsFor, cautionsFor, inUse, knownCase, setupFor } from '@inchstep/core/prescription';
+import {
+  amountsFor,
+  cautionsFor,
+  feelSizingFor,
+  inUse,
+  knownCase,
+  setupFor,
+} from '@inchstep/core/prescription';
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { holdOf } from '../intake/index.ts';
@@ -21,6 +28,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
   const day = cardOf(record, library, today(ctx));
   const next = plan?.plan.days.find((d) => d.date > today(ctx)) ?? null;
   const file = knownCase(record);
+  const feels = feelPage(ctx, studentId).records;
   const drills = (inUse(record.prescription)?.drills ?? []).flatMap((id) => library.byId(id) ?? []);
   return {
     firstName: intake.firstName,
@@ -40,6 +48,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       layers: drill.layers.map(({ tells }) => ({ tells })),
       guard: drill.guard,
       amounts: amountsFor(drill, file),
+      exaggerate: feelSizingFor(feels, drill.moves).factor,
     })),
     words: Object.fromEntries(
       drills.flatMap(({ id }) => {
@@ -47,7 +56,6 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
         return words ? [[id, words]] : [];
       }),
     ),
-    exaggerate: feelPage(ctx, studentId).sizing.factor,
     sets: countedSets(sets.slice(-2 * RECENT_SETS)).slice(-RECENT_SETS),
     checkins: recentCheckins(ctx, studentId, RECENT_CHECKINS),
     clipLimitMb: ctx.clipLimitMb,

@@ -1,12 +1,11 @@
 import type { FeelPage, StoredFeel } from '@inchstep/contract/prescription';
 import { BAND_ROWS } from '@inchstep/core/intake';
-import { feelSizing } from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { getStudent, once } from '../intake/index.ts';
 import { dropFeel, feelsOf, insertFeel } from './repo.ts';
 
-/** Felt against measured, newest first, and how much to exaggerate because of it. */
+/** Felt against measured, newest first. */
 export function feelPage(ctx: Context, studentId: string): FeelPage {
   const records = feelsOf(ctx.db, studentId).map(({ id, measure, felt, measured, at }) => ({
     id,
@@ -15,7 +14,7 @@ export function feelPage(ctx: Context, studentId: string): FeelPage {
     measured,
     at,
   }));
-  return { records, sizing: feelSizing(records) };
+  return { records };
 }
 
 /** Notes a record once, however often it is sent. */

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { DrillForm } from '@inchstep/contract/formats';
 import type { FeelPage, LibraryEntry, PrescriptionRecord } from '@inchstep/contract/prescription';
 import type { Failure } from '@inchstep/contract/shared';
+import { feelSizingFor } from '@inchstep/core/prescription';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, testServer } from '../../testServer.ts';
 
@@ -165,11 +166,13 @@ test('felt against measured is kept once, sizes the cue when it is clear, and ca
   await server.ask('POST', url, first);
   const again = await server.ask<FeelPage>('POST', url, first);
   expect(again.body.records).toHaveLength(1);
-  expect(again.body.sizing.factor).toBeNull();
   await server.ask('POST', url, note(1.9));
   const third = await server.ask<FeelPage>('POST', url, note(2.1));
-  expect(third.body.sizing.factor).toBe(2);
-  for (const { id } of third.body.records) await server.ask('DELETE', `${url}/${id}`);
+  expect(feelSizingFor(third.body.records, ['shift_delivery']).factor).toBe(2);
+  const still = { id: randomUUID(), measure: 'head_shift_top', felt: 0, measured: 3 };
+  const kept = await server.ask<FeelPage>('POST', url, still);
+  expect(kept.body.records.find(({ id }) => id === still.id)).toMatchObject({ felt: 0, measured: 3 });
+  for (const { id } of kept.body.records) await server.ask('DELETE', `${url}/${id}`);
   expect((await server.ask<FeelPage>('GET', url)).body.records).toEqual([]);
   const unknown = await server.ask<Failure>('POST', url, {
     ...note(2),

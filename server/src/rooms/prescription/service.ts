@@ -3,6 +3,7 @@ import { type CaseFile, reason } from '@inchstep/core/diagnosis';
 import {
   amountsFor,
   cautionsFor,
+  feelSizingFor,
   prescribe,
   refusalsOf,
   setupFor,
@@ -92,7 +93,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
   return cardPdf({
     ...wish,
     library: libraryWords(ctx),
-    exaggerate: feelPage(ctx, studentId).sizing.factor,
+    exaggerate: feelSizingFor(feelPage(ctx, studentId).records, drill.moves).factor,
     student: `${profile.firstName} ${profile.familyName}`,
     heightIn: profile.heightIn,
     left: profile.handedness === 'left',

@@ -198,7 +198,7 @@ function TodayCard({
               </p>
             </header>
             <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>
-            {page.exaggerate !== null && <p>{exaggerateText(page.exaggerate)}</p>}
+            {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
             <SetRunner
               token={token}
               drill={item.drill}

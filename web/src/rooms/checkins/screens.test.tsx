@@ -57,11 +57,21 @@ describe('the student’s page', () => {
     hold: null,
     day: { date: '2027-03-10', place: 'home', minutes: 8, items: [item] },
     nextDay: '2027-03-12',
-    drills: [{ id: 'knee_swap', stage: 'slow', setup: [{ id: 'stance', valueIn: 15 }], cautions: [] }],
+    drills: [
+      {
+        id: 'knee_swap',
+        stage: 'slow',
+        setup: [{ id: 'stance', valueIn: 15 }],
+        cautions: [],
+        layers: [{ tells: 'student' }, { tells: 'film' }],
+        guard: null,
+        amounts: [],
+        exaggerate: null,
+      },
+    ],
     sets: [],
     checkins: [],
     words: { knee_swap: DRILL_WORDS.knee_swap },
-    exaggerate: null,
     clipLimitMb: 300,
     ...more,
   });

@@ -1,6 +1,6 @@
 import { exaggerateText, measureName } from '@inchstep/contract/words';
 import { BAND_ROWS } from '@inchstep/core/intake';
-import type { FeelSizing } from '@inchstep/core/prescription';
+import { type FeelSizing, feelSizingFor } from '@inchstep/core/prescription';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
@@ -45,19 +45,19 @@ export function FeelPanel({
     });
   };
   const unit = known === 'in' ? `, ${lengths}` : known ? `, ${UNIT_WORDS[known] ?? known}` : '';
-  const ready = measure !== '' && number(felt) > 0 && number(measured) > 0;
+  const ready = measure !== '' && felt.trim() !== '' && number(felt) >= 0 && number(measured) > 0;
   return (
     <Panel title={FEEL_PANEL_WORDS.feltAgainstMeasured}>
       <Shown query={feels} what={FEEL_PANEL_WORDS.whatWasFelt}>
-        {({ records, sizing }) => (
+        {({ records }) => (
           <>
-            <p className="font-semibold">{sizingText(sizing)}</p>
+            <p className="font-semibold">{sizingText(feelSizingFor(records, [measure]))}</p>
             <ul className="mt-1 text-sm">
               {records.slice(0, SHOWN).map((r) => (
                 <li key={r.id}>
                   {FEEL_PANEL_WORDS.feltAndWas(
                     measureName(r.measure),
-                    amount(r.felt, r.measure),
+                    r.felt === 0 ? FEEL_PANEL_WORDS.still : amount(r.felt, r.measure),
                     amount(r.measured, r.measure),
                   )}
                 </li>

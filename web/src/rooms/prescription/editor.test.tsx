@@ -148,17 +148,13 @@ describe('own drills in the library', () => {
 });
 
 describe('felt against measured', () => {
-  const page = (factor: number | null, records: object[] = []) => ({
-    records,
-    sizing: { factor, ratio: 1.9, lo95: 1.1, hi95: 2.6, records: records.length },
-  });
   test('asks first, says how much once it is clear, and sends what was typed', async () => {
-    const record = { id: 'a', measure: 'shift_top', felt: 4, measured: 2, at: '' };
-    let kept = page(null);
+    const record = (id: string) => ({ id, measure: 'shift_top', felt: 4, measured: 2, at: '' });
+    let kept: { records: object[] } = { records: [] };
     const asked = fakeServer({
       'GET /api/students/x/feels': () => kept,
       'POST /api/students/x/feels': () => {
-        kept = page(2, [record]);
+        kept = { records: [record('a'), record('b'), record('c')] };
         return kept;
       },
     });
@@ -179,9 +175,8 @@ describe('felt against measured', () => {
     const asked = fakeServer({
       'GET /api/students/x/feels': {
         records: [{ id: 'f', measure: 'shift_top', felt: 2, measured: 1, at: '' }],
-        sizing: { factor: null, records: 1, lo95: 0.5, hi95: 4 },
       },
-      'POST /api/students/x/feels': { records: [], sizing: { factor: null, records: 0, lo95: 0.5, hi95: 4 } },
+      'POST /api/students/x/feels': { records: [] },
     });
     draw(<FeelPanel studentId="x" measures={['shift_top']} />);
     expect(await screen.findByText(/felt 5\.1 cm, was 2\.5 cm/)).toBeTruthy();

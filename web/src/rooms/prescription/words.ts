@@ -232,6 +232,7 @@ export const FEEL_PANEL_WORDS = {
   whatWasFelt: 'what was felt',
   feltAndWas: (measure: string, felt: string, measured: string) =>
     `${measure}: felt ${felt}, was ${measured}`,
+  still: 'nothing',
   whichChange: 'Which change',
   feltIn: (unit: string) => `Felt${unit}`,
   measuredIn: (unit: string) => `Measured${unit}`,
