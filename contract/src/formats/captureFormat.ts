@@ -92,6 +92,14 @@ export const viewSchema = z.strictObject({
   heightPx: z.int().min(16).max(16384),
   camera: cameraSchema.default({}),
   groundMarks: z.array(groundMarkSchema).max(24).default([]),
+  /** Two moments of the clip: the pelvis sets off toward the target, and the top. */
+  moments: z
+    .strictObject({
+      startDownS: z.number().min(0).max(7200),
+      topS: z.number().min(0).max(7200),
+      frameS: z.number().min(1e-4).max(1).optional(),
+    })
+    .optional(),
 });
 
 export const markSchema = z.strictObject({

@@ -4,9 +4,16 @@ import type { Profile } from '../intake/index.ts';
 /** What of a swing the measures read. */
 export interface Marked {
   readonly club: Club;
-  readonly views: readonly Omit<Capture['views'][number], 'id'>[];
+  readonly views: readonly (Omit<Capture['views'][number], 'id' | 'moments'> & {
+    readonly stationTimes?: { readonly top?: number | undefined } | undefined;
+    readonly startDownS?: number | undefined;
+  })[];
   readonly marks: readonly (Capture['marks'][number] & { readonly by?: 'network' | undefined })[];
 }
+
+/** The two moments that tell the pelvis's lead, where both were named. */
+const momentsOf = (startDownS: number | undefined, topS: number | undefined) =>
+  startDownS === undefined || topS === undefined ? {} : { moments: { startDownS, topS } };
 
 /** The open capture of a swing, as the measures read it: on the bench and on the server alike. */
 export const captureFrom = (profile: Profile, school: School, { club, views, marks }: Marked): Capture => ({
@@ -20,13 +27,14 @@ export const captureFrom = (profile: Profile, school: School, { club, views, mar
   },
   club,
   school,
-  views: views.map(({ kind, widthPx, heightPx, camera, groundMarks }) => ({
+  views: views.map(({ kind, widthPx, heightPx, camera, groundMarks, stationTimes, startDownS }) => ({
     id: kind,
     kind,
     widthPx,
     heightPx,
     camera,
     groundMarks,
+    ...momentsOf(startDownS, stationTimes?.top),
   })),
   marks: marks.map(({ by: _, ...mark }) => mark),
 });

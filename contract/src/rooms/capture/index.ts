@@ -35,6 +35,8 @@ export const swingViewSchema = z.strictObject({
   groundMarks: z.array(groundMarkSchema).max(24),
   /** Seconds from the clip's start. */
   stationTimes: z.partialRecord(z.enum(STATIONS), z.number().min(0).max(7200)),
+  /** When the pelvis starts forward, seconds; named by who wants its lead before the top. */
+  startDownS: z.number().min(0).max(7200).optional(),
 });
 export type SwingView = z.infer<typeof swingViewSchema>;
 

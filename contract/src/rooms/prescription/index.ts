@@ -1,10 +1,5 @@
 import { AIDS, CLUBS } from '@inchstep/core/intake';
-import {
-  type Caution,
-  type ClubAmount,
-  isDrillId,
-  type Prescription,
-} from '@inchstep/core/prescription';
+import { type Caution, type ClubAmount, isDrillId, type Prescription } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { keptDrillSchema, ownDrillSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';

@@ -34,6 +34,10 @@ export interface View {
   readonly heightPx: number;
   readonly camera: CameraKnowledge;
   readonly groundMarks: readonly GroundMark[];
+  /** Two moments of the clip, seconds from its start: the pelvis sets off toward the target, and the top. */
+  readonly moments?:
+    | { readonly startDownS: number; readonly topS: number; readonly frameS?: number | undefined }
+    | undefined;
 }
 
 /** Pixels from the top left, u to the right, v down. */

@@ -13,6 +13,7 @@ import { blindVariance, keyOf, type SeenBy } from './blindSides.ts';
 import { type BodyFit, fitBody, type SuspectMark } from './bodyFit.ts';
 import type { FitLandmark } from './bodyPriors.ts';
 import { type CameraReport, reportCameras } from './cameraReport.ts';
+import { clipTiming } from './clipTiming.ts';
 import {
   BACK_PEAK_STATIONS,
   BEARINGS,
@@ -98,7 +99,13 @@ export function measuresOf(fit: BodyFit, capture: Capture): Measure[] {
   const peak = backPeak(fit, has);
   const peakMeasure = peak ? [measureOne(fit, shiftBackPeak(peak), sizes, context, seen)] : [];
   const bearings = BEARINGS.flatMap((definition) => bearing(fit, definition, peak, has, context));
-  return [...poseMeasures, ...peakMeasure, ...bearings];
+  return [...poseMeasures, ...peakMeasure, ...bearings, ...timed(capture, context)];
+}
+
+/** What two named moments of a clip tell; a track tells it better. */
+function timed(capture: Capture, context: BandContext): Measure[] {
+  const timing = clipTiming(capture);
+  return timing ? [judged('transition_lead_ms', 'top', timing.valueMs, timing.sdMs, context)] : [];
 }
 
 /** Feet that stay planted, segments that keep their length: what was not marked may still be known well enough. */

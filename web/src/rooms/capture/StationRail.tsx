@@ -18,19 +18,27 @@ export const STATION_KEYS: Readonly<Record<Station, string>> = {
   finish: 'f',
 };
 
+/** An optional moment between the stations. */
+export const START_DOWN_KEY = 's';
+
 /** Stations top to bottom along a tape: what is named, how many marks, how many more the fit predicts. */
 export function StationRail({
   state,
   guesses = [],
   onGo,
   onName,
+  onStartDown,
 }: {
   readonly state: BenchState;
   readonly guesses?: readonly Guess[];
   readonly onGo: (station: Station) => void;
   readonly onName: (station: Station) => void;
+  readonly onStartDown?: (() => void) | undefined;
 }) {
   const view = state.work.views.find((v) => v.kind === state.view);
+  const startDown = onStartDown && (
+    <StartDown key="start_down" isNamed={view?.startDownS !== undefined} onName={onStartDown} />
+  );
   return (
     <ol className="flex flex-col" aria-label={STATION_RAIL_WORDS.stations}>
       {STATIONS.map((station) => {
@@ -46,7 +54,8 @@ export function StationRail({
             g.sdPx <= sightSdPx('guessed', view?.widthPx ?? 1080),
         ).length;
         const here = state.station === station;
-        return (
+        return [
+          station === 'arm_down' && startDown,
           <li
             key={station}
             className={`flex items-stretch border-l-4 ${here ? 'border-primary bg-base-200' : 'border-base-300'}`}
@@ -89,9 +98,32 @@ export function StationRail({
             >
               {STATION_KEYS[station]}
             </button>
-          </li>
-        );
+          </li>,
+        ];
       })}
     </ol>
   );
 }
+
+/** With it the clip tells whether the lower body waits for the club. */
+const StartDown = ({ isNamed, onName }: { readonly isNamed: boolean; readonly onName: () => void }) => (
+  <li className="flex items-stretch border-base-300 border-l-4">
+    <span className="flex min-h-11 min-w-0 flex-1 items-center gap-2 pl-6 text-sm">
+      {isNamed ? (
+        <Check aria-label={STATION_RAIL_WORDS.named} size={16} className="shrink-0" />
+      ) : (
+        <CircleDashed aria-label={STATION_RAIL_WORDS.notNamed} size={16} className="shrink-0 opacity-60" />
+      )}
+      {STATION_RAIL_WORDS.startDown}
+    </span>
+    <button
+      type="button"
+      title={STATION_RAIL_WORDS.nameAtThisFrame(STATION_RAIL_WORDS.startDown)}
+      aria-label={STATION_RAIL_WORDS.nameAtThisFrame(STATION_RAIL_WORDS.startDown)}
+      onClick={onName}
+      className="min-h-11 w-11 border-base-300 border-l font-semibold uppercase hover:bg-base-300"
+    >
+      {START_DOWN_KEY}
+    </button>
+  </li>
+);

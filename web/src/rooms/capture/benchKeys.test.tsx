@@ -36,6 +36,7 @@ beforeEach(() => {
   hands = {
     step: jest.fn(),
     name: jest.fn(),
+    startDown: jest.fn(),
     otherView: jest.fn(),
     toNext: jest.fn(),
     guess: () => ({ u: 500, v: 900 }),
@@ -78,7 +79,11 @@ describe('the bench by keys alone', () => {
   test('no two stations share a letter, and none takes one the bench needs', () => {
     const letters = Object.values(STATION_KEYS);
     expect(new Set(letters).size).toBe(STATIONS.length);
-    for (const letter of ['v', 'n', 'z', 'l', 'h']) expect(letters).not.toContain(letter);
+    for (const letter of ['v', 'n', 'z', 'l', 'h', 's']) expect(letters).not.toContain(letter);
+  });
+  test('S names the moment at which the pelvis starts forward', () => {
+    press('s', 'KeyS');
+    expect(hands.startDown).toHaveBeenCalledTimes(1);
   });
   test('V changes the view, N goes to the mark that would tell most', () => {
     press('v', 'KeyV');

@@ -32,6 +32,7 @@ export interface BenchState {
 
 export type BenchAction =
   | { readonly type: 'name'; readonly view: ViewKind; readonly station: Station; readonly time: number }
+  | { readonly type: 'startDown'; readonly view: ViewKind; readonly time: number }
   | {
       readonly type: 'mark';
       readonly u: number;
@@ -121,6 +122,8 @@ function change(state: BenchState, action: Change): SwingWork {
         ...view,
         stationTimes: { ...view.stationTimes, [action.station]: action.time },
       }));
+    case 'startDown':
+      return editView(work, action.view, (view) => ({ ...view, startDownS: action.time }));
     case 'mark':
       return { ...work, marks: putMark(state, action) };
     case 'sight':

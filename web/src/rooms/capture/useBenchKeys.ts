@@ -2,11 +2,13 @@ import { type Landmark, MARKS_WANTED, STATIONS, type Station } from '@inchstep/c
 import { useScreenKeys } from '../../platform/keys.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
 import { markAt } from './benchState.ts';
-import { STATION_KEYS } from './StationRail.tsx';
+import { START_DOWN_KEY, STATION_KEYS } from './StationRail.tsx';
 
 export interface BenchHands {
   step(frames: number): void;
   name(station: Station): void;
+  /** The pelvis sets off toward the target at this frame. */
+  startDown(): void;
   otherView(): void;
   /** Where the fit expects the chosen landmark, else the picture's middle. */
   guess(): { u: number; v: number };
@@ -37,6 +39,7 @@ export function useBenchKeys(
     options,
     [hands],
   );
+  useScreenKeys(START_DOWN_KEY, () => hands.startDown(), options, [hands]);
   useScreenKeys('v', () => hands.otherView(), options, [hands]);
   useScreenKeys('n', () => hands.toNext(), options, [hands]);
   useScreenKeys(

@@ -163,6 +163,7 @@ export const STATION_RAIL_WORDS = {
   someProposedNotChecked: 'some proposed, not checked',
   morePredicted: (predicted: number) => `${predicted} more predicted by the fit`,
   nameAtThisFrame: (station: string | undefined) => `Name ${station} at this frame`,
+  startDown: 'Pelvis starts forward',
 } as const;
 
 /** What the view pane says. */

@@ -8,7 +8,13 @@ export function BenchMarks({ box }: { readonly box: BenchBox }) {
   const { state, dispatch, fit, hands, go, goToMark } = box;
   return (
     <aside className="no-print flex flex-col gap-3" aria-label={BENCH_MARKS_WORDS.stationsAndMarks}>
-      <StationRail state={state} guesses={fit.answer?.guesses ?? []} onGo={go} onName={hands.name} />
+      <StationRail
+        state={state}
+        guesses={fit.answer?.guesses ?? []}
+        onGo={go}
+        onName={hands.name}
+        onStartDown={hands.startDown}
+      />
       <div className="flex gap-1">
         <button
           type="button"

@@ -58,7 +58,13 @@ export function useBench(student: Student, swing: Swing) {
     const time = clip?.times[index];
     if (time !== undefined) dispatch({ type: 'name', view: state.view, station, time });
   };
+  const startDown = () => {
+    const { clip, index } = frames[state.view];
+    const time = clip?.times[index];
+    if (time !== undefined) dispatch({ type: 'startDown', view: state.view, time });
+  };
   const hands: BenchHands = {
+    startDown,
     step: (by) => frames[state.view].go(frames[state.view].index + by),
     name,
     otherView: () => dispatch({ type: 'look', view: state.view === 'face_on' ? 'down_the_line' : 'face_on' }),
