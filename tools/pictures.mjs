@@ -14,8 +14,8 @@ const TWO_ROOTS = ['lead_knee_in_top.high', 'seat_loss_impact.high', 'turn_impac
 const VIEWS = [
   { name: 'today', path: '/' },
   { name: 'roster', path: '/students' },
-  { name: 'new-student', path: '/students/new' },
   { name: 'student', of: 'Priya', path: '' },
+  { name: 'intake', of: 'Priya', path: '/intake', act: changeSchool },
   { name: 'bench', of: 'Priya', path: '/bench', act: openBench },
   { name: 'compare', of: 'Priya', path: '/compare', act: holdPair },
   { name: 'motion', of: 'Kofi', path: '/bench', act: openMotion },
@@ -40,6 +40,15 @@ async function openRecord(page) {
     (all) => all.find((o) => o.textContent.startsWith('Kofi'))?.value,
   );
   await page.select('select', kofi);
+}
+
+/** One answer changed for this student, and the bands that it moves. */
+async function changeSchool(page) {
+  await page.locator('summary ::-p-text(thirteen answers)').click();
+  await page.select('[id="school.centre"]', 'slide');
+  await page.waitForSelector('section[aria-label="What the changes move"]');
+  await page.$eval('#preset', (e) => e.scrollIntoView({ block: 'start' }));
+  await page.evaluate(() => scrollBy(0, 330));
 }
 
 async function openBench(page) {

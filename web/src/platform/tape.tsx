@@ -20,6 +20,8 @@ export interface TapeProps {
   readonly before?: number | undefined;
   readonly verdict?: string | undefined;
   readonly compact?: boolean;
+  /** The stretch of tape to show, where two are laid under each other. */
+  readonly span?: readonly [number, number] | undefined;
 }
 
 const WIDTH = 300;
@@ -40,11 +42,11 @@ export function tapeDomain(band: TapeBand, value?: number, half95 = 0, before?: 
  * The one way in which a measure is drawn: a piece of measuring tape with real ticks, its band as
  * a thick rule, this swing as a cut notch with its uncertainty as a bracket, last time hollow.
  */
-export function Tape({ name, band, value, half95 = 0, before, verdict, compact = false }: TapeProps) {
+export function Tape({ name, band, value, half95 = 0, before, verdict, compact = false, span }: TapeProps) {
   const { perInch, value: text } = useUnits();
   const title = useId();
   const k = band.unit === 'in' ? perInch : 1;
-  const [low, high] = tapeDomain(band, value, half95, before);
+  const [low, high] = span ?? tapeDomain(band, value, half95, before);
   const scale = scaleLinear([low * k, high * k], [4, WIDTH - 4]);
   const x = (v: number) => scale(Math.min(high, Math.max(low, v)) * k);
   const ticks = scale.ticks(6);

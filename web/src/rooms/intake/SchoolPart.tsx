@@ -3,6 +3,7 @@ import {
   type Band,
   type BandContext,
   DEFAULT_PRESET,
+  type MovedBand,
   movedBands,
   resolveSchool,
   SCHOOL_OPTIONS,
@@ -14,7 +15,7 @@ import {
 import { Controller, useWatch } from 'react-hook-form';
 import { Field } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
-import { Tape } from '../../platform/tape.tsx';
+import { Tape, tapeDomain } from '../../platform/tape.tsx';
 import type { Part } from './IntakeParts.tsx';
 import { useSchools } from './queries.ts';
 import { PRESET_WORDS, QUESTION_WORDS, SCHOOL_PART_WORDS } from './words.ts';
@@ -129,10 +130,8 @@ function Moved({ form: { control }, preset }: Part & { readonly preset: SchoolPr
         {moved.map((pair) => (
           <li key={pair.after.id}>
             <p className="text-sm font-semibold">{measureName(pair.after.id)}</p>
-            <div className="grid grid-cols-2 gap-3">
-              <Edges title={SCHOOL_PART_WORDS.before} band={pair.before} />
-              <Edges title={SCHOOL_PART_WORDS.after} band={pair.after} />
-            </div>
+            <Edges title={SCHOOL_PART_WORDS.before} band={pair.before} span={spanOf(pair)} />
+            <Edges title={SCHOOL_PART_WORDS.after} band={pair.after} span={spanOf(pair)} labelled />
           </li>
         ))}
       </ul>
@@ -140,11 +139,24 @@ function Moved({ form: { control }, preset }: Part & { readonly preset: SchoolPr
   );
 }
 
-function Edges({ title, band }: { readonly title: string; readonly band: Band }) {
+/** Both bands on one stretch of tape, so that what moved is seen. */
+function spanOf({ before, after }: MovedBand): [number, number] {
+  const [a, b] = [tapeDomain(before), tapeDomain(after)];
+  return [Math.min(a[0], b[0]), Math.max(a[1], b[1])];
+}
+
+interface EdgesProps {
+  readonly title: string;
+  readonly band: Band;
+  readonly span: readonly [number, number];
+  readonly labelled?: boolean;
+}
+
+function Edges({ title, band, span, labelled = false }: EdgesProps) {
   return (
-    <figure>
+    <figure className="grid grid-cols-[8rem_1fr] items-center gap-2">
       <figcaption className="text-sm text-base-content/80">{title}</figcaption>
-      <Tape name={`${measureName(band.id)}, ${title}`} band={band} compact />
+      <Tape name={`${measureName(band.id)}, ${title}`} band={band} compact={!labelled} span={span} />
     </figure>
   );
 }

@@ -165,6 +165,8 @@ function Preview({ form }: { readonly form: DrillForm }) {
           cautions={cautionsFor(drill, file)}
           heightIn={REFERENCE_HEIGHT_IN}
           left={false}
+          layers={drill.layers}
+          guard={drill.guard}
         />
       </LibraryOf>
     </Panel>

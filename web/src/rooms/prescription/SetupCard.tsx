@@ -1,6 +1,5 @@
 import { AMOUNT_WORDS, CARD_WORDS, CLUB_WORDS, cautionText, RANGE_WORDS } from '@inchstep/contract/words';
 import type { Caution, ClubAmount, Drill, SetupValue } from '@inchstep/core/prescription';
-import { HeadRow } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from './libraryWords.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
@@ -62,9 +61,9 @@ export function SetupCard({
               </div>
             ))}
           </dl>
+          <ByClub amounts={amounts} />
         </div>
       </div>
-      <ByClub amounts={amounts} />
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
       <Layers drill={drill} told={layers} guard={guard} />
       <dl className="grid gap-2 @lg:grid-cols-3">
@@ -94,28 +93,23 @@ export function SetupCard({
   );
 }
 
-/** What changes with the club, a row a club. */
+/** What changes with the club, beside the other distances. */
 function ByClub({ amounts }: { readonly amounts: readonly ClubAmount[] }) {
   const { length } = useUnits();
-  const [first] = amounts;
-  if (!first) return null;
   const text = (loIn: number, hiIn: number) =>
     loIn === hiIn ? length(loIn) : `${length(loIn)} – ${length(hiIn)}`;
-  return (
-    <table className="table" aria-label={CARD_WORDS.byClub}>
-      <HeadRow columns={[CARD_WORDS.club, ...amounts.map(({ id }) => AMOUNT_WORDS[id])]} />
-      <tbody>
-        {first.byClub.map(({ club }, row) => (
-          <tr key={club}>
-            <th scope="row">{CLUB_WORDS[club]}</th>
-            {amounts.map(({ id, byClub }) => (
-              <td key={id}>{text(byClub[row]?.loIn ?? 0, byClub[row]?.hiIn ?? 0)}</td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
+  return amounts.map(({ id, byClub }) => (
+    <dl key={id} className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm" aria-label={AMOUNT_WORDS[id]}>
+      <dt className="font-semibold">{AMOUNT_WORDS[id]}</dt>
+      <dd className="text-right">{CARD_WORDS.byClub}</dd>
+      {byClub.map(({ club, loIn, hiIn }) => (
+        <div key={club} className="contents">
+          <dt className="pl-3">{CLUB_WORDS[club]}</dt>
+          <dd className="text-right font-semibold">{text(loIn, hiIn)}</dd>
+        </div>
+      ))}
+    </dl>
+  ));
 }
 
 /** The checkpoints in order, and the drill that stands beside this one. */
