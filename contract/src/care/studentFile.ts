@@ -125,7 +125,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
   },
   {
     table: 'drill_choices',
-    json: ['drills', 'reached'],
+    json: ['drills', 'reached', 'layers'],
     row: z.strictObject({
       id: idSchema,
       ...student,
@@ -136,6 +136,8 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       at: stamp,
       ended_at: stamp.nullable(),
       reached: z.record(drill, z.enum(STAGES)),
+      layers: z.record(drill, z.int().min(1).max(3)).default({}),
+      own_task: text(500).default(''),
     }),
   },
   {

@@ -13,6 +13,7 @@ export const CARD_WORDS = {
   layersHint: 'Start with the first. Add the next when it holds.',
   layerByFilm: 'a film tells',
   guard: (drill: string) => `Beside it, so that it is not overdone: ${drill}.`,
+  besides: (task: string) => `Besides: ${task}`,
   counts: 'It counts when',
   fake: 'Faking it looks like',
   tooMuch: 'Too much looks like',

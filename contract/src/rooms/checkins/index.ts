@@ -72,6 +72,8 @@ export const pageSchema = z.object({
   hold: holdSchema.nullable(),
   day: planDaySchema.nullable(),
   nextDay: daySchema.nullable(),
+  /** What the coach wants done outside the drills; empty = nothing. */
+  ownTask: z.string(),
   drills: z.array(
     z.object({
       id: z.string(),
@@ -80,6 +82,8 @@ export const pageSchema = z.object({
       cautions: z.array(cautionSchema),
       layers: z.array(z.object({ tells: z.enum(['student', 'film']) })),
       guard: z.string().nullable(),
+      /** The checkpoint it stands at, from 1. */
+      layer: z.int(),
       amounts: z.array(clubAmountSchema),
       /** How much more than real it must feel; null = as it is. */
       exaggerate: z.number().nullable(),

@@ -116,6 +116,7 @@ export const EVENT_KINDS = [
   'diagnosed',
   'work_chosen',
   'drills_chosen',
+  'layer',
   'planned',
   'gate',
   'link',

@@ -85,7 +85,11 @@ export const chooseDrillsSchema = z.strictObject({
   diagnosisId: idSchema,
   drills: z.array(z.string()).min(1).max(2),
   note: z.string().max(500),
+  /** What the coach wants done outside the drills, before or beside them. */
+  ownTask: z.string().trim().max(500).default(''),
 });
+
+export const layerSchema = z.strictObject({ layer: z.int().min(1).max(3) });
 
 export const choiceSchema = z.object({
   id: idSchema,
@@ -95,6 +99,8 @@ export const choiceSchema = z.object({
   note: z.string(),
   at: z.string(),
   endedAt: z.string().nullable(),
+  layers: z.record(z.string(), z.int()),
+  ownTask: z.string(),
 });
 export type DrillChoice = z.infer<typeof choiceSchema>;
 

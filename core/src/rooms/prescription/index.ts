@@ -23,7 +23,7 @@ export type { Prescribed } from './offers.ts';
 export { type Opening, openings } from './openings.ts';
 export { trainsTurnThrough } from './prerequisites.ts';
 export { type FirstThing, matchDrills, type Prescription, prescribe } from './prescribe.ts';
-export { type ChosenDrills, inUse, type PrescriptionRecord } from './prescriptionRecord.ts';
+export { type ChosenDrills, inUse, layerOf, type PrescriptionRecord } from './prescriptionRecord.ts';
 export { QUARRELS, type QuarrelCode, quarrelBetween } from './quarrels.ts';
 export {
   type Caution,

@@ -7,6 +7,7 @@ import {
   feelSizingFor,
   inUse,
   knownCase,
+  layerOf,
   setupFor,
 } from '@inchstep/core/prescription';
 import { firstCoach } from '../../platform/auth.ts';
@@ -29,7 +30,8 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
   const next = plan?.plan.days.find((d) => d.date > today(ctx)) ?? null;
   const file = knownCase(record);
   const feels = feelPage(ctx, studentId).records;
-  const drills = (inUse(record.prescription)?.drills ?? []).flatMap((id) => library.byId(id) ?? []);
+  const choice = inUse(record.prescription);
+  const drills = (choice?.drills ?? []).flatMap((id) => library.byId(id) ?? []);
   return {
     firstName: intake.firstName,
     coach: firstCoach(ctx)?.name ?? '',
@@ -40,6 +42,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     hold: intake.heldSince === null ? null : holdOf(ctx, studentId),
     day,
     nextDay: next?.date ?? null,
+    ownTask: choice?.ownTask ?? '',
     drills: drills.map((drill) => ({
       id: drill.id,
       stage: rungOf(gates, drill.id),
@@ -47,6 +50,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       cautions: cautionsFor(drill, file),
       layers: drill.layers.map(({ tells }) => ({ tells })),
       guard: drill.guard,
+      layer: choice ? layerOf(choice, drill) : 1,
       amounts: amountsFor(drill, file),
       exaggerate: feelSizingFor(feels, drill.moves).factor,
     })),

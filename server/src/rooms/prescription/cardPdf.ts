@@ -32,6 +32,8 @@ export interface CardAsk {
   /** Ankles apart, club by club. */
   readonly stances: readonly SetupValue[];
   readonly amounts: readonly ClubAmount[];
+  /** What the coach wants done outside the drills; empty = nothing. */
+  readonly ownTask: string;
   readonly units: 'in' | 'cm';
   readonly paper: 'A4' | 'LETTER';
 }
@@ -93,6 +95,7 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
     pdf.fontSize(12).text(exaggerateText(ask.exaggerate), { width: wide }).moveDown(0.3);
   layers(pdf, words.layers, wide);
   facts(pdf, words, wide);
+  if (ask.ownTask !== '') pdf.text(CARD_WORDS.besides(ask.ownTask), { width: wide }).moveDown(0.3);
   takeCare(pdf, ask.cautions, wide);
   pdf.end();
   return done;

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import type { StudentPage } from '@inchstep/contract/checkins';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
-import type { PrescriptionRecord } from '@inchstep/contract/prescription';
+import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
+import type { Failure } from '@inchstep/contract/shared';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, OWN_PAGE, type TestServer, testServer } from '../../testServer.ts';
 
@@ -116,3 +118,38 @@ async function signedIn(): Promise<string> {
   });
   return String(response.headers['set-cookie']).split(';')[0] ?? '';
 }
+
+describe('checkpoints and the coach’s own task', () => {
+  test('a drill in use goes from checkpoint to checkpoint, told again is the same, and stays where it is kept', async () => {
+    const student = await addStudent(server);
+    const id = await diagnosed(student);
+    const choose = (drills: string[], ownTask = '') =>
+      server.ask<DrillChoice>('POST', '/api/drill-choices', {
+        id: randomUUID(),
+        diagnosisId: id,
+        drills,
+        note: 'for the test',
+        ownTask,
+      });
+    const layer = (drill: string, at: number) =>
+      server.ask<DrillChoice & Failure>('PUT', `/api/students/${student}/layers/${drill}`, { layer: at });
+    expect((await choose(['knee_swap'], ' Square the face first. ')).body).toMatchObject({
+      layers: {},
+      ownTask: 'Square the face first.',
+    });
+    expect((await layer('knee_swap', 2)).body.layers).toEqual({ knee_swap: 2 });
+    expect((await layer('knee_swap', 2)).status).toBe(200);
+    const { token } = (
+      await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })
+    ).body;
+    const page = await server.ask<StudentPage>('GET', `/api/page/${token}`);
+    expect(page.body).toMatchObject({ ownTask: 'Square the face first.', drills: [{ layer: 2 }] });
+    expect((await layer('kiss_the_post', 2)).body).toMatchObject({ code: 'drill_not_in_use' });
+    expect((await layer('knee_swap', 4)).status).toBe(400);
+    // Kept beside another, it keeps its checkpoint; the one that is new begins at its first.
+    expect((await choose(['knee_swap', 'knee_gate'])).body.layers).toEqual({ knee_swap: 2 });
+    expect((await choose(['knee_gate'])).body.layers).toEqual({});
+    const events = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
+    expect(events.body.filter(({ kind }) => kind === 'layer')).toHaveLength(1);
+  });
+});

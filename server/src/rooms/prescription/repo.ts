@@ -21,6 +21,9 @@ export const choicesOf = (db: Db, studentId: string): ChoiceRow[] =>
 export const setReached = (db: Db, id: string, reached: Record<string, string>): void => {
   db.update(drillChoices).set({ reached }).where(eq(drillChoices.id, id)).run();
 };
+export const setLayers = (db: Db, id: string, layers: Record<string, number>): void => {
+  db.update(drillChoices).set({ layers }).where(eq(drillChoices.id, id)).run();
+};
 export const endChoices = (db: Db, studentId: string, endedAt: string): void => {
   db.update(drillChoices)
     .set({ endedAt })

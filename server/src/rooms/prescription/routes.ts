@@ -6,6 +6,7 @@ import {
   feelSchema,
   importedSchema,
   keepDrillSchema,
+  layerSchema,
   libraryEntrySchema,
   prescriptionSchema,
   retireSchema,
@@ -18,7 +19,7 @@ import type { App } from '../../platform/http.ts';
 import { getStudent } from '../intake/index.ts';
 import { feelPage, forgetFeel, noteFeel } from './feels.ts';
 import { exportDrills, importDrills, keepDrill, listLibrary, retireDrill } from './library.ts';
-import { chooseDrills, listChoices, prescribeFor, setupCard } from './service.ts';
+import { chooseDrills, listChoices, prescribeFor, setLayer, setupCard } from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['prescription'];
@@ -45,6 +46,18 @@ export function prescriptionRoutes(app: App, ctx: Context): void {
     '/api/students/:id/drill-choices',
     { schema: { tags, params, response: { 200: z.array(choiceSchema) } } },
     async ({ params: p }) => listChoices(ctx, p.id),
+  );
+  app.put(
+    '/api/students/:id/layers/:drill',
+    {
+      schema: {
+        tags,
+        params: params.extend({ drill: z.string().max(60) }),
+        body: layerSchema,
+        response: { 200: choiceSchema },
+      },
+    },
+    async ({ params: p, body }) => setLayer(ctx, p.id, p.drill, body.layer),
   );
   app.get(
     '/api/students/:id/card.pdf',

@@ -4,6 +4,7 @@ import {
   amountsFor,
   cautionsFor,
   feelSizingFor,
+  inUse,
   prescribe,
   refusalsOf,
   setupFor,
@@ -17,7 +18,7 @@ import { cardPdf } from './cardPdf.ts';
 import { feelPage } from './feels.ts';
 import { recordOfOthers } from './history.ts';
 import { libraryOf, libraryWords } from './library.ts';
-import { choicesOf, endChoices, insertChoice } from './repo.ts';
+import { choicesOf, endChoices, insertChoice, setLayers } from './repo.ts';
 
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
 export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
@@ -40,14 +41,15 @@ function caseFor(ctx: Context, diagnosisId: string): { file: CaseFile; workOn: r
 /** Takes drills into use; the ones used until now are put aside. Pain stops it, nothing else does. */
 export function chooseDrills(
   ctx: Context,
-  choice: Pick<DrillChoice, 'id' | 'diagnosisId' | 'drills' | 'note'>,
+  choice: Pick<DrillChoice, 'id' | 'diagnosisId' | 'drills' | 'note' | 'ownTask'>,
   author: string,
 ): DrillChoice {
   const { studentId } = getDiagnosis(ctx, choice.diagnosisId);
   const take = () => {
     const forFault = refuseUnfitChoice(ctx, choice);
+    const layers = layersKept(ctx, studentId, choice.drills);
     endChoices(ctx.db, studentId, stamp(ctx));
-    insertChoice(ctx.db, studentId, { ...choice, forFault, at: stamp(ctx), endedAt: null });
+    insertChoice(ctx.db, studentId, { ...choice, forFault, layers, at: stamp(ctx), endedAt: null });
     record(ctx, studentId, 'drills_chosen', { drills: choice.drills, note: choice.note });
   };
   return once(
@@ -56,6 +58,29 @@ export function chooseDrills(
     take,
     () => choicesOf(ctx.db, studentId).find((known) => known.id === choice.id) as DrillChoice,
   );
+}
+
+/** A drill that stays in use keeps the checkpoint it has come to. */
+function layersKept(ctx: Context, studentId: string, drills: readonly string[]): Record<string, number> {
+  const known = inUse(ctx.records.of(studentId).prescription)?.layers ?? {};
+  return Object.fromEntries(Object.entries(known).filter(([drill]) => drills.includes(drill)));
+}
+
+/** The checkpoint a drill in use has come to; told again it is the same. */
+export function setLayer(ctx: Context, studentId: string, drillId: string, layer: number): DrillChoice {
+  const drill = libraryOf(ctx).byId(drillId);
+  const current = listChoices(ctx, studentId).find(({ endedAt }) => endedAt === null);
+  if (!drill || !current?.drills.includes(drillId))
+    throw new Refusal('drill_not_in_use', { drill: drillId }, 'drill');
+  if (layer > drill.layers.length)
+    throw new Refusal('bad_input', { message: `this drill has ${drill.layers.length} checkpoints` }, 'layer');
+  const layers = { ...current.layers, [drillId]: layer };
+  if (current.layers[drillId] !== layer)
+    ctx.records.write(studentId, () => {
+      setLayers(ctx.db, current.id, layers);
+      record(ctx, studentId, 'layer', { drill: drillId, layer });
+    });
+  return { ...current, layers };
 }
 
 /** What the drills are for, or a refusal: pain stops every drill, a rule only one that is not overruled in words. */
@@ -101,6 +126,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
     cautions: cautionsFor(drill, file),
     stances: stanceByClub(file),
     amounts: amountsFor(drill, file),
+    ownTask: inUse(ctx.records.of(studentId).prescription)?.ownTask ?? '',
   });
 }
 

@@ -8,16 +8,18 @@ interface Row {
   readonly at: string;
   readonly ended_at: string | null;
   readonly reached: string;
+  readonly layers: string;
+  readonly own_task: string;
 }
 
 export const prescriptionSlice = (db: Db, studentId: string): PrescriptionRecord => ({
   choices: (
     prepared(
       db,
-      'SELECT drills, for_fault, at, ended_at, reached FROM drill_choices WHERE student_id = ? ORDER BY at',
+      'SELECT drills, for_fault, at, ended_at, reached, layers, own_task FROM drill_choices WHERE student_id = ? ORDER BY at',
     ).all(studentId) as Row[]
   ).map(
-    ({ drills, for_fault, at, ended_at, reached }): ChosenDrills => ({
+    ({ drills, for_fault, at, ended_at, reached, layers, own_task }): ChosenDrills => ({
       drills: JSON.parse(drills) as string[],
       forFault: for_fault,
       at,
@@ -25,6 +27,8 @@ export const prescriptionSlice = (db: Db, studentId: string): PrescriptionRecord
       endedAt: ended_at,
       endedDay: ended_at === null ? null : dayOf(ended_at),
       reached: JSON.parse(reached) as Record<string, string>,
+      layers: JSON.parse(layers) as Record<string, number>,
+      ownTask: own_task,
     }),
   ),
 });

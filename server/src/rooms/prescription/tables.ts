@@ -22,6 +22,10 @@ export const drillChoices = sqliteTable(
     endedAt: text('ended_at'),
     /** The highest rung each drill came to. */
     reached: text('reached', { mode: 'json' }).$type<Record<string, string>>().notNull().default({}),
+    /** The checkpoint each drill has come to, from 1; a drill that is not named stands at its first. */
+    layers: text('layers', { mode: 'json' }).$type<Record<string, number>>().notNull().default({}),
+    /** What the coach wants done outside the drills, in the coach's words. */
+    ownTask: text('own_task').notNull().default(''),
   },
   (t) => [index('choices_by_student').on(t.studentId, t.at)],
 );

@@ -186,6 +186,12 @@ function TodayCard({
           </div>
         )}
       </div>
+      {page.ownTask !== '' && (
+        <div className="panel p-4">
+          <h3 className="text-xl">{STUDENT_PAGE_SCREEN_WORDS.besides(page.coach)}</h3>
+          <p className="whitespace-pre-line">{page.ownTask}</p>
+        </div>
+      )}
       {items.map((item) => {
         const drill = page.drills.find((d) => d.id === item.drill);
         const planned = day?.items.find((i) => i.drill === item.drill && i.stage === item.stage);
@@ -198,6 +204,9 @@ function TodayCard({
               </p>
             </header>
             <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>
+            {drill && drill.layers.length > 1 && (
+              <p>{STUDENT_PAGE_SCREEN_WORDS.now(wordsOf(item.drill)?.layers[drill.layer - 1] ?? '')}</p>
+            )}
             {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
             <SetRunner
               token={token}
@@ -222,6 +231,7 @@ function TodayCard({
                   onRange={day?.place === 'range'}
                   layers={drill.layers}
                   guard={drill.guard}
+                  layer={drill.layer}
                   amounts={drill.amounts}
                 />
               </details>

@@ -81,6 +81,8 @@ export const STUDENT_PAGE_SCREEN_WORDS = {
   with: (coach: string) => `with ${coach}`,
   show: (other: string) => `Show ${other}`,
   fromYourCoach: 'From your coach',
+  now: (checkpoint: string) => `Now: ${checkpoint}`,
+  besides: (coach: string) => `Besides, from ${coach}`,
   from: (coach: string) => `From ${coach}`,
   waiting: (open: number) =>
     `${open === 1 ? 'One set waits' : `${open} sets wait`} on this phone and will go when there is a signal.`,

@@ -135,6 +135,7 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   diagnosed: () => 'Diagnosed',
   work_chosen: () => 'Work chosen',
   drills_chosen: () => 'Drills chosen',
+  layer: (d) => `Checkpoint ${String(d.layer)}`,
   planned: (d) => `Plan made: ${String(d.days)} practice days`,
   gate: () => 'Gate decided',
   link: (d) => `Private link made, good until ${String(d.until)}`,

@@ -7,7 +7,7 @@ import { Link, useOutletContext } from 'react-router';
 import { toast } from 'sonner';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { useDrillChoices, useLibrary } from '../prescription/index.ts';
+import { LayerSteps, useDrillChoices, useLibrary } from '../prescription/index.ts';
 import { AskForm } from './AskForm.tsx';
 import { CoachSetLog } from './CoachSetLog.tsx';
 import { DayList } from './DayList.tsx';
@@ -174,6 +174,7 @@ function DrillLadder({
   return (
     <Panel title={nameOf(drill)}>
       <Rungs drill={drill} stage={state?.stage ?? 'still'} plan={plan} today={today} />
+      <LayerSteps studentId={studentId} drill={drill} />
       {state && (
         <div className="mt-3 border-t-[1.5px] border-base-300 pt-3">
           <h3 className="font-semibold">

@@ -10,6 +10,7 @@ import { FeelPanel } from './FeelPanel.tsx';
 import { useLibrary } from './library.tsx';
 import { Offers } from './Offers.tsx';
 import { useChooseDrills, usePrescription } from './queries.ts';
+import { OWN_TASK_WORDS } from './words.layers.ts';
 import { DRILL_SCREEN_WORDS } from './words.ts';
 
 /** The drill for what was chosen, why this one, and why not the others. */
@@ -55,19 +56,22 @@ function useMatch(student: Student, { diagnosisId, result }: PrescriptionRecord)
     [...result.beside, ...result.drills.map((d) => d.id)].slice(-2),
   );
   const [note, setNote] = useState('');
+  const [ownTask, setOwnTask] = useState('');
   const choose = useChooseDrills(student.id);
   const navigate = useNavigate();
   return {
     picked,
     note,
     setNote,
+    ownTask,
+    setOwnTask,
     choose,
     flip: (id: string) =>
       setPicked((now) => (now.includes(id) ? now.filter((d) => d !== id) : [...now, id].slice(-2))),
     overruled: picked.some((id) => result.rejected.some((r) => r.id === id)),
     accept: () =>
       choose.mutate(
-        { diagnosisId, drills: picked, note },
+        { diagnosisId, drills: picked, note, ownTask },
         { onSuccess: () => void navigate(`/students/${student.id}/ladder`) },
       ),
   };
@@ -106,6 +110,7 @@ function Match({ student, prescription }: MatchProps) {
         <Offers student={student} result={result} picked={box.picked} onFlip={box.flip} />
         <div className="flex flex-col gap-3">
           <NotOffered rejected={result.rejected} box={box} />
+          <OwnTask box={box} />
           <FeelPanel studentId={student.id} measures={feltMeasures} />
         </div>
       </div>
@@ -163,6 +168,20 @@ function NotOffered({ rejected, box: { picked, flip } }: NotOfferedProps) {
     </Panel>
   );
 }
+
+/** What the coach wants put right outside the drills, such as a face that is open. */
+const OwnTask = ({ box }: { readonly box: MatchBox }) => (
+  <Panel title={OWN_TASK_WORDS.label}>
+    <textarea
+      aria-label={OWN_TASK_WORDS.label}
+      placeholder={OWN_TASK_WORDS.hint}
+      rows={2}
+      className="textarea w-full"
+      value={box.ownTask}
+      onChange={(e) => box.setOwnTask(e.target.value)}
+    />
+  </Panel>
+);
 
 function TakeIntoUse({
   box: { picked, overruled, note, setNote, choose, accept },

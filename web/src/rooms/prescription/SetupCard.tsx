@@ -14,6 +14,8 @@ export interface SetupCardProps {
   /** Who tells of each checkpoint, and what stands beside the drill. */
   readonly layers?: readonly Pick<Drill['layers'][number], 'tells'>[];
   readonly guard?: string | null;
+  /** The checkpoint it stands at, from 1. */
+  readonly layer?: number;
   /** What changes with the club. */
   readonly amounts?: readonly ClubAmount[];
   /** Where the card is printed from. */
@@ -30,6 +32,7 @@ export function SetupCard({
   onRange = false,
   layers = [],
   guard = null,
+  layer = 1,
   amounts = [],
   pdfUrl,
 }: SetupCardProps) {
@@ -65,7 +68,7 @@ export function SetupCard({
         </div>
       </div>
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
-      <Layers drill={drill} told={layers} guard={guard} />
+      <Layers drill={drill} told={layers} guard={guard} layer={layer} />
       <dl className="grid gap-2 @lg:grid-cols-3">
         <Fact title={CARD_WORDS.counts}>{words.counts}</Fact>
         <Fact title={CARD_WORDS.fake}>{words.fake}</Fact>
@@ -117,10 +120,12 @@ function Layers({
   drill,
   told,
   guard,
+  layer,
 }: {
   readonly drill: string;
   readonly told: NonNullable<SetupCardProps['layers']>;
   readonly guard: string | null;
+  readonly layer: number;
 }) {
   const { wordsOf } = useLibraryWords();
   const layers = wordsOf(drill)?.layers ?? [];
@@ -132,11 +137,15 @@ function Layers({
       <p className="text-sm text-base-content/80">{CARD_WORDS.layersHint}</p>
       <ol className="mt-1 flex flex-col gap-1">
         {layers.map((text, i) => (
-          <li key={text} className="flex items-baseline gap-2">
+          <li
+            key={text}
+            aria-current={i + 1 === layer ? 'step' : undefined}
+            className={`flex items-baseline gap-2 ${i + 1 > layer ? 'text-base-content/80' : ''}`}
+          >
             <span aria-hidden className="w-6 border-b-[3px] border-primary text-center font-semibold">
               {i + 1}
             </span>
-            <span className={i === 0 ? 'font-semibold' : ''}>
+            <span className={i + 1 === layer ? 'font-semibold' : ''}>
               {text}
               {told[i]?.tells === 'film' && (
                 <span className="text-sm text-base-content/80"> ({CARD_WORDS.layerByFilm})</span>

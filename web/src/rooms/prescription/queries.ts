@@ -27,9 +27,18 @@ export const useDrillChoices = (studentId: string) =>
 export const useChooseDrills = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (id, choice: { diagnosisId: string; drills: readonly string[]; note: string }) =>
+    send: (id, choice: { diagnosisId: string; drills: readonly string[]; note: string; ownTask: string }) =>
       post<DrillChoice>('/api/drill-choices', { id, ...choice }),
   });
+
+export function useSetLayer(studentId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ drill, layer }: { readonly drill: string; readonly layer: number }) =>
+      put<DrillChoice>(`/api/students/${studentId}/layers/${drill}`, { layer }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
+  });
+}
 
 export const useOwnDrills = () =>
   useQuery({

@@ -18,3 +18,18 @@ export const MATCH_WORDS = {
   beside: (names: string) => `Goes beside what is in use: ${names}.`,
   start: (drill: string) => `A start on it: “${drill}”. Then look again.`,
 } as const;
+
+/** What the ladder says of a drill's checkpoints. */
+export const LAYER_STEPS_WORDS = {
+  at: (layer: number, of: number) => `Checkpoint ${layer} of ${of}`,
+  next: 'It holds: add the next',
+  back: 'Back to the one before',
+  now: (layer: number) => `Now at checkpoint ${layer}.`,
+  undo: 'Undo',
+} as const;
+
+/** What is asked of the coach's own task. */
+export const OWN_TASK_WORDS = {
+  label: 'Your own task, on card and plan',
+  hint: 'What you want put right outside the drills.',
+} as const;

@@ -1,0 +1,79 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { enterDemo } from './demo.ts';
+import { press, see, seriousFindings, story, textOf, type } from './hands.ts';
+import { type Program, startProgram } from './program.ts';
+
+/** From a look to a drill with its guard beside it, through two checkpoints, as coach and student see them. */
+describe('one thing at a time, with a guard', () => {
+  const step = story(it);
+  let program: Program;
+  let page: Page;
+  let wren: string;
+
+  beforeAll(async () => {
+    program = await startProgram({ demo: true });
+    page = await program.page();
+    wren = (await enterDemo(page, program.url))('Wren');
+  });
+  afterAll(() => program.stop());
+
+  step('a lead hip that pops up is seen, and found', async () => {
+    await page.goto(`${program.url}/students/${wren}/diagnosis`);
+    await see(page, 'No diagnosis of this yet');
+    await page.focus('input[aria-label="Find a look"]');
+    await page.keyboard.type('lead hip not lower');
+    await page.keyboard.press('Enter');
+    await page.focus('button.btn-lg');
+    await page.keyboard.press('Enter');
+    await page.waitForSelector('[data-testid="root-lead_hip_pop"]');
+    await press(page, 'Work on this, find the drill');
+  });
+
+  step('the stick round the belt comes with the chair that keeps it from being overdone', async () => {
+    await see(page, 'Tail down and round');
+    expect(await textOf(page, '.sticky')).toContain('Tail down and round and Two-cheek chair');
+    const card = await textOf(page, '[data-testid="drill-tail_down_around"]');
+    expect(card).toContain('The stick keeps falling until the shaft is level.');
+    expect(card).toContain('Beside it, so that it is not overdone: Two-cheek chair.');
+    await type(
+      page,
+      'textarea[aria-label="Your own task, on card and plan"]',
+      'Grip the club in the fingers.',
+    );
+    await press(page, 'Take into use, lay out the plan');
+    await see(page, 'Accept this plan');
+    await press(page, 'Accept this plan');
+    await see(page, 'Checkpoint 1 of 3');
+  });
+
+  step('the first checkpoint holds: the next is added, and can be taken back', async () => {
+    const current = () => textOf(page, 'section[aria-label="One thing at a time"]');
+    expect(await current()).toContain('The stick keeps falling');
+    await press(page, 'It holds: add the next');
+    await see(page, 'Checkpoint 2 of 3');
+    expect(await current()).toContain('It rises only as the lead leg straightens.');
+    await press(page, 'Undo');
+    await see(page, 'Checkpoint 1 of 3');
+    await press(page, 'It holds: add the next');
+    await see(page, 'Checkpoint 2 of 3');
+    expect(await seriousFindings(page)).toEqual([]);
+  });
+
+  step('the student’s page tells the checkpoint, the guard and the coach’s own task', async () => {
+    const token = (await page.evaluate(
+      (id) =>
+        fetch(`/api/students/${id}/links`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
+          body: JSON.stringify({ days: 9 }),
+        }).then(async (r) => ((await r.json()) as { token: string }).token),
+      wren,
+    )) as string;
+    await page.goto(`${program.url}/p/${token}`);
+    await see(page, 'Grip the club in the fingers.');
+    const text = await textOf(page, 'main');
+    if (text.includes('Practise anyway')) await press(page, 'Practise anyway');
+    await see(page, 'Now: It rises only as the lead leg straightens.');
+  });
+});
