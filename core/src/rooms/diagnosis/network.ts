@@ -12,7 +12,7 @@ export const PRIOR = 0.05;
  * P(the effect appears because of this one cause). Lower than a coach’s “nearly always”: a fault goes
  * on in one way in one player and in another way in the next, so an effect that stays away says little.
  */
-export const CAUSE_POWER: Record<LinkStrength, number> = { 1: 0.06, 2: 0.18, 3: 0.35 };
+export const CAUSE_POWER: Record<LinkStrength, number> = { 1: 0.055, 2: 0.12, 3: 0.35 };
 export const FINDING_POWER: Record<LinkStrength, number> = { 1: 0.1, 2: 0.5, 3: 0.93 };
 /** P(a finding is there with none of its faults): looks have other causes, ball flights many. */
 export const LEAK = { look: 0.0005, ball: 0.2 };

@@ -13,13 +13,19 @@ const BLIND_SD: Readonly<Record<ViewKind, Readonly<Record<string, number>>>> = {
   down_the_line: {
     pelvis_offset_address: 2,
     knee_flex_address: 8,
+    tilt_address: 1,
+    turn_top: 4,
     tilt_top: 2.5,
     lead_knee_in_top: 1,
     lead_knee_roll_delivery: 3.5,
+    lead_knee_flex_impact: 8,
     lead_knee_past_ankle_impact: 2.2,
-    trail_hip_behind_finish: 1,
+    tilt_impact: 2,
+    trail_hip_behind_finish: 1.6,
     knee_gap_finish: 3.5,
     trail_heel_up_finish: 2.2,
+    bearing_back: 0.7,
+    bearing_forward: 0.7,
   },
 };
 
@@ -27,7 +33,10 @@ const BLIND_SD: Readonly<Record<ViewKind, Readonly<Record<string, number>>>> = {
 export type SeenBy = ReadonlyMap<string, ReadonlySet<ViewKind>>;
 
 /** Variance to add where fewer than half of a measure's places were seen from the side that shows it. */
-export function blindVariance({ id, needs }: MeasureDefinition, seenBy: SeenBy): number {
+export function blindVariance(
+  { id, needs }: Pick<MeasureDefinition, 'id' | 'needs'>,
+  seenBy: SeenBy,
+): number {
   const places = needs.flatMap(([station, landmarks]) => landmarks.map((l) => keyOf(station, l)));
   const missing = (kind: ViewKind) =>
     places.filter((place) => seenBy.get(place)?.has(kind)).length < places.length / 2;

@@ -98,7 +98,7 @@ export function measuresOf(fit: BodyFit, capture: Capture): Measure[] {
   });
   const peak = backPeak(fit, has);
   const peakMeasure = peak ? [measureOne(fit, shiftBackPeak(peak), sizes, context, seen)] : [];
-  const bearings = BEARINGS.flatMap((definition) => bearing(fit, definition, peak, has, context));
+  const bearings = BEARINGS.flatMap((definition) => bearing(fit, definition, peak, has, context, seen));
   return [...poseMeasures, ...peakMeasure, ...bearings, ...timed(capture, context)];
 }
 
@@ -204,17 +204,16 @@ function bearing(
   peak: Station | null,
   has: (needs: MeasureDefinition['needs']) => boolean,
   context: BandContext,
+  seen: SeenBy,
 ): Measure[] {
   const to = definition.to === 'back_peak' ? peak : definition.to;
   const hips = ['lead_hip', 'trail_hip'] as const;
-  if (
-    !to ||
-    !has([
-      [definition.from, hips],
-      [to, hips],
-    ])
-  )
-    return [];
+  if (!to) return [];
+  const needs = [
+    [definition.from, hips],
+    [to, hips],
+  ] as const;
+  if (!has(needs)) return [];
   const form = (axis: 0 | 1): [number, number][] =>
     hips.flatMap((hip) => [
       [fit.layout.landmarkAt(to, hip) + axis, 0.5] as [number, number],
@@ -231,7 +230,8 @@ function bearing(
   const lengthSd = Math.sqrt(fit.variance(across(dx / length, dy / length)));
   if (length < 2 * lengthSd) return [];
   const sideSd = Math.sqrt(fit.variance(across(-dy / length, dx / length)));
-  const hourSd = (sideSd / length) * (12 / (2 * Math.PI));
+  const fitSd = (sideSd / length) * (12 / (2 * Math.PI));
+  const hourSd = Math.hypot(fitSd, Math.sqrt(blindVariance({ id: definition.id, needs }, seen)));
   return [judged(definition.id, definition.station, clockHour(dx, dy), hourSd, context)];
 }
 
