@@ -27,7 +27,9 @@ beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'inchstep-old-'));
   writeFileSync(join(folder, 'inchstep.sqlite'), fixture('demo-before-doors.sqlite.gz'));
   const now = () => new Date('2026-11-26T12:00:00Z');
-  server = await testServer({ dataDir: folder, demo: true, signedIn: false, now });
+  // What was read stays as that program read it: nothing is measured anew while the two are held together.
+  const jobs = { deadlineMs: 0 };
+  server = await testServer({ dataDir: folder, demo: true, signedIn: false, now, jobs });
   await server.ask('POST', '/api/demo-enter');
 });
 afterAll(async () => {

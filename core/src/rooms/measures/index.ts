@@ -19,6 +19,7 @@ export {
   bandContext,
   type FittedLandmark,
   golferSizes,
+  MEASURES_VERSION,
   type Measure,
   type Measured,
   measureCapture,

@@ -66,6 +66,9 @@ const TAPED_WIDTH_SD_SHARE = 0.02;
 /** A measure of unmarked landmarks is told when its sd is at most so many steps. */
 const PREDICTED_SD_STEPS = 1;
 
+/** Counts up when measures or bands change so that an older reading no longer says what this program would. */
+export const MEASURES_VERSION = 2;
+
 /** From marks to judged measures; `capture` must have passed `checkCapture`. `from`: an earlier fit of this swing. */
 export function measureCapture(capture: Capture, from?: BodyFit): Measured {
   const fit = fitBody(capture, from);

@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import type { Swing } from '@inchstep/contract/capture';
 import type { Reading } from '@inchstep/contract/measures';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { putProgramFact } from '../../platform/programFacts.ts';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+import { listReadings } from './service.ts';
 
 let server: TestServer;
 let student: string;
@@ -139,4 +141,23 @@ describe('what can’t be measured', () => {
     const all = await server.ask<Swing[]>('GET', `/api/students/${student}/swings`);
     expect(all.body.some((s) => s.id === swing.id)).toBe(false);
   });
+});
+
+test('what older measures said is named as old, and read anew in the background', async () => {
+  const first = await testServer();
+  const someone = await addStudent(first);
+  const swing = markedSwing('priya-then');
+  await first.ask('POST', `/api/students/${someone}/swings`, swing);
+  await first.ask('POST', `/api/swings/${swing.id}/measure`);
+  putProgramFact(first.ctx.db, 'measures_version', 1);
+  await first.end();
+  // A program that gets nothing measured shows what there is, and that it is old.
+  const hurried = await testServer({ dataDir: first.dataDir, signedIn: false, jobs: { deadlineMs: 0 } });
+  expect(listReadings(hurried.ctx, someone)).toMatchObject([{ swingId: swing.id, stale: true }]);
+  await hurried.end();
+  const again = await testServer({ dataDir: first.dataDir, signedIn: false });
+  while (listReadings(again.ctx, someone).some(({ stale }) => stale))
+    await new Promise((turn) => setTimeout(turn, 50));
+  expect(listReadings(again.ctx, someone)[0]?.measures.length).toBeGreaterThan(40);
+  await again.stop();
 });

@@ -1,5 +1,5 @@
 import { measureSchema, type Reading, readingSchema } from '@inchstep/contract/measures';
-import { and, asc, eq, isNull, ne, or } from 'drizzle-orm';
+import { and, asc, eq, isNull, ne, or, sql } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { swings } from '../capture/tables.ts';
 import { gistOf } from './gist.ts';
@@ -56,6 +56,19 @@ export const readingOf = (db: Db, swingId: string): Reading | null => {
 
 export const dropReading = (db: Db, swingId: string): void => {
   db.delete(readings).where(eq(readings.swingId, swingId)).run();
+};
+
+const NOT_OURS = -1;
+
+/** Every reading that is kept was made by another program than this: none is of the marks' present version. */
+export const makeAllStale = (db: Db): void => {
+  db.update(readings)
+    .set({
+      swingVersion: NOT_OURS,
+      body: sql`json_set(${readings.body}, '$.version', ${NOT_OURS})`,
+    })
+    .where(sql`json_valid(${readings.body})`)
+    .run();
 };
 
 /** Swings whose marks are not the ones that were read. Old folders did not note what was read. */

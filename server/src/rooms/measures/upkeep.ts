@@ -1,7 +1,10 @@
+import { MEASURES_VERSION } from '@inchstep/core/measures';
 import type { Context } from '../../platform/context.ts';
-import { oldReadings } from './repo.ts';
+import { programFact, putProgramFact } from '../../platform/programFacts.ts';
+import { makeAllStale, oldReadings } from './repo.ts';
 import { makeAnew } from './service.ts';
 
+const FACT = 'measures_version';
 /** Marks come one after the other: a swing is read once they rest this long. */
 const REST_MS = 2000;
 
@@ -31,6 +34,12 @@ export class Upkeep {
 
   /** What an older program, or one that was ended, left behind. */
   findOld(): void {
+    const { db } = this.ctx();
+    // What older measures and bands said is still shown, as stale, until it was read anew.
+    if (programFact(db, FACT) !== MEASURES_VERSION) {
+      makeAllStale(db);
+      putProgramFact(db, FACT, MEASURES_VERSION);
+    }
     for (const id of oldReadings(this.ctx().db)) this.due.set(id, 0);
     this.wake();
   }
