@@ -91,6 +91,7 @@ export const pageSchema = z.object({
   ),
   /** Texts of every drill that the page names. */
   words: z.record(z.string(), drillWordsSchema),
+  /** Today's, as the coach's calendar has it. */
   sets: z.array(loggedSetSchema),
   checkins: z.array(checkinSchema),
   clipLimitMb: z.number(),

@@ -16,7 +16,6 @@ import { holdOf } from '../intake/index.ts';
 import { feelPage, libraryOf, libraryWords } from '../prescription/index.ts';
 import { recentCheckins } from './service.ts';
 
-const RECENT_SETS = 60;
 const RECENT_CHECKINS = 10;
 
 /** Everything a student's phone shows, and nothing of anybody else. */
@@ -60,7 +59,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
         return words ? [[id, words]] : [];
       }),
     ),
-    sets: countedSets(sets.slice(-2 * RECENT_SETS)).slice(-RECENT_SETS),
+    sets: countedSets(sets.filter(({ date }) => date === today(ctx))),
     checkins: recentCheckins(ctx, studentId, RECENT_CHECKINS),
     clipLimitMb: ctx.clipLimitMb,
   };
