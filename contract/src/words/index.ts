@@ -34,6 +34,7 @@ export {
   contradictionText,
   drillName,
   faultName,
+  feltAgainstText,
   findingName,
   leaveText,
   measureName,

@@ -57,6 +57,10 @@ export function weighedText(entry: WeighedWords, lengths: Lengths = 'in'): strin
   return `${measureName(measure.id)} ${show(measure.value, unit)}, give or take ${spread}; the band is ${band}.`;
 }
 
+/** What the student is sure of beside what the film shows. */
+export const feltAgainstText = ({ felt, shown }: { readonly felt: string; readonly shown: string }): string =>
+  `The student ${findingName(felt)}; the film shows: ${findingName(shown)}. Show both, side by side.`;
+
 /** Two looks of which one must be wrong, and which to take again. */
 export const contradictionText = (both: {
   readonly findings: readonly [string, string];

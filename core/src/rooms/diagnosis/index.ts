@@ -29,6 +29,7 @@ export {
   PHASES,
   type Phase,
 } from './faultTable.ts';
+export { type FeltAgainst, feltAgainst } from './feltAgainst.ts';
 export {
   BALL_FINDINGS,
   type BallFindingId,

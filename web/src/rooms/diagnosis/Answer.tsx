@@ -4,10 +4,11 @@ import {
   BLOCKER_WORDS,
   contradictionText,
   faultName,
+  feltAgainstText,
   nextLookText,
   PHASE_WORDS,
 } from '@inchstep/contract/words';
-import { faultById } from '@inchstep/core/diagnosis';
+import { faultById, feltAgainst } from '@inchstep/core/diagnosis';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -74,6 +75,11 @@ export function Answer({ student, diagnosis, before, tab, renewing, onTab, onSet
         </p>
       ))}
       <Contradictions result={result} />
+      {feltAgainst(diagnosis.findings, result.present).map((both) => (
+        <p key={both.shown} role="note" className="panel p-3">
+          {feltAgainstText(both)}
+        </p>
+      ))}
       <NoRoot result={result} />
       {tab === 'chain' && <ChainBoard diagnosis={result} school={student.school} />}
       {tab === 'reasons' &&
