@@ -70,7 +70,7 @@ async function verifyBackup(file: string): Promise<Verified> {
     await restoreBackup(file, join(folder, 'data'), progress);
     return await verifyFolder(join(folder, 'data'), new Date(), progress);
   } finally {
-    rmSync(folder, { recursive: true, force: true });
+    rmSync(folder, { recursive: true, force: true, maxRetries: 5 });
   }
 }
 
