@@ -4,7 +4,7 @@ import type { Drill } from './drillTable.ts';
 import { guards } from './guards.ts';
 import type { Library } from './library.ts';
 import type { Prescribed, Target } from './offers.ts';
-import { drillsClash, type Found, guardsFor, wantsGuard } from './rules.ts';
+import { drillsClash, type Found, guardsFor, tendsTo, wantsGuard } from './rules.ts';
 import type { ScorePart } from './score.ts';
 
 export interface PairAsk {
@@ -18,22 +18,20 @@ export interface PairAsk {
 
 /** A second drill for the same root must earn its place beside the first. */
 const SUPPORT_SHARE = 0.55;
-/** From here on a tendency to overdo is better guarded than the root helped from another side. */
-const TENDENCY = 0.2;
 const GUARDS = 1.5;
 
 /**
  * At most two drills that can stand side by side and beside those in use. Each of two roots gets its own; where
  * there is one, the second guards the first or helps from another side. What may only be given with a guard is.
  */
-export function choosePair(ask: PairAsk): { readonly drills: readonly Prescribed[] } {
+export function choosePair(ask: PairAsk): readonly Prescribed[] {
   const { targets, file, library } = ask;
   const [first, second] = targets;
   const offers = first && first.offered.length > 0 ? first.offered : (second?.offered ?? []);
   const kept = offers.filter(({ id }) => file.active.includes(id)).slice(0, 1);
   const room = mostAtOnce(file.student) - file.active.filter((id) => id !== kept[0]?.id).length;
   const drillOf = ({ id }: Prescribed) => library.byId(id) as Drill;
-  if (room <= 0) return { drills: kept };
+  if (room <= 0) return kept;
   for (const primary of kept.length > 0 ? kept : offers) {
     const drill = drillOf(primary);
     const partner = room > 1 ? partnerOf(drill, primary, ask) : null;
@@ -41,9 +39,9 @@ export function choosePair(ask: PairAsk): { readonly drills: readonly Prescribed
       (other) => other && guards(other, drill),
     );
     if (wantsGuard(drill, ask.diagnosis) && !isGuarded) continue;
-    return { drills: partner ? [primary, { ...partner, role: 'support' }] : [primary] };
+    return partner ? [primary, { ...partner, role: 'support' }] : [primary];
   }
-  return { drills: [] };
+  return [];
 }
 
 function partnerOf(drill: Drill, primary: Prescribed, ask: PairAsk): Prescribed | null {
@@ -63,7 +61,8 @@ function partnerOf(drill: Drill, primary: Prescribed, ask: PairAsk): Prescribed 
   if (forOther) return forOther;
   const sameRoot = targets[0]?.offered.filter(canStandBeside) ?? [];
   const support = sameRoot.find((one) => helpsFromAnotherSide(one, primary, drill, library)) ?? null;
-  const isTended = (diagnosis.faults[drill.overdo ?? ''] ?? 0) > TENDENCY;
+  // A tendency to overdo is better guarded than the root helped from another side.
+  const isTended = tendsTo(drill.overdo, diagnosis);
   const isNamed = guardian !== undefined && guardian.id === drill.guard;
   return isTended || isNamed ? (guardian ?? support) : support;
 }

@@ -52,18 +52,18 @@ export function matchDrills(
     .slice(0, mostAtOnce(file.student))
     .map((fault) => offersFor(fault, file, diagnosis, library));
   const targets = depthFirst(asked, file, diagnosis, library);
-  const pair = choosePair(pairAsk(targets, file, diagnosis, library));
-  const taken = new Set(pair.drills.map(({ id }) => id));
+  const drills = choosePair(pairAsk(targets, file, diagnosis, library));
+  const taken = new Set(drills.map(({ id }) => id));
   const rejected = unique(targets.flatMap((target) => target.rejected)).filter(({ id }) => !taken.has(id));
   const isShut = asked[0]?.offered.length === 0;
   return {
     workOn,
-    drills: pair.drills,
+    drills,
     alternatives: unique(targets.flatMap((target) => target.offered)).filter(({ id }) => !taken.has(id)),
     rejected,
     blockers,
     firstThings: firstThings(rejected, file, diagnosis, library),
-    beside: file.active.filter((id) => !pair.drills.some((drill) => drill.id === id)),
+    beside: file.active.filter((id) => !drills.some((drill) => drill.id === id)),
     wouldOpen: isShut ? openings(file, workOn[0] as string, diagnosis, library) : [],
   };
 }

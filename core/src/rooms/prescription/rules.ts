@@ -22,9 +22,6 @@ export const LIMIT_OF_LOAD: Record<LoadClass, Limit> = {
   T: 'balance',
 };
 
-/** A fault that is believed is shown already; from here on a tendency is watched. */
-const TENDENCY = 0.2;
-
 /** What the rules read of a diagnosis. */
 export type Found = Pick<Diagnosis, 'faults' | 'blockers' | 'present'>;
 
@@ -45,6 +42,11 @@ export function refuse(
   if (guarded) return null;
   return { id: drill.id, code: 'overdo', about: drill.overdo as string };
 }
+
+/** A fault that is believed is shown already; from here on a tendency to it is watched and guarded. */
+const TENDENCY = 0.2;
+export const tendsTo = (fault: string | null, { faults }: Pick<Found, 'faults'>): boolean =>
+  fault !== null && (faults[fault] ?? 0) > TENDENCY;
 
 /** What too much of it makes is there already. */
 export const overdone = (drill: Drill, { faults }: Pick<Found, 'faults'>): boolean =>
@@ -180,8 +182,7 @@ export function watchesFor(drill: Drill, diagnosis: Pick<Diagnosis, 'faults'>): 
   const measured = fault.evidence
     .filter((link) => link.strength === 3 && !link.finding.startsWith('obs.'))
     .map((link) => link.finding.replace(/\.(low|high)$/, ''));
-  const tendency = (diagnosis.faults[drill.overdo] ?? 0) > TENDENCY;
-  return tendency ? measured : measured.slice(0, 1);
+  return tendsTo(drill.overdo, diagnosis) ? measured : measured.slice(0, 1);
 }
 
 const historyHas = (file: CaseFile, drill: string): boolean =>
