@@ -25,7 +25,7 @@ export interface PrescriptionRecord {
 }
 
 /** The checkpoint at which a drill stands, from 1 to as many as it has. */
-export const layerOf = (choice: ChosenDrills, drill: Pick<Drill, 'id' | 'layers'>): number =>
+export const layerOf = (choice: Pick<ChosenDrills, 'layers'>, drill: Pick<Drill, 'id' | 'layers'>): number =>
   Math.min(Math.max(1, choice.layers?.[drill.id] ?? 1), Math.max(1, drill.layers.length));
 
 /** The drills in use, or null. */

@@ -14,7 +14,7 @@ export function LayerSteps({ studentId, drill: id }: { readonly studentId: strin
   const drill = byId(id);
   const choice = choices.data?.find(({ endedAt, drills }) => endedAt === null && drills.includes(id));
   if (!drill || !choice || drill.layers.length === 0) return null;
-  const at = layerOf({ ...choice, day: '', endedDay: null, reached: {} }, drill);
+  const at = layerOf(choice, drill);
   const texts = wordsOf(id)?.layers ?? [];
   const go = (layer: number) =>
     set.mutate(
