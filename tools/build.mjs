@@ -48,4 +48,5 @@ if (!only || only === 'web') {
   await buildNetworks();
   const { build: viteBuild } = await import('vite');
   await viteBuild({ root: 'web', logLevel: 'warn' });
+  await viteBuild({ root: 'web', logLevel: 'warn', mode: 'student' });
 }

@@ -15,13 +15,18 @@ const studentPage: Plugin = {
   },
 };
 
-export default defineConfig({
+/**
+ * Two builds into one folder. The student's page is built by itself (`--mode student`): sharing pieces with the
+ * coach's screens cut it into a dozen files, and on a phone with a slow line each file costs a journey.
+ */
+export default defineConfig(({ mode }) => ({
   plugins: [react(), tailwindcss(), studentPage],
   worker: { format: 'es' },
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 900,
-    rollupOptions: { input: { index: 'web/index.html', student: 'web/student.html' } },
+    emptyOutDir: mode !== 'student',
+    rollupOptions: { input: mode === 'student' ? 'web/student.html' : 'web/index.html' },
   },
   server: { port: Number(process.env.WEB_PORT ?? 4310), proxy: { '/api': `http://127.0.0.1:${apiPort}` } },
-});
+}));

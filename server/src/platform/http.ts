@@ -205,6 +205,9 @@ export async function serveWeb(app: App): Promise<void> {
       !/^\/(api|assets)(\/|$)/.test(plainPath(request.raw.url ?? ''));
     if (!page || !existsSync(root))
       return reply.status(404).send(failureOf([{ code: 'not_found', path: '', detail: {} }]).body);
+    const token = /^\/p\/([\w-]+)\/?(?:[?#]|$)/.exec(request.raw.url ?? '')?.[1];
+    // The phone asks for what the page will show while it is still fetching the page's script.
+    if (token) reply.header('link', `</api/page/${token}>; rel=preload; as=fetch; crossorigin=anonymous`);
     const entry = /^\/p\//.test(plainPath(request.raw.url ?? '')) ? 'student.html' : 'index.html';
     return reply.header('cache-control', 'no-cache').sendFile(entry);
   });
