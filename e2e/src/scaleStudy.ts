@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { format } from 'date-fns';
 import { ROOT, type RunningServer, startServer, truthOf } from './program.ts';
 import { fill } from './scale/fill.ts';
-import { Coach, costMs, longestWaitMs, setsPerSecond } from './scale/measure.ts';
+import { Coach, costMs, longestWaitMs, setsPerSecond, warmMs } from './scale/measure.ts';
 import { pagesOf } from './scale/pages.ts';
 
 /** `./inchstep bench scale [STUDENTS]`: one JSON line a figure. Filled with a seed that nothing was tuned on. */
@@ -67,28 +67,22 @@ async function lists(server: RunningServer, coach: Coach): Promise<void> {
   for (const list of ['queue', 'lessons', 'roster']) {
     const first = await costMs(server, 1, () => coach.ask('GET', `/api/${list}`));
     say(`${list}, the first time after a start`, first, 'ms of processor');
-    const cost = await twiceMs(server, TIMES, () => coach.ask('GET', `/api/${list}`));
+    const cost = await warmMs(server, TIMES, () => coach.ask('GET', `/api/${list}`));
     say(list, cost, 'ms of processor', 25);
     const { version } = JSON.parse((await coach.ask('GET', `/api/${list}`)).text) as { version: string };
-    const poll = await costMs(server, 200, () => coach.ask('GET', `/api/${list}?since=${version}`));
+    const poll = await warmMs(server, 40, () => coach.ask('GET', `/api/${list}?since=${version}`));
     say(`${list}, unchanged`, poll, 'ms of processor', 2);
   }
-}
-
-/** The second time round counts: the code is warm, and of more files than the program keeps none is known any more. */
-async function twiceMs(...asked: Parameters<typeof costMs>): Promise<number> {
-  await costMs(...asked);
-  return costMs(...asked);
 }
 
 /** Each of many long files once, so that none is known yet, then one again and again. */
 async function files(server: RunningServer, coach: Coach, long: readonly string[]): Promise<void> {
   for (const [what, goal] of Object.entries(FILES)) {
-    const cold = await twiceMs(server, long.length, (i) =>
+    const cold = await warmMs(server, long.length, (i) =>
       coach.ask('GET', `/api/students/${long[i]}/${what}`),
     );
     say(`${what}, file not read yet`, cold, 'ms of processor', goal);
-    const warm = await costMs(server, 3 * TIMES, () => coach.ask('GET', `/api/students/${long[0]}/${what}`));
+    const warm = await warmMs(server, TIMES, () => coach.ask('GET', `/api/students/${long[0]}/${what}`));
     say(what, warm, 'ms of processor', goal);
   }
   const links = await Promise.all(
@@ -97,11 +91,11 @@ async function files(server: RunningServer, coach: Coach, long: readonly string[
       return (JSON.parse(text) as { token: string }).token;
     }),
   );
-  const cold = await twiceMs(server, links.length, (i) => coach.ask('GET', `/api/page/${links[i]}`));
+  const cold = await warmMs(server, links.length, (i) => coach.ask('GET', `/api/page/${links[i]}`));
   say('page, file not read yet', cold, 'ms of processor', 4);
   say(
     'page',
-    await costMs(server, TIMES, () => coach.ask('GET', `/api/page/${links[0]}`)),
+    await warmMs(server, TIMES, () => coach.ask('GET', `/api/page/${links[0]}`)),
     'ms of processor',
     4,
   );

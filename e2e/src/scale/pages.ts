@@ -17,7 +17,7 @@ export interface Figure {
 const DIST = join(ROOT, 'web', 'dist');
 const PHONE = { width: 390, height: 844, isMobile: true, hasTouch: true };
 const SLOW_PHONE = { offline: false, latency: 150, downloadThroughput: 200_000, uploadThroughput: 94_000 };
-const RUNS = 3;
+const RUNS = 5;
 
 /** What a browser fetches and shows, in the running program with everybody in it. */
 export async function pagesOf(server: RunningServer, coach: Coach, student: string): Promise<Figure[]> {
@@ -27,7 +27,8 @@ export async function pagesOf(server: RunningServer, coach: Coach, student: stri
   page.setDefaultTimeout(120_000);
   await page.goto(server.url);
   await press(page, 'Enter as Ilse Varga (demo)');
-  const figures = await rosterOf(page, server.url);
+  const figures: Figure[][] = [];
+  for (let i = 0; i < RUNS; i++) figures.push(await rosterOf(page, server.url));
   const { text } = await coach.ask('POST', `/api/students/${student}/links`, { days: 9 });
   const address = `${server.url}/p/${(JSON.parse(text) as { token: string }).token}`;
   const shown: { ms: number; shift: number }[] = [];
@@ -37,10 +38,17 @@ export async function pagesOf(server: RunningServer, coach: Coach, student: stri
     await context.close();
   }
   await close();
-  const [, middle] = shown.map(({ ms }) => ms).sort((a, b) => a - b);
   return [
-    ...figures,
-    { what: 'student’s page, slow phone', value: middle ?? 0, unit: 'ms', goal: 1800 },
+    ...(figures[0] ?? []).map((figure, k) => ({
+      ...figure,
+      value: middleOf(figures.map((f) => f[k]?.value ?? 0)),
+    })),
+    {
+      what: 'student’s page, slow phone',
+      value: middleOf(shown.map(({ ms }) => ms)),
+      unit: 'ms',
+      goal: 1800,
+    },
     { what: 'layout shift of it', value: Math.max(...shown.map(({ shift }) => shift)), unit: '', goal: 0 },
     {
       what: 'first script, coach, gzip',
@@ -51,6 +59,9 @@ export async function pagesOf(server: RunningServer, coach: Coach, student: stri
     { what: 'first script, student, gzip', value: scriptKb('student.html'), unit: 'kB', goal: 110 },
   ];
 }
+
+const middleOf = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] as number;
 
 async function rosterOf(page: Page, url: string): Promise<Figure[]> {
   await page.goto(`${url}/students`, { waitUntil: 'domcontentloaded' });

@@ -7,7 +7,7 @@ const entry = (id: string, ...waiting: [QueueReason, number][]): QueueEntry => (
   id,
   waiting: waiting.map(([reason, waitingHours]) => ({ reason, waitingHours })),
 });
-const order = (...entries: QueueEntry[]) => rankQueue(entries).map((e) => e.id);
+const order = (...entries: QueueEntry[]) => rankQueue(entries).map(({ entry }) => entry.id);
 
 describe('the queue', () => {
   test('of equal age the order of need', () => {

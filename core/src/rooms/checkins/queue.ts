@@ -22,7 +22,11 @@ export interface QueueEntry {
   readonly waiting: readonly Waiting[];
 }
 
-export type Ranked<E extends QueueEntry> = E & Waiting & { readonly rank: number };
+/** An entry with the reason that puts it where it stands. The entry is held, not copied: copying cost more than all the rest. */
+export interface Ranked<E extends QueueEntry> extends Waiting {
+  readonly entry: E;
+  readonly rank: number;
+}
 
 const STEP = 100;
 /** A day of waiting lifts by a little more than half a place of need, so that nobody starves. */
@@ -44,9 +48,9 @@ export function rankQueue<E extends QueueEntry>(entries: readonly E[]): Ranked<E
       top = waiting;
       rank = its;
     }
-    if (top) ranked.push({ ...entry, reason: top.reason, waitingHours: top.waitingHours, rank });
+    if (top) ranked.push({ entry, reason: top.reason, waitingHours: top.waitingHours, rank });
   }
-  return ranked.sort((a, b) => b.rank - a.rank || (a.id < b.id ? -1 : 1));
+  return ranked.sort((a, b) => b.rank - a.rank || (a.entry.id < b.entry.id ? -1 : 1));
 }
 
 /** Need of each reason, the most pressing highest. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
-import { judgeChange, type Session, sessionPoint } from './change.ts';
+import { judgeChange, type Session, type SessionPoint, sessionPoints } from './change.ts';
 import { movedToward, outside } from './direction.ts';
 
 const session = (date: string, values: number[], sd = 0.3): Session => ({ date, values, sd });
@@ -105,10 +105,11 @@ describe('direction', () => {
 });
 
 describe('a session’s point', () => {
+  const pointOf = (measure: string, one: Session) => sessionPoints(measure, [one])[0] as SessionPoint;
   test('narrows with swings and widens with poor marks', () => {
-    const one = sessionPoint('shift_top', session('a', [1]));
-    const four = sessionPoint('shift_top', session('a', [1, 1.1, 0.9, 1]));
-    const poor = sessionPoint('shift_top', session('a', [1, 1.1, 0.9, 1], 2));
+    const one = pointOf('shift_top', session('a', [1]));
+    const four = pointOf('shift_top', session('a', [1, 1.1, 0.9, 1]));
+    const poor = pointOf('shift_top', session('a', [1, 1.1, 0.9, 1], 2));
     expect(four.mean).toBeCloseTo(1, 12);
     expect(four.half95).toBeLessThan(one.half95);
     expect(poor.half95).toBeGreaterThan(four.half95);
@@ -120,7 +121,7 @@ describe('a session’s point', () => {
     const swing = (3 * 0.16 + 0.06) / 9;
     const shared = 0.3 * 0.01;
     const t9 = 2.262157;
-    expect(sessionPoint('shift_top', last, [...days, last]).half95).toBeCloseTo(
+    expect((sessionPoints('shift_top', [...days, last]).at(-1) as SessionPoint).half95).toBeCloseTo(
       t9 * Math.sqrt(swing + shared),
       5,
     );
@@ -142,11 +143,10 @@ describe('a session’s point', () => {
       };
       const days = [day('a', 3), day('b', 3), day('c', 1 + Math.floor(random() * 3))];
       const last = days.at(-1) as (typeof days)[number];
-      const { mean, half95 } = sessionPoint(
+      const { mean, half95 } = sessionPoints(
         'shift_top',
-        last.session,
         days.map((d) => d.session),
-      );
+      ).at(-1) as SessionPoint;
       if (Math.abs(mean - last.there) <= half95) held++;
     }
     expect(held / TRIES).toBeGreaterThan(0.93);

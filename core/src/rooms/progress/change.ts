@@ -131,17 +131,16 @@ export interface SessionPoint {
 }
 
 /**
- * Mean of a session with the half-width of its 95 % interval. `all` are the sessions that tell how much
- * this player wanders from swing to swing, this one among them.
+ * Mean of each session with the half-width of its 95 % interval. The sessions together tell how much this
+ * player wanders from swing to swing.
  */
-export function sessionPoint(
-  measure: string,
-  session: Session,
-  all: readonly Session[] = [session],
-): SessionPoint {
-  const { variance, dof } = swingSpread(measure, all);
-  const meanSd = Math.sqrt(meanVariance(measure, session, variance));
-  return { mean: mean(session.values), meanSd, dof, half95: studentQuantile(0.975, dof) * meanSd };
+export function sessionPoints(measure: string, sessions: readonly Session[]): SessionPoint[] {
+  const { variance, dof } = swingSpread(measure, sessions);
+  const wide = studentQuantile(0.975, dof);
+  return sessions.map((session) => {
+    const meanSd = Math.sqrt(meanVariance(measure, session, variance));
+    return { mean: mean(session.values), meanSd, dof, half95: wide * meanSd };
+  });
 }
 
 /** Where the player's mean of a day stands against the band, and how probably it lies inside. */

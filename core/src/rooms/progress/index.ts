@@ -5,7 +5,7 @@ export {
   judgePoint,
   type Session,
   type SessionPoint,
-  sessionPoint,
+  sessionPoints,
 } from './change.ts';
 export { movedToward, outside } from './direction.ts';
 export { type Occasion, type Owned, ownedOf } from './owned.ts';

@@ -1,7 +1,7 @@
 import { daysBetween, type IsoDay } from '../../foundation/index.ts';
 import type { ReadingRecord } from '../measures/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
-import { judgePoint, sessionPoint } from './change.ts';
+import { judgePoint, type SessionPoint, sessionPoints } from './change.ts';
 import { onceFor } from './onceFor.ts';
 import { focusOf, latestBand, type SeriesFile, sessionsOf } from './series.ts';
 
@@ -48,7 +48,8 @@ function inBandByDay(readings: readonly ReadingRecord[], measure: string): Map<I
   const band = latestBand(readings, measure);
   const days = sessionsOf(readings, measure);
   if (!band) return new Map();
-  return new Map(days.map((day) => [day.date, judgePoint(sessionPoint(measure, day, days), band).inBand]));
+  const points = sessionPoints(measure, days);
+  return new Map(days.map(({ date }, i) => [date, judgePoint(points[i] as SessionPoint, band).inBand]));
 }
 
 function saysOf(inBand: readonly (number | undefined)[]): Occasion['says'] {

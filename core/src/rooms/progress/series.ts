@@ -8,7 +8,7 @@ import {
   judgePoint,
   type Session,
   type SessionPoint,
-  sessionPoint,
+  sessionPoints,
 } from './change.ts';
 import { movedToward } from './direction.ts';
 
@@ -63,7 +63,11 @@ function oneSeries(
   if (!band || !last) return null;
   const change = judgeChange(measure, baselineAndLast(days, began), family);
   const after = mean(last.values);
-  const sessions = days.map((day) => ({ ...day, ...sessionPoint(measure, day, days) }));
+  const sessions = sessionPoints(measure, days).map(({ mean, meanSd, dof, half95 }, i) => {
+    const { date, values, sd } = days[i] as Session;
+    // Named one by one: spreading two objects into a third took as long as all the statistics.
+    return { date, values, sd, mean, meanSd, dof, half95 };
+  });
   return {
     measure,
     band,

@@ -25,8 +25,9 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
   const { wordsOf } = libraryWords(ctx);
   const { intake, practice } = record;
   const { sets, gates, plan } = practice;
-  const day = cardOf(record, library, today(ctx));
-  const next = plan?.plan.days.find((d) => d.date > today(ctx)) ?? null;
+  const now = today(ctx);
+  const day = cardOf(record, library, now);
+  const next = plan?.plan.days.find((d) => d.date > now) ?? null;
   const file = knownCase(record);
   const feels = feelPage(ctx, studentId).records;
   const choice = inUse(record.prescription);
@@ -34,10 +35,10 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
   return {
     firstName: intake.firstName,
     coach: firstCoach(ctx)?.name ?? '',
-    today: today(ctx),
+    today: now,
     handedness: intake.handedness,
     heightIn: intake.facts.heightIn,
-    needsConsent: !mayBeFilmed(intake.consent, today(ctx)),
+    needsConsent: !mayBeFilmed(intake.consent, now),
     hold: intake.heldSince === null ? null : holdOf(ctx, studentId),
     day,
     nextDay: next?.date ?? null,
@@ -59,7 +60,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
         return words ? [[id, words]] : [];
       }),
     ),
-    sets: countedSets(sets.filter(({ date }) => date === today(ctx))),
+    sets: countedSets(sets.filter(({ date }) => date === now)),
     checkins: recentCheckins(ctx, studentId, RECENT_CHECKINS),
     clipLimitMb: ctx.clipLimitMb,
   };

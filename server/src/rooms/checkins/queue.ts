@@ -11,7 +11,7 @@ export function queueOf(ctx: Context): QueueRow[] {
     const reasons = waitingAt(summary.waiting, now);
     if (reasons.length > 0) waiting.push({ summary, id: summary.studentId, waiting: reasons });
   }
-  return rankQueue(waiting).map(({ summary, reason, waitingHours }) => ({
+  return rankQueue(waiting).map(({ entry: { summary }, reason, waitingHours }) => ({
     id: summary.opens?.checkinId ?? summary.studentId,
     studentId: summary.studentId,
     studentName: `${summary.firstName} ${summary.familyName}`,

@@ -69,7 +69,13 @@ export const liftHolds = (db: Db, studentId: string, liftedAt: string, liftNote:
 
 export type BandEditRow = typeof bandEdits.$inferSelect;
 export const bandEditsOf = (db: Db, preset: string): BandEditRow[] =>
-  db.select().from(bandEdits).where(eq(bandEdits.preset, preset)).all();
+  keptQuery(db, 'bandEditsOf', () =>
+    db
+      .select()
+      .from(bandEdits)
+      .where(eq(bandEdits.preset, sql.placeholder('preset')))
+      .prepare(),
+  ).all({ preset });
 export const putBandEdit = (db: Db, row: BandEditRow): void => {
   db.insert(bandEdits)
     .values(row)

@@ -33,14 +33,36 @@ export const gistOf = ({ speed, club, aid, place, cue, at, measures }: Reading):
     short(sd),
     verdict,
     unit,
-    lo,
-    hi,
-    step,
+    lo === null ? null : short(lo),
+    hi === null ? null : short(hi),
+    short(step),
   ]),
 });
 
+const MEASURES = ',"measures":';
+
+/**
+ * A gist from its text. Its measures, nine tenths of it, stand last and are only read when somebody asks for
+ * them: most who go through a student's swings look at when and how they were made.
+ */
+export function readGist(text: string): Omit<ReadingRecord, 'swingId' | 'recordedOn'> {
+  const at = text.indexOf(MEASURES);
+  if (at < 0 || !text.endsWith(']}')) return whole(JSON.parse(text) as ReadingGist);
+  const head = JSON.parse(`${text.slice(0, at)}}`) as Omit<ReadingGist, 'measures'>;
+  let measures: ReadMeasure[] | undefined;
+  return {
+    ...head,
+    get measures() {
+      measures ??= measuresOf(JSON.parse(text.slice(at + MEASURES.length, -1)) as ReadingGist['measures']);
+      return measures;
+    },
+  };
+}
+
+const whole = (gist: ReadingGist) => ({ ...gist, measures: measuresOf(gist.measures) });
+
 /** A measure of an older program that makes no sense counts as not measured. */
-export function measuresOf({ measures }: ReadingGist): ReadMeasure[] {
+function measuresOf(measures: ReadingGist['measures']): ReadMeasure[] {
   const read: ReadMeasure[] = [];
   for (const [id, value, sd, verdict, unit, lo, hi, step] of measures)
     if (Number.isFinite(value) && Number.isFinite(sd) && Number.isFinite(step))

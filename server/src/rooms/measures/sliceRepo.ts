@@ -1,6 +1,6 @@
 import type { MeasuresRecord, ReadingRecord } from '@inchstep/core/measures';
 import { type Db, prepared } from '../../platform/db.ts';
-import { measuresOf, type ReadingGist } from './gist.ts';
+import { readGist } from './gist.ts';
 
 /** Readings of swings that were not put away, oldest first. */
 export const measuresSlice = (db: Db, studentId: string): MeasuresRecord => ({
@@ -11,17 +11,5 @@ export const measuresSlice = (db: Db, studentId: string): MeasuresRecord => ({
         FROM readings r JOIN swings s ON s.id = r.swing_id AND s.discarded_at IS NULL
         WHERE r.student_id = ? ORDER BY r.recorded_on, r.rowid`,
     ).all(studentId) as { swingId: string; recordedOn: string; gist: string }[]
-  ).map(({ swingId, recordedOn, gist }) => toRecord(swingId, recordedOn, JSON.parse(gist) as ReadingGist)),
-});
-
-const toRecord = (swingId: string, recordedOn: string, gist: ReadingGist): ReadingRecord => ({
-  swingId,
-  recordedOn,
-  speed: gist.speed,
-  club: gist.club,
-  aid: gist.aid,
-  place: gist.place,
-  cue: gist.cue,
-  at: gist.at,
-  measures: measuresOf(gist),
+  ).map(({ gist, ...row }): ReadingRecord => Object.assign(readGist(gist), row)),
 });

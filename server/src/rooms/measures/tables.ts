@@ -17,12 +17,12 @@ export const readings = sqliteTable(
     recordedOn: text('recorded_on').notNull(),
     /** The swing's version that was read; another one means that the reading is to be made anew. */
     swingVersion: integer('swing_version').notNull().default(0),
-    body: keptColumn('body', READING).notNull(),
-    /** What later rooms read of it, without the rest; made with it. */
+    /** What later rooms read of it, without the rest; made with it. Before the body, so that it is reached at once. */
     gist: text('gist', { mode: 'json' })
       .$type<ReadingGist>()
       .notNull()
       .default({ measures: [] } as never),
+    body: keptColumn('body', READING).notNull(),
   },
   (t) => [index('readings_by_student').on(t.studentId, t.recordedOn)],
 );

@@ -1,6 +1,6 @@
 import { measureName } from '@inchstep/contract/words';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
-import { judgeChange, judgePoint, type SessionPoint, sessionPoint } from '@inchstep/core/progress';
+import { judgeChange, judgePoint, type SessionPoint, sessionPoints } from '@inchstep/core/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
@@ -21,7 +21,7 @@ const usual = {
 const series = (measure: string, days: [date: string, values: number[]][], direction = 'better') => {
   const sessions = days.map(([date, values]) => ({ date, values, sd: 0.25 }));
   const band = { ...bandFor(measure, usual), origin: [] };
-  const points = sessions.map((s) => ({ ...s, ...sessionPoint(measure, s) }));
+  const points = sessions.map((s) => ({ ...s, ...(sessionPoints(measure, [s])[0] as SessionPoint) }));
   return {
     measure,
     band,
