@@ -1,5 +1,5 @@
 import './studentFonts.css';
-import './style.css';
+import './student.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
