@@ -1,9 +1,26 @@
 // Builds what runs: cli and server bundled for Node (their packages stay outside), the web app by Vite.
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, gzip as zlibGzip } from 'node:zlib';
 import { build } from 'esbuild';
 import { buildNetworks } from './networks.mjs';
 
 const only = process.argv[2];
+const brotli = promisify(brotliCompress);
+const gzip = promisify(zlibGzip);
+
+/** Scripts and styles are packed once and hard, not with every answer: a phone on a slow line waits for each kilobyte. */
+async function packed(folder) {
+  for (const name of readdirSync(folder).filter((file) => /\.(js|css)$/.test(file))) {
+    const path = join(folder, name);
+    const text = readFileSync(path);
+    const [small, plain] = await Promise.all([brotli(text), gzip(text, { level: 9 })]);
+    writeFileSync(`${path}.br`, small);
+    writeFileSync(`${path}.gz`, plain);
+  }
+}
+
 /** Our own code, and packages of hundreds of small files that would be opened one by one at each start. */
 const INSIDE = /^(@inchstep\/|date-fns$|drizzle-orm\/)/;
 const node = {
@@ -49,4 +66,5 @@ if (!only || only === 'web') {
   const { build: viteBuild } = await import('vite');
   await viteBuild({ root: 'web', logLevel: 'warn' });
   await viteBuild({ root: 'web', logLevel: 'warn', mode: 'student' });
+  await packed('web/dist/assets');
 }

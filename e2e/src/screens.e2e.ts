@@ -84,6 +84,13 @@ describe('screens of the demo', () => {
     expect(await seriousFindings(phone)).toEqual([]);
     const wide = await phone.evaluate(() => document.documentElement.scrollWidth);
     expect(wide).toBeLessThanOrEqual(390);
+    // Asked for once, and before the script that shows it had come.
+    const [asked, ...again] = await phone.evaluate(() =>
+      (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
+        .filter(({ name }) => name.includes('/api/page/'))
+        .map(({ initiatorType }) => initiatorType),
+    );
+    expect([asked, again.length]).toEqual(['link', 0]);
     await phone.close();
   });
 

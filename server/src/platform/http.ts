@@ -190,6 +190,7 @@ export async function serveWeb(app: App): Promise<void> {
         root,
         wildcard: false,
         cacheControl: false,
+        preCompressed: true,
         setHeaders: (response, path) => {
           response.header(
             'cache-control',
