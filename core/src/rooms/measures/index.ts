@@ -31,6 +31,7 @@ export type { Need, NeedWhat } from './needs.ts';
 export { type NextMark, nextMarks, sdsAfter, type Wanted } from './nextMarks.ts';
 export { type Pooled, poolSwings, sharedShare } from './poolSwings.ts';
 export { poseBetween } from './poseBetween.ts';
+export { HOUSE_POSTURES, joint, type Posture, type PostureId, posed } from './posedBody.ts';
 export {
   type ProposedMark,
   proposeMarks,
@@ -42,7 +43,7 @@ export {
 } from './proposals.ts';
 export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
-export { type Pose, type TargetPose, targetPoses } from './targetPose.ts';
+export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
 export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
 export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

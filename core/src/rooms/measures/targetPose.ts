@@ -1,4 +1,4 @@
-import { distance, type Vec3 } from '../../foundation/index.ts';
+import { distance, norm, scale, sub, type Vec3 } from '../../foundation/index.ts';
 import { STATIONS, type Station } from '../capture/index.ts';
 import type { Band, BandContext } from '../intake/index.ts';
 import { bandFor } from '../intake/index.ts';
@@ -63,6 +63,24 @@ export function targetPoses(
   });
 }
 
+/**
+ * The pose nearest to `own` in which the measures of its station lie inside their bands, as far as `done`
+ * holds the stations they are measured from; those that `leaveOut` names are not asked for.
+ */
+export function poseInBands(
+  station: Station,
+  own: Pose,
+  done: ReadonlyMap<Station, Pose>,
+  sizes: GolferSizes,
+  context: BandContext,
+  leaveOut: (measure: string) => boolean = () => false,
+): Pose {
+  const asked = measuresAt(station, new Map([...done, [station, own]]))
+    .filter(({ id }) => !leaveOut(id))
+    .map((definition) => ({ definition, inner: innerBand(bandFor(definition.id, context)) }));
+  return nearestPose(station, own, done, asked, sizes);
+}
+
 interface Asked {
   readonly definition: MeasureDefinition;
   readonly inner: { readonly lo: number | null; readonly hi: number | null; readonly band: Band };
@@ -92,32 +110,82 @@ function nearestPose(
 ): Pose {
   const landmarks = FIT_LANDMARKS.filter((l) => own[l]);
   const start = Float64Array.from(landmarks.flatMap((l) => own[l] as Vec3));
-  const place = (x: Float64Array, l: FitLandmark): Vec3 => {
-    const at = 3 * landmarks.indexOf(l);
-    return [x[at] as number, x[at + 1] as number, x[at + 2] as number];
-  };
-  const lengths = segmentPairs().filter(([a, b]) => own[a] && own[b]);
-  const ownLengthIn = new Map(
-    lengths.map(([a, b]) => [`${a}/${b}`, distance(own[a] as Vec3, own[b] as Vec3)]),
+  const at = (l: FitLandmark): number => 3 * landmarks.indexOf(l);
+  const lengths = segmentPairs()
+    .filter(([a, b]) => own[a] && own[b])
+    .map(([a, b]) => ({ a: at(a), b: at(b), lengthIn: distance(own[a] as Vec3, own[b] as Vec3) }));
+  const bands = asked.map(({ definition, inner }): BandAsked => {
+    const needed = definition.needs.find(([s]) => s === station)?.[1] ?? [];
+    return {
+      touches: needed.flatMap((l) => [at(l), at(l) + 1, at(l) + 2]),
+      off: (x) => {
+        const read: PoseReader = (s, l) => (s === station ? placeOf(x, at(l)) : (done.get(s)?.[l] as Vec3));
+        return excess(definition.value(read, sizes), inner) / (BAND_SD_STEPS * inner.band.step);
+      },
+    };
+  });
+  const { x } = descend(start, (here) => {
+    const equations = new NormalEquations(here.length, 0, 0);
+    addStays(equations, here, start, landmarks);
+    for (const length of lengths) addLength(equations, here, length);
+    for (const band of bands) addBand(equations, here, band);
+    return equations;
+  });
+  return Object.fromEntries(landmarks.map((l) => [l, placeOf(x, at(l))]));
+}
+
+/** A measure that is asked into its band: how far off it is in sds, and the unknowns it is read from. */
+interface BandAsked {
+  readonly touches: readonly number[];
+  readonly off: (x: Float64Array) => number;
+}
+
+const placeOf = (x: Float64Array, at: number): Vec3 => [
+  x[at] as number,
+  x[at + 1] as number,
+  x[at + 2] as number,
+];
+
+function addStays(
+  equations: NormalEquations,
+  here: Float64Array,
+  start: Float64Array,
+  landmarks: readonly FitLandmark[],
+): void {
+  landmarks.forEach((l, k) => {
+    const sd = FEET.includes(l) ? FOOT_SD_IN : OWN_SD_IN;
+    for (let i = 3 * k; i < 3 * k + 3; i++)
+      equations.add([i], [1 / sd], ((here[i] as number) - (start[i] as number)) / sd);
+  });
+}
+
+function addLength(
+  equations: NormalEquations,
+  here: Float64Array,
+  { a, b, lengthIn }: { readonly a: number; readonly b: number; readonly lengthIn: number },
+): void {
+  const apart = sub(placeOf(here, a), placeOf(here, b));
+  const far = norm(apart);
+  const way = scale(apart, 1 / (Math.max(far, 1e-6) * LENGTH_SD_IN));
+  equations.add(
+    [a, a + 1, a + 2, b, b + 1, b + 2],
+    [...way, ...scale(way, -1)],
+    (far - lengthIn) / LENGTH_SD_IN,
   );
-  const residuals = (x: Float64Array): Float64Array => {
-    const read: PoseReader = (s, l) => (s === station ? place(x, l) : (done.get(s)?.[l] as Vec3));
-    const stays = landmarks.flatMap((l, k) => {
-      const sd = FEET.includes(l) ? FOOT_SD_IN : OWN_SD_IN;
-      return [0, 1, 2].map((axis) => ((x[3 * k + axis] as number) - (start[3 * k + axis] as number)) / sd);
-    });
-    const keeps = lengths.map(
-      ([a, b]) =>
-        (distance(place(x, a), place(x, b)) - (ownLengthIn.get(`${a}/${b}`) as number)) / LENGTH_SD_IN,
-    );
-    const bands = asked.map(
-      ({ definition, inner }) =>
-        excess(definition.value(read, sizes), inner) / (BAND_SD_STEPS * inner.band.step),
-    );
-    return Float64Array.from([...stays, ...keeps, ...bands]);
-  };
-  const { x } = descend(start, (at) => gathered(at, residuals));
-  return Object.fromEntries(landmarks.map((l) => [l, place(x, l)]));
+}
+
+/** Slopes by small steps: a band's edge has no other. */
+function addBand(equations: NormalEquations, here: Float64Array, { touches, off }: BandAsked): void {
+  const residual = off(here);
+  if (residual === 0) return;
+  const slopes = touches.map((i) => {
+    const kept = here[i] as number;
+    here[i] = kept + SLOPE_STEP_IN;
+    const moved = off(here);
+    here[i] = kept;
+    return (moved - residual) / SLOPE_STEP_IN;
+  });
+  equations.add(touches, slopes, residual);
 }
 
 /** Pairs of landmarks whose distance a body keeps; the pelvis stands for the two hips. */
@@ -142,28 +210,4 @@ export function segmentPairs(): [FitLandmark, FitLandmark][] {
     ['lead_ankle', 'lead_toe'],
     ['trail_ankle', 'trail_toe'],
   ];
-}
-
-/**
- * What the residuals add up to at a place, their slopes taken by small steps: few unknowns, and bands
- * whose edges have no other slope.
- */
-function gathered(x: Float64Array, residuals: (x: Float64Array) => Float64Array): NormalEquations {
-  const here = residuals(x);
-  const stepped = Array.from(x, (value, i) => {
-    const moved = x.slice();
-    moved[i] = value + SLOPE_STEP_IN;
-    return residuals(moved);
-  });
-  const equations = new NormalEquations(x.length, 0, 0);
-  here.forEach((residual, k) => {
-    const slopes = stepped.map((there) => ((there[k] as number) - residual) / SLOPE_STEP_IN);
-    const touched = [...slopes.keys()].filter((i) => slopes[i] !== 0);
-    equations.add(
-      touched,
-      touched.map((i) => slopes[i] as number),
-      residual,
-    );
-  });
-  return equations;
 }

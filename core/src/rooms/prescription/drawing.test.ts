@@ -1,9 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { testCase } from '../diagnosis/testCase.ts';
-import { type Drawing, drawSetup, type Shape } from './drawing.ts';
+import { resolveSchool } from '../intake/index.ts';
+import { type Drawing, drawSetup } from './drawing.ts';
 import { DRILLS, drillById } from './drillTable.ts';
+import { figureOf } from './moveFigure.ts';
 import { setupFor } from './setupCard.ts';
 import { SETUP_OBJECTS } from './setupObjects.ts';
+import type { Shape, ViewId } from './shapes.ts';
 
 const file = (heightIn: number) => {
   const base = testCase();
@@ -12,7 +15,10 @@ const file = (heightIn: number) => {
 const draw = (id: string, heightIn = 70) => {
   const drill = drillById(id);
   if (!drill) throw new Error(id);
-  return drawSetup(setupFor(drill, file(heightIn)), { heightIn });
+  const setup = setupFor(drill, file(heightIn));
+  const figure = figureOf(drill, { student: file(heightIn).student, school: resolveSchool(), setup });
+  const view = (id: ViewId) => drawSetup({ setup, figure, view: id, share: 0.5, layers: [1] });
+  return { front: view('front'), side: view('side'), above: view('above') };
 };
 const dimensions = (drawing: Drawing) =>
   drawing.shapes.filter((s): s is Extract<Shape, { kind: 'dimension' }> => s.kind === 'dimension');
@@ -21,8 +27,7 @@ const long = (d: { from: readonly number[]; to: readonly number[] }) =>
 
 describe.each([60, 70, 78])('at %i in', (heightIn) => {
   test.each(DRILLS.map((d) => d.id))('%s is drawn to scale and inside its frame', (id) => {
-    const { above, front } = draw(id, heightIn);
-    for (const drawing of [above, front]) {
+    for (const drawing of Object.values(draw(id, heightIn))) {
       for (const d of dimensions(drawing)) expect(long(d)).toBeCloseTo(d.valueIn, 6);
       for (const shape of drawing.shapes) {
         const points =
@@ -53,21 +58,10 @@ describe('things stand where the card says', () => {
     const wall = draw('fist_from_wall').front.shapes.find((s) => s.kind === 'limb' && s.tone === 'object');
     expect(wall?.kind === 'limb' && wall.from[0]).toBeCloseTo(6.65 + 0.5 + 4, 6);
   });
-  test('the figure is as tall as the student, stooped a little', () => {
-    for (const heightIn of [60, 70, 78]) {
-      const head = draw('knee_swap', heightIn).front.shapes.find(
-        (s) => s.kind === 'disc' && s.tone === 'body',
-      );
-      const top = head?.kind === 'disc' ? head.at[1] + head.radiusIn : 0;
-      expect(top / heightIn).toBeGreaterThan(0.85);
-      expect(top / heightIn).toBeLessThan(1);
-    }
-  });
-  test('a foot that is drawn back is drawn back', () => {
-    const feet = (id: string) => draw(id).above.shapes.filter((s) => s.kind === 'limb' && s.widthIn === 3.6);
-    const [, usual] = feet('knee_swap');
-    const [, back] = feet('drop_back_stance');
-    if (usual?.kind !== 'limb' || back?.kind !== 'limb') throw new Error('no feet');
-    expect(usual.from[1] - back.from[1]).toBeCloseTo(4, 6);
+  test('a chair is seen from the side behind the seat', () => {
+    const { side } = draw('two_cheek_chair');
+    const things = side.shapes.filter((s) => s.kind === 'limb' && s.tone === 'object');
+    for (const thing of things) if (thing.kind === 'limb') expect(thing.to[0]).toBeLessThan(-8);
+    expect(things.length).toBe(3);
   });
 });

@@ -1,7 +1,7 @@
 export { type AmountBody, type AmountId, amountsFor, type ClubAmount } from './amountsByClub.ts';
 export { checkDrill, type DrillProblem } from './checkDrill.ts';
 export { BODY_LENGTHS, type BodyLength, distanceFor, type SetupDistance } from './distance.ts';
-export { type Drawing, drawSetup, type Point, type SetupDrawings, type Shape, type Tone } from './drawing.ts';
+export { type DrawAsk, type Drawing, drawSetup } from './drawing.ts';
 export type { DrillLayer } from './drillLayers.ts';
 export { addOutcomes, drillHistory, STALLED_AFTER_DAYS } from './drillOutcomes.ts';
 export {
@@ -17,8 +17,10 @@ export {
   type OwnDrillId,
 } from './drillTable.ts';
 export { type FeelRecord, type FeelSizing, feelSizing, feelSizingFor } from './feelSizing.ts';
+export { type MoveFigure, stillFigure } from './figureParts.ts';
 export { knownCase } from './knownCase.ts';
 export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';
+export { type FigureAsk, figureOf } from './moveFigure.ts';
 export type { Prescribed } from './offers.ts';
 export { type Opening, openings } from './openings.ts';
 export { trainsTurnThrough } from './prerequisites.ts';
@@ -38,4 +40,5 @@ export {
 } from './rules.ts';
 export type { ScorePart } from './score.ts';
 export { type SetupValue, setupFor, stanceByClub, stanceIn } from './setupCard.ts';
+export type { Point, Shape, Tone, ViewId } from './shapes.ts';
 export { tellingMeasures } from './tellingMeasures.ts';
