@@ -9,7 +9,7 @@ function reached(from: string, seen = new Set<string>()): Set<string> {
   if (seen.has(from)) return seen;
   seen.add(from);
   const text = readFileSync(from, 'utf8');
-  for (const [, path] of text.matchAll(/from '(\.[^']+\.tsx?)'/g))
+  for (const [, path] of text.matchAll(/(?:from |import\()'(\.[^']+\.tsx?)'/g))
     reached(resolve(dirname(from), path as string), seen);
   return seen;
 }

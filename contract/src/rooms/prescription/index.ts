@@ -1,5 +1,11 @@
 import { AIDS, CLUBS } from '@inchstep/core/intake';
-import { type Caution, type ClubAmount, isDrillId, type Prescription } from '@inchstep/core/prescription';
+import {
+  type Caution,
+  type ClubAmount,
+  isDrillId,
+  type MoveFigure,
+  type Prescription,
+} from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { keptDrillSchema, ownDrillSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
@@ -22,6 +28,26 @@ export const clubAmountSchema = z.object({
   id: z.enum(['bump', 'breastbone_away', 'shuffle', 'shift_forward']),
   byClub: z.array(z.object({ club: z.enum(CLUBS), loIn: z.number(), hiIn: z.number() })).readonly(),
 }) satisfies z.ZodType<ClubAmount>;
+
+/** A drill's move on one student's body; see `MoveFigure`. */
+export const figureSchema = z.object({
+  tells: z.enum(['front', 'side']),
+  heightIn: z.number(),
+  stanceIn: z.number(),
+  points: z.array(z.string()).readonly(),
+  frames: z.array(z.array(z.number()).readonly()).readonly(),
+  strokes: z
+    .array(
+      z.object({
+        from: z.string(),
+        to: z.string(),
+        widthIn: z.number(),
+        tone: z.enum(['body', 'club', 'object']),
+      }),
+    )
+    .readonly(),
+  looks: z.array(z.string()).readonly(),
+}) satisfies z.ZodType<MoveFigure>;
 
 const PART_CODES = [
   'root',

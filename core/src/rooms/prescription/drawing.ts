@@ -51,10 +51,14 @@ export function drawSetup({ setup, figure, view, share, layers = [] }: DrawAsk):
     ...(view === 'side' ? [] : [stanceSeen(view, setup, frame)]),
   ];
   const here = figureSeen(figure, view, share);
-  const looks = layers.flatMap((layer): Shape[] => {
-    const point = figure.looks[layer - 1];
-    return point ? [{ kind: 'look', at: seen(figure, view, share, point), layer }] : [];
-  });
+  const places = [...new Set(layers.flatMap((layer) => figure.looks[layer - 1] ?? []))];
+  const looks = places.map(
+    (place): Shape => ({
+      kind: 'look',
+      at: seen(figure, view, share, place),
+      layers: layers.filter((layer) => figure.looks[layer - 1] === place),
+    }),
+  );
   return {
     ...framed([...around, ...allFrames(figure, view)]),
     shapes: [...here, ...around, ...looks],

@@ -128,14 +128,15 @@ function bandsHold(id: string, preset: SchoolPreset): number {
       d.station === stops.at(-1)?.at &&
       d.needs.every(([s]) => frameOf.has(s)),
   );
-  for (const { id: measure, value: valueOf } of asked) {
+  for (const definition of asked) {
+    const measure = definition.id;
     const { lo, hi, step } = bandFor(measure, {
       ...testCase().student,
       heightIn: 70,
       school: resolveSchool({ preset }),
       club: 'mid_iron',
     });
-    const value = valueOf(read, {
+    const value = definition.value(read, {
       outerHipWidthIn: bodySizes({ heightIn: 70 }).outerHipWidthIn,
       outerHipWidthSdShare: 0,
     });

@@ -29,10 +29,10 @@ export type Shape =
       readonly valueIn: number;
     }
   | {
-      /** Here is what the checkpoint with this number looks at. */
+      /** Here is what the checkpoints with these numbers look at. */
       readonly kind: 'look';
       readonly at: Point;
-      readonly layer: number;
+      readonly layers: readonly number[];
     };
 
 export const limb = (from: Point, to: Point, widthIn: number, tone: Tone): Shape => ({

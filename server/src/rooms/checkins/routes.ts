@@ -10,6 +10,7 @@ import {
   sendReplySchema,
 } from '@inchstep/contract/checkins';
 import { setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
+import { figureSchema } from '@inchstep/contract/prescription';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
 import type { FastifyRequest } from 'fastify';
 import { z } from 'zod';
@@ -19,7 +20,7 @@ import { authorOf, sentAtOf, studentOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { addClip, clipFile, readUpload, sendClip } from '../capture/index.ts';
 import { logSet } from '../practice/index.ts';
-import { cardQuery, setupCard } from '../prescription/index.ts';
+import { cardQuery, drillParam, figureForPage, setupCard } from '../prescription/index.ts';
 import { draftFor } from './draft.ts';
 import { closeLinks, listLinks, makeLink } from './links.ts';
 import { pageOf } from './page.ts';
@@ -109,6 +110,11 @@ function studentPageRoutes(app: App, ctx: Context): void {
     '/api/page/:token/clips',
     { config, schema: { tags, params: byToken, response: { 200: clipSchema } } },
     async (request) => addClip(ctx, studentOf(request), await readUpload(request, 'student')),
+  );
+  app.get(
+    '/api/page/:token/figures/:drill',
+    { config, schema: { tags, params: byToken.extend(drillParam.shape), response: { 200: figureSchema } } },
+    async (request) => figureForPage(ctx, studentOf(request), request.params.drill),
   );
   app.get(
     '/api/page/:token/card.pdf',

@@ -8,26 +8,15 @@ import {
   type LibraryWords,
 } from '@inchstep/contract/words';
 import { inToCm } from '@inchstep/core/foundation';
-import {
-  type Caution,
-  type ClubAmount,
-  type Drawing,
-  drawSetup,
-  type Point,
-  type SetupValue,
-  type Shape,
-} from '@inchstep/core/prescription';
-import type PDFDocument from 'pdfkit';
+import type { Caution, ClubAmount, SetupValue } from '@inchstep/core/prescription';
+import { DRAWING_TALL, type DrawnMove, drawMove, INK, MARGIN, type Pdf, TAPE } from './cardDrawing.ts';
 
-export interface CardAsk {
+export interface CardAsk extends DrawnMove {
   readonly drill: string;
   readonly library: LibraryWords;
   /** How much more than real the student must feel; null = as it is. */
   readonly exaggerate: number | null;
   readonly student: string;
-  readonly heightIn: number;
-  readonly left: boolean;
-  readonly setup: readonly SetupValue[];
   readonly cautions: readonly Caution[];
   /** Ankles apart, club by club. */
   readonly stances: readonly SetupValue[];
@@ -37,14 +26,6 @@ export interface CardAsk {
   readonly units: 'in' | 'cm';
   readonly paper: 'A4' | 'LETTER';
 }
-
-type Pdf = InstanceType<typeof PDFDocument>;
-const MARGIN = 42;
-const DRAWING_TALL = 250;
-const INK = '#17242b';
-const TAPE = '#f2dc9b';
-/** One flat tone, so that the parts of the body don't darken where they meet. */
-const BODY = '#c6cacb';
 
 /** The set-up card on one page: drawings to scale, distances, steps, cue, what counts, cautions. */
 export async function cardPdf(ask: CardAsk): Promise<Buffer> {
@@ -67,18 +48,7 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   pdf.font('Helvetica').fontSize(11).text(CARD_WORDS.for(ask.student)).moveDown(0.4);
   pdf.text(words.purpose, { width: wide });
   const top = pdf.y + 10;
-  const { above, front } = drawSetup(ask.setup, { heightIn: ask.heightIn });
-  const half = (wide - 12) / 2;
-  const side = ask.left ? -1 : 1;
-  view(pdf, front, { x: MARGIN, y: top, wide: half, name: CARD_WORDS.front, side, length });
-  view(pdf, above, {
-    x: MARGIN + half + 12,
-    y: top,
-    wide: half,
-    name: CARD_WORDS.above,
-    side: -side,
-    length,
-  });
+  drawMove(pdf, ask, top, wide, length);
   pdf.x = MARGIN;
   pdf.y = top + DRAWING_TALL + 30;
   for (const { id, valueIn } of ask.setup)
@@ -160,88 +130,4 @@ function cue(pdf: Pdf, text: string, wide: number): void {
   pdf.fillColor(INK).text(text, MARGIN + 10, y + 13, { width: wide - 20 });
   pdf.x = MARGIN;
   pdf.y = y + tall + 10;
-}
-
-interface Place {
-  readonly x: number;
-  readonly y: number;
-  readonly wide: number;
-  readonly name: string;
-  readonly side: number;
-  readonly length: (inches: number) => string;
-}
-
-/** One drawing in its box; the frame is scaled to fit, so all inches in it are alike. */
-function view(pdf: Pdf, drawing: Drawing, place: Place): void {
-  const { lowIn, highIn } = drawing;
-  const scale = Math.min(
-    (place.wide - 8) / (highIn[0] - lowIn[0]),
-    (DRAWING_TALL - 26) / (highIn[1] - lowIn[1]),
-  );
-  const middle = place.x + place.wide / 2;
-  const centre = (lowIn[0] + highIn[0]) / 2;
-  const at = ([across, up]: Point): [number, number] => [
-    middle + place.side * (across - centre) * scale,
-    place.y + 22 + (highIn[1] - up) * scale,
-  ];
-  pdf.roundedRect(place.x, place.y, place.wide, DRAWING_TALL, 4).lineWidth(0.8).stroke(INK);
-  pdf.font('Helvetica').fontSize(9).fillColor(INK);
-  pdf.text(place.side > 0 ? `${CARD_WORDS.target} >` : `< ${CARD_WORDS.target}`, place.x + 6, place.y + 6, {
-    width: place.wide - 12,
-    align: place.side > 0 ? 'right' : 'left',
-  });
-  pdf.text(place.name, place.x, place.y + DRAWING_TALL + 4, { width: place.wide, align: 'center' });
-  for (const shape of drawing.shapes) drawShape(pdf, shape, at, scale, place.length);
-}
-
-function drawShape(
-  pdf: Pdf,
-  shape: Shape,
-  at: (point: Point) => [number, number],
-  scale: number,
-  length: (inches: number) => string,
-): void {
-  pdf.save();
-  switch (shape.kind) {
-    case 'limb':
-      pdf.lineCap('round').lineWidth(Math.max(0.6, shape.widthIn * scale));
-      pdf
-        .moveTo(...at(shape.from))
-        .lineTo(...at(shape.to))
-        .stroke(shape.tone === 'body' ? BODY : INK);
-      break;
-    case 'disc':
-      pdf.lineWidth(0.8);
-      pdf.circle(...at(shape.at), Math.max(1.5, shape.radiusIn * scale));
-      if (shape.tone === 'body') pdf.fill(BODY);
-      else pdf.fillAndStroke(shape.tone === 'object' ? TAPE : '#ffffff', INK);
-      break;
-    case 'box': {
-      const [x, y] = at(shape.at);
-      const [wide, tall] = [shape.wideIn * scale, shape.tallIn * scale];
-      pdf
-        .lineWidth(0.8)
-        .rect(x - wide / 2, y - tall / 2, wide, tall)
-        .fillAndStroke(TAPE, INK);
-      break;
-    }
-    case 'dimension': {
-      const [from, to] = [at(shape.from), at(shape.to)];
-      pdf
-        .lineWidth(1)
-        .moveTo(...from)
-        .lineTo(...to)
-        .stroke(INK);
-      const [x, y] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-      const text = length(shape.valueIn);
-      const top = y + (shape.id === 'stance' ? 4 : -14);
-      pdf.font('Helvetica-Bold').fontSize(9);
-      // On its own paper, so that no wall or leg runs through the number.
-      const half = pdf.widthOfString(text) / 2 + 2;
-      pdf.rect(x - half, top - 1, 2 * half, 11).fill('#ffffff');
-      pdf.fillColor(INK).text(text, x - 30, top, { width: 60, align: 'center' });
-      break;
-    }
-  }
-  pdf.restore();
 }

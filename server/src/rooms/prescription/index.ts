@@ -1,6 +1,7 @@
 export { feelPage } from './feels.ts';
+export { figureForPage } from './figures.ts';
 export { noteRung } from './history.ts';
 export { libraryOf, libraryWords, readLibrary } from './library.ts';
-export { cardQuery, prescriptionRoutes } from './routes.ts';
+export { cardQuery, drillParam, prescriptionRoutes } from './routes.ts';
 export { setupCard } from './service.ts';
 export { prescriptionSlice } from './sliceRepo.ts';

@@ -16,6 +16,9 @@ const asLibrary = (own: readonly OwnDrillDocument[]): Library =>
 
 /** Built-in drills with the coach's own, for the match, the plan and the card. */
 export const libraryOf = (ctx: Context): Library => ctx.records.library();
+/** The drill that one of the coach's own was copied from. */
+export const originOf = (ctx: Context, drill: string): string | null =>
+  ownDrills(ctx).find((own) => own.drill.id === drill)?.basedOn ?? null;
 /** Their names and texts; as long as the library is the same, so are these. */
 export function libraryWords(ctx: Context): LibraryWords {
   const library = ctx.records.library();

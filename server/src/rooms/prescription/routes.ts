@@ -4,6 +4,7 @@ import {
   chooseDrillsSchema,
   feelPageSchema,
   feelSchema,
+  figureSchema,
   importedSchema,
   keepDrillSchema,
   layerSchema,
@@ -12,17 +13,20 @@ import {
   retireSchema,
 } from '@inchstep/contract/prescription';
 import { idSchema } from '@inchstep/contract/shared';
+import { HEIGHT_RANGE_IN, REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { getStudent } from '../intake/index.ts';
 import { feelPage, forgetFeel, noteFeel } from './feels.ts';
+import { figureForLibrary, figureForStudent } from './figures.ts';
 import { exportDrills, importDrills, keepDrill, listLibrary, retireDrill } from './library.ts';
 import { chooseDrills, listChoices, prescribeFor, setLayer, setupCard } from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['prescription'];
+export const drillParam = z.object({ drill: z.string().max(60) });
 export const cardQuery = z.object({
   drill: z.string().max(60),
   units: z.enum(['in', 'cm']).default('in'),
@@ -52,12 +56,17 @@ export function prescriptionRoutes(app: App, ctx: Context): void {
     {
       schema: {
         tags,
-        params: params.extend({ drill: z.string().max(60) }),
+        params: params.extend(drillParam.shape),
         body: layerSchema,
         response: { 200: choiceSchema },
       },
     },
     async ({ params: p, body }) => setLayer(ctx, p.id, p.drill, body.layer),
+  );
+  app.get(
+    '/api/students/:id/figures/:drill',
+    { schema: { tags, params: params.extend(drillParam.shape), response: { 200: figureSchema } } },
+    async ({ params: p }) => figureForStudent(ctx, p.id, p.drill),
   );
   app.get(
     '/api/students/:id/card.pdf',
@@ -67,6 +76,9 @@ export function prescriptionRoutes(app: App, ctx: Context): void {
   );
 }
 
+const tallQuery = z.object({
+  heightIn: z.coerce.number().min(HEIGHT_RANGE_IN.low).max(HEIGHT_RANGE_IN.high).default(REFERENCE_HEIGHT_IN),
+});
 const ownParams = z.object({ id: z.string().max(60) });
 
 function libraryRoutes(app: App, ctx: Context): void {
@@ -83,6 +95,11 @@ function libraryRoutes(app: App, ctx: Context): void {
     '/api/library/import',
     { schema: { tags, body: drillsSchema, response: { 200: importedSchema } } },
     async ({ body }) => importDrills(ctx, body.drills),
+  );
+  app.get(
+    '/api/library/:id/figure',
+    { schema: { tags, params: ownParams, querystring: tallQuery, response: { 200: figureSchema } } },
+    async ({ params: p, query }) => figureForLibrary(ctx, p.id, query.heightIn),
   );
   app.put(
     '/api/library/:id',

@@ -16,6 +16,7 @@ import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
 import { getStudent, once, record } from '../intake/index.ts';
 import { cardPdf } from './cardPdf.ts';
 import { feelPage } from './feels.ts';
+import { posedFigure } from './figures.ts';
 import { recordOfOthers } from './history.ts';
 import { libraryOf, libraryWords } from './library.ts';
 import { choicesOf, endChoices, insertChoice, setLayers } from './repo.ts';
@@ -120,7 +121,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
     library: libraryWords(ctx),
     exaggerate: feelSizingFor(feelPage(ctx, studentId).records, drill.moves).factor,
     student: `${profile.firstName} ${profile.familyName}`,
-    heightIn: profile.heightIn,
+    figure: posedFigure(ctx, drill, file),
     left: profile.handedness === 'left',
     setup: setupFor(drill, file),
     cautions: cautionsFor(drill, file),

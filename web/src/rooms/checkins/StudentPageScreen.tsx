@@ -2,13 +2,13 @@ import type { StudentPage } from '@inchstep/contract/checkins';
 import { exaggerateText, PAIN_WORDS, PLACE_WORDS, STAGE_WORDS, wordsFrom } from '@inchstep/contract/words';
 import type { PlanItem } from '@inchstep/core/practice';
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
+import { Suspense, useCallback, useEffect, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
 import { itemText } from '../practice/index.ts';
-import { SetupCard, useLibraryWords, WordsOf } from '../prescription/index.ts';
+import { LazySetupCard, useLibraryWords, WordsOf } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
 import { usePage } from './queries.ts';
 import { SetRunner } from './SetRunner.tsx';
@@ -216,29 +216,49 @@ function TodayCard({
               done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
               onLogged={onLogged}
             />
-            {drill && (
-              <details>
-                <summary className="min-h-11 cursor-pointer py-2 font-semibold">
-                  {STUDENT_PAGE_SCREEN_WORDS.howToSet}
-                </summary>
-                <SetupCard
-                  drill={item.drill}
-                  setup={drill.setup}
-                  cautions={drill.cautions}
-                  pdfUrl={`/api/page/${token}/card.pdf`}
-                  heightIn={page.heightIn}
-                  left={page.handedness === 'left'}
-                  onRange={day?.place === 'range'}
-                  layers={drill.layers}
-                  guard={drill.guard}
-                  layer={drill.layer}
-                  amounts={drill.amounts}
-                />
-              </details>
-            )}
+            {drill && <HowToSet token={token} page={page} drill={drill} onRange={day?.place === 'range'} />}
           </article>
         );
       })}
     </section>
+  );
+}
+
+/** The card is fetched, posed and drawn when somebody wants to see it. */
+function HowToSet({
+  token,
+  page,
+  drill,
+  onRange,
+}: {
+  readonly token: string;
+  readonly page: StudentPage;
+  readonly drill: StudentPage['drills'][number];
+  readonly onRange: boolean;
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+        {STUDENT_PAGE_SCREEN_WORDS.howToSet}
+      </summary>
+      {open && (
+        <Suspense fallback={<Loading what={STUDENT_PAGE_SCREEN_WORDS.theCard} />}>
+          <LazySetupCard
+            drill={drill.id}
+            setup={drill.setup}
+            cautions={drill.cautions}
+            of={`/api/page/${token}`}
+            heightIn={page.heightIn}
+            left={page.handedness === 'left'}
+            onRange={onRange}
+            layers={drill.layers}
+            guard={drill.guard}
+            layer={drill.layer}
+            amounts={drill.amounts}
+          />
+        </Suspense>
+      )}
+    </details>
   );
 }

@@ -35,6 +35,13 @@ describe('the private link', () => {
   });
 });
 
+/** A summary is pressed as the browser would: the details open and say so. */
+async function openCard(): Promise<void> {
+  const details = (await screen.findByText('How to set it up')).closest('details') as HTMLDetailsElement;
+  details.open = true;
+  fireEvent(details, new Event('toggle'));
+}
+
 describe('the student’s page', () => {
   const item = {
     drill: 'knee_swap',
@@ -137,11 +144,20 @@ describe('the student’s page', () => {
     await waitFor(() => expect(screen.queryByText(/One set waits/)).toBeNull());
     letGo();
   });
+  test('the card is fetched when it is opened, and not before', async () => {
+    const log = fakeServer({ 'GET /api/page/tok-12345678': page() });
+    show();
+    await screen.findByText('Gus’s practice');
+    expect(log.map(({ url }) => url)).toEqual(['/api/page/tok-12345678']);
+    await openCard();
+    await screen.findAllByText('15.0 in');
+    expect(log.map(({ url }) => url)).toContain('/api/page/tok-12345678/figures/knee_swap');
+  });
   test('distances are shown in the student’s own units, and the choice is remembered', async () => {
     fakeServer({ 'GET /api/page/tok-12345678': page() });
     show();
-    await screen.findByText('Gus’s practice');
-    expect(screen.getAllByText('15.0 in').length).toBeGreaterThan(0);
+    await openCard();
+    expect((await screen.findAllByText('15.0 in')).length).toBeGreaterThan(0);
     press('Show centimetres');
     expect(screen.getAllByText('38.1 cm').length).toBeGreaterThan(0);
     cleanup();

@@ -94,6 +94,7 @@ export const STUDENT_PAGE_SCREEN_WORDS = {
   nothingToday: (nextDay: string | null) =>
     `Nothing is planned today${nextDay === null ? '' : `; the next day is ${nextDay}`}.`,
   practiseAnyway: 'Practise anyway',
+  theCard: 'the card',
   howToSet: 'How to set it up',
 } as const;
 

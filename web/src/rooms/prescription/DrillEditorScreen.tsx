@@ -167,6 +167,7 @@ function Preview({ form }: { readonly form: DrillForm }) {
           left={false}
           layers={drill.layers}
           guard={drill.guard}
+          {...(form.basedOn ? { figureUrl: `/api/library/${form.basedOn}/figure` } : {})}
         />
       </LibraryOf>
     </Panel>

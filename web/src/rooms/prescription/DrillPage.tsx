@@ -66,6 +66,7 @@ export function DrillPage({ id }: { readonly id: string }) {
         layers={drill.layers}
         guard={drill.guard}
         amounts={amountsFor(drill, file)}
+        figureUrl={`/api/library/${id}/figure?heightIn=${heightIn}`}
       />
       <dl className="mt-4 grid gap-x-6 gap-y-2 sm:grid-cols-2">
         <Fact term={DRILL_PAGE_WORDS.mends}>

@@ -35,7 +35,7 @@ export function Offers({ student, result, picked, onFlip }: OffersProps) {
           best={i === 0}
           picked={picked.includes(offer.id)}
           onPick={() => onFlip(offer.id)}
-          pdfUrl={`/api/students/${student.id}/card.pdf`}
+          of={`/api/students/${student.id}`}
           heightIn={student.profile.heightIn}
           left={student.profile.handedness === 'left'}
           body={{ student: student.profile, school: student.school }}
@@ -78,7 +78,7 @@ function Offer({
   best,
   picked,
   onPick,
-  pdfUrl,
+  of,
   heightIn,
   left,
   body,
@@ -87,7 +87,7 @@ function Offer({
   readonly best: boolean;
   readonly picked: boolean;
   readonly onPick: () => void;
-  readonly pdfUrl: string;
+  readonly of: string;
   readonly heightIn: number;
   readonly left: boolean;
   readonly body: AmountBody;
@@ -124,7 +124,7 @@ function Offer({
           drill={offer.id}
           setup={offer.setup}
           cautions={offer.cautions}
-          pdfUrl={pdfUrl}
+          of={of}
           heightIn={heightIn}
           left={left}
           layers={drill?.layers ?? []}

@@ -1,5 +1,6 @@
 import { AMOUNT_WORDS, CARD_WORDS, CLUB_WORDS, cautionText, RANGE_WORDS } from '@inchstep/contract/words';
 import type { Caution, ClubAmount, Drill, SetupValue } from '@inchstep/core/prescription';
+import { useState } from 'react';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from './libraryWords.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
@@ -18,8 +19,10 @@ export interface SetupCardProps {
   readonly layer?: number;
   /** What changes with the club. */
   readonly amounts?: readonly ClubAmount[];
-  /** Where the card is printed from. */
-  readonly pdfUrl?: string;
+  /** Whose card it is, as the address under which it is printed and its move is posed. */
+  readonly of?: string;
+  /** Where the move is asked for otherwise: in the library it is nobody's. */
+  readonly figureUrl?: string;
 }
 
 /** What the student needs to set the drill up and to know when it counted. */
@@ -34,11 +37,13 @@ export function SetupCard({
   guard = null,
   layer = 1,
   amounts = [],
-  pdfUrl,
+  of,
+  figureUrl = of && `${of}/figures/${drill}`,
 }: SetupCardProps) {
   const { wordsOf, distanceName } = useLibraryWords();
   const words = wordsOf(drill);
   const { length, lengths } = useUnits();
+  const [pointed, setPointed] = useState(layer);
   if (!words) return null;
   return (
     <article className="@container flex flex-col gap-3" aria-label={CARD_WORDS.named(words.name)}>
@@ -49,6 +54,8 @@ export function SetupCard({
           heightIn={heightIn}
           left={left}
           nameOf={(id) => distanceName(drill, id)}
+          figureUrl={figureUrl}
+          layer={pointed}
         />
         <div>
           <ol className="list-decimal pl-5">
@@ -68,7 +75,7 @@ export function SetupCard({
         </div>
       </div>
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
-      <Layers drill={drill} told={layers} guard={guard} layer={layer} />
+      <Layers drill={drill} told={layers} guard={guard} layer={layer} pointed={pointed} point={setPointed} />
       <dl className="grid gap-2 @lg:grid-cols-3">
         <Fact title={CARD_WORDS.counts}>{words.counts}</Fact>
         <Fact title={CARD_WORDS.fake}>{words.fake}</Fact>
@@ -82,10 +89,10 @@ export function SetupCard({
           {onRange && <li>{RANGE_WORDS}</li>}
         </ul>
       )}
-      {pdfUrl && (
+      {of && (
         <a
           className="btn self-start"
-          href={`${pdfUrl}?drill=${drill}&units=${lengths}`}
+          href={`${of}/card.pdf?drill=${drill}&units=${lengths}`}
           target="_blank"
           rel="noreferrer"
         >
@@ -121,11 +128,16 @@ function Layers({
   told,
   guard,
   layer,
+  pointed,
+  point,
 }: {
   readonly drill: string;
   readonly told: NonNullable<SetupCardProps['layers']>;
   readonly guard: string | null;
   readonly layer: number;
+  /** The checkpoint that the drawing points out. */
+  readonly pointed: number;
+  readonly point: (layer: number) => void;
 }) {
   const { wordsOf } = useLibraryWords();
   const layers = wordsOf(drill)?.layers ?? [];
@@ -142,9 +154,15 @@ function Layers({
             aria-current={i + 1 === layer ? 'step' : undefined}
             className={`flex items-baseline gap-2 ${i + 1 > layer ? 'text-base-content/80' : ''}`}
           >
-            <span aria-hidden className="w-6 border-b-[3px] border-primary text-center font-semibold">
+            <button
+              type="button"
+              className={`btn btn-square btn-sm rounded-full ${i + 1 === pointed ? 'btn-primary' : ''}`}
+              aria-label={CARD_WORDS.pointAt(i + 1)}
+              aria-pressed={i + 1 === pointed}
+              onClick={() => point(i + 1)}
+            >
               {i + 1}
-            </span>
+            </button>
             <span className={i + 1 === layer ? 'font-semibold' : ''}>
               {text}
               {told[i]?.tells === 'film' && (

@@ -1,5 +1,5 @@
 export { LayerSteps } from './LayerSteps.tsx';
+export { LazySetupCard } from './LazySetupCard.tsx';
 export { CoachLibrary, LibraryOf, useLibrary } from './library.tsx';
 export { useLibraryWords, WordsOf } from './libraryWords.tsx';
 export { useDrillChoices } from './queries.ts';
-export { SetupCard } from './SetupCard.tsx';
