@@ -32,8 +32,8 @@ const AXES: Readonly<Record<ViewId, readonly [0 | 1, 1 | 2]>> = {
   side: [1, 2],
   above: [0, 1],
 };
-/** From above the head would hide the hips and feet that the card speaks of. */
-const HIDES_FROM_ABOVE = /neck|head|shoulder|elbow|hand/;
+/** From above the head would hide the hips and feet that the card speaks of, and a club's way is wider than all else. */
+const HIDES_FROM_ABOVE = /neck|head|shoulder|elbow|hand|club/;
 
 /**
  * The student with everything the card names, to scale, somewhere on the way of the drill's move. The frame
@@ -82,7 +82,7 @@ function seen(figure: MoveFigure, view: ViewId, share: number, id: string): Poin
 
 const strokesFor = ({ strokes }: MoveFigure, view: ViewId): readonly Stroke[] =>
   view === 'above'
-    ? strokes.filter(({ from, to, tone }) => tone !== 'body' || !HIDES_FROM_ABOVE.test(from + to))
+    ? strokes.filter(({ from, to, tone }) => tone === 'object' || !HIDES_FROM_ABOVE.test(from + to))
     : strokes;
 
 const figureSeen = (figure: MoveFigure, view: ViewId, share: number): Shape[] =>

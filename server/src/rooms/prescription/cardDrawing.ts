@@ -18,6 +18,12 @@ export const TAPE = '#f2dc9b';
 /** One flat tone, so that the parts of the body don't darken where they meet. */
 const BODY = '#c6cacb';
 const LOOK_RADIUS = 6;
+/** Where the first, second and third number stand beside their rings: places close together stay readable. */
+const LOOK_TEXT = [
+  [1, -0.8],
+  [1, 0.9],
+  [-1, 0],
+] as const;
 const GAP = 8;
 
 export interface DrawnMove {
@@ -75,11 +81,12 @@ function drawView(pdf: Pdf, drawing: Drawing, place: Place): void {
     (place.wide - 8) / (highIn[0] - lowIn[0]),
     (DRAWING_TALL - 26) / (highIn[1] - lowIn[1]),
   );
+  const spare = DRAWING_TALL - 26 - (highIn[1] - lowIn[1]) * scale;
   const middle = place.x + place.wide / 2;
   const centre = (lowIn[0] + highIn[0]) / 2;
   const at = ([across, up]: Point): [number, number] => [
     middle + place.side * (across - centre) * scale,
-    place.y + 22 + (highIn[1] - up) * scale,
+    place.y + 22 + spare / 2 + (highIn[1] - up) * scale,
   ];
   pdf.roundedRect(place.x, place.y, place.wide, DRAWING_TALL, 4).lineWidth(0.8).stroke(INK);
   pdf.font('Helvetica').fontSize(9).fillColor(INK);
@@ -144,9 +151,13 @@ function drawShape(
       const text = shape.layers.join(', ');
       pdf.lineWidth(1.4).circle(x, y, LOOK_RADIUS).stroke(INK);
       pdf.font('Helvetica-Bold').fontSize(9);
-      const half = pdf.widthOfString(text) / 2 + 2;
-      pdf.rect(x + LOOK_RADIUS + 1, y - 5, 2 * half, 11).fill('#ffffff');
-      pdf.fillColor(INK).text(text, x + LOOK_RADIUS + 3, y - 4, { lineBreak: false });
+      const wide = pdf.widthOfString(text);
+      const [dx, dy] = LOOK_TEXT[((shape.layers[0] ?? 1) - 1) % LOOK_TEXT.length] as readonly [
+        number,
+        number,
+      ];
+      const left = dx > 0 ? x + LOOK_RADIUS + 2 : x - LOOK_RADIUS - 2 - wide;
+      pdf.fillColor(INK).text(text, left, y - 4 + dy * LOOK_RADIUS, { lineBreak: false });
       break;
     }
   }

@@ -24,7 +24,8 @@ export function DrawingView({
   const wide = (high[0] - low[0]) * PX;
   // Both views are drawn at their own scale; their letters come out alike.
   const letters = SHOWN.letters * Math.max(wide / SHOWN.wide, ((high[1] - low[1]) * PX) / SHOWN.tall);
-  const tall = (high[1] - low[1]) * PX + 1.2 * letters;
+  // A line of letters above, and what a distance at the foot needs below it.
+  const tall = (high[1] - low[1]) * PX + 2.2 * letters;
   const x = (inches: number) => (side > 0 ? inches - low[0] : high[0] - inches) * PX;
   const y = (inches: number) => (high[1] - inches) * PX + 1.2 * letters;
   return (

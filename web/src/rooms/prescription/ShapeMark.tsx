@@ -109,6 +109,13 @@ function Dimension({
   );
 }
 
+/** Where the first, second and third number stand beside their rings. */
+const TEXT_PLACES = [
+  [1, -0.3],
+  [1, 1.4],
+  [-1, 0.5],
+] as const;
+
 /** A ring around what the checkpoint looks at, with the checkpoint's number. */
 function Look({
   at: [x, y],
@@ -120,13 +127,15 @@ function Look({
   readonly letters: number;
 }) {
   const radius = 0.75 * letters;
+  const [dx, dy] = TEXT_PLACES[((layers[0] ?? 1) - 1) % TEXT_PLACES.length] as readonly [number, number];
   return (
     <g>
       <circle cx={x} cy={y} r={radius} fill="none" stroke="var(--color-base-200)" strokeWidth={letters / 3} />
       <circle cx={x} cy={y} r={radius} fill="none" stroke="currentColor" strokeWidth={letters / 7} />
       <text
-        x={x + 1.3 * radius}
-        y={y - 0.5 * radius}
+        x={x + dx * 1.3 * radius}
+        y={y + dy * radius}
+        textAnchor={dx > 0 ? 'start' : 'end'}
         fontSize={1.1 * letters}
         fontWeight={700}
         fill="currentColor"
