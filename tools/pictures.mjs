@@ -118,6 +118,8 @@ const { browser, close } = await openBrowser();
 try {
   mkdirSync(folder, { recursive: true });
   const page = await browser.newPage();
+  // A picture of something that moves is one of its last pose.
+  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
   page.on('pageerror', (error) => console.error('page error:', error.message));
   page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
   await page.goto(base);

@@ -146,20 +146,19 @@ function drawShape(
       pdf.fillColor(INK).text(text, x - 30, top, { width: 60, align: 'center' });
       break;
     }
-    case 'look': {
-      const [x, y] = at(shape.at);
-      const text = shape.layers.join(', ');
-      pdf.lineWidth(1.4).circle(x, y, LOOK_RADIUS).stroke(INK);
-      pdf.font('Helvetica-Bold').fontSize(9);
-      const wide = pdf.widthOfString(text);
-      const [dx, dy] = LOOK_TEXT[((shape.layers[0] ?? 1) - 1) % LOOK_TEXT.length] as readonly [
-        number,
-        number,
-      ];
-      const left = dx > 0 ? x + LOOK_RADIUS + 2 : x - LOOK_RADIUS - 2 - wide;
-      pdf.fillColor(INK).text(text, left, y - 4 + dy * LOOK_RADIUS, { lineBreak: false });
+    case 'look':
+      drawLook(pdf, shape.layers, at(shape.at));
       break;
-    }
   }
   pdf.restore();
+}
+
+/** A ring around what a checkpoint looks at, and its number. */
+function drawLook(pdf: Pdf, layers: readonly number[], [x, y]: readonly [number, number]): void {
+  const text = layers.join(', ');
+  const [dx, dy] = LOOK_TEXT[((layers[0] ?? 1) - 1) % LOOK_TEXT.length] as readonly [number, number];
+  pdf.lineWidth(1.4).circle(x, y, LOOK_RADIUS).stroke(INK);
+  pdf.font('Helvetica-Bold').fontSize(9);
+  const left = dx > 0 ? x + LOOK_RADIUS + 2 : x - LOOK_RADIUS - 2 - pdf.widthOfString(text);
+  pdf.fillColor(INK).text(text, left, y - 4 + dy * LOOK_RADIUS, { lineBreak: false });
 }

@@ -109,6 +109,39 @@ describe('the printed card', () => {
   });
 });
 
+describe('the figure of a drill', () => {
+  interface Figure {
+    heightIn: number;
+    points: string[];
+    frames: number[][];
+    looks: string[];
+  }
+  test('is posed on the student’s own body, and the library’s on the size asked for', async () => {
+    const student = await addStudent(server, { heightIn: 62 });
+    const { body } = await server.ask<Figure>('GET', `/api/students/${student}/figures/kiss_the_post`);
+    expect(body.heightIn).toBe(62);
+    expect(body.frames.every((frame) => frame.length === 3 * body.points.length)).toBe(true);
+    expect(body.looks).toEqual(['trail_hip', 'trail_hip', 'pelvis']);
+    const tall = await server.ask<Figure>('GET', '/api/library/kiss_the_post/figure?heightIn=78');
+    const headOf = ({ points, frames }: Figure) => frames[0]?.[3 * points.indexOf('head') + 2] as number;
+    expect(headOf(tall.body) / headOf(body)).toBeCloseTo(78 / 62, 1);
+    expect((await server.ask('GET', '/api/library/kiss_the_post/figure?heightIn=780')).status).toBe(400);
+    expect((await server.ask('GET', '/api/library/juggling/figure')).body).toMatchObject({
+      code: 'unknown_drill',
+    });
+  });
+  test('a student’s link poses the drills in use and no others', async () => {
+    const student = await addStudent(server);
+    await take(await diagnosed(student), 'knee_to_far_ball');
+    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 3 });
+    const asked = (drill: string, token = link.body.token) =>
+      server.app.inject({ url: `/api/page/${token}/figures/${drill}` });
+    expect((await asked('knee_to_far_ball')).statusCode).toBe(200);
+    expect((await asked('kiss_the_post')).statusCode).toBe(404);
+    expect((await asked('knee_to_far_ball', 'wrong')).statusCode).toBe(404);
+  });
+});
+
 async function signedIn(): Promise<string> {
   const response = await server.app.inject({
     method: 'POST',
