@@ -33,7 +33,7 @@ const AXES: Readonly<Record<ViewId, readonly [0 | 1, 1 | 2]>> = {
   above: [0, 1],
 };
 /** From above the head would hide the hips and feet that the card speaks of, and a club's way is wider than all else. */
-const HIDES_FROM_ABOVE = /neck|head|shoulder|elbow|hand|club/;
+const HIDES_FROM_ABOVE = /neck|head|shoulder|elbow|hand|sternum|club/;
 
 /**
  * The student with everything the card names, to scale, somewhere on the way of the drill's move. The frame
@@ -51,7 +51,9 @@ export function drawSetup({ setup, figure, view, share, layers = [] }: DrawAsk):
     ...(view === 'side' ? [] : [stanceSeen(view, setup, frame)]),
   ];
   const here = figureSeen(figure, view, share);
-  const places = [...new Set(layers.flatMap((layer) => figure.looks[layer - 1] ?? []))];
+  const places = [...new Set(layers.flatMap((layer) => figure.looks[layer - 1] ?? []))].filter(
+    (place) => view !== 'above' || !HIDES_FROM_ABOVE.test(place),
+  );
   const looks = places.map(
     (place): Shape => ({
       kind: 'look',
