@@ -36,10 +36,10 @@ const LINES: readonly Line[] = [
   ],
   [
     'sway',
-    'shaft_back: shift -0.7; arm_back: shift -1.4, lean -1; top: shift -1.3, lean -1, leadKnee 6; arm_down: shift -0.5',
+    'shaft_back: shift -0.7; arm_back: shift -1.4, lean -1; top: shift -1.3, lean -1, headX 0.35, leadKnee 6; arm_down: shift -0.5',
   ],
   // The head keeps its place, so that the trunk leans over the pelvis that stayed.
-  ['no_load', 'shaft_back: shift 1; arm_back: shift 1.6, lean 3; top: shift 1.3, lean 2.5'],
+  ['no_load', 'shaft_back: shift 1; arm_back: shift 1.6, lean 3; top: shift 1.3, lean 2.5, headX -0.4'],
   ['frozen_hips', 'arm_back: turn 10; top: turn 14, depth 0.5'],
   ['over_turn', 'arm_back: turn -8; top: turn -14, shoulders -15; arm_down: turn -5, depth -0.35'],
   ['lead_knee_collapse', 'arm_back: leadKnee -10; top: leadKnee -20'],

@@ -1,5 +1,6 @@
 import type { Diagnosis } from './diagnose.ts';
 import { FAULTS } from './faultTable.ts';
+import { honestOdds } from './honestOdds.ts';
 import { PRIOR } from './network.ts';
 import { BELIEVED } from './roots.ts';
 
@@ -16,7 +17,7 @@ export interface FaultChange {
 type Past = Pick<Diagnosis, 'faults' | 'strengths'>;
 
 /** Gone = less likely than before anything is known: somebody looked and found nothing. */
-const GONE = 0.9 * PRIOR;
+const GONE = honestOdds(0.9 * PRIOR);
 /** Half a grade is within what marks and swings wander. */
 const NOTICEABLE_STEPS = 0.5;
 

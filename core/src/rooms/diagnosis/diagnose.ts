@@ -5,6 +5,7 @@ import { downstreamOf } from './causeTable.ts';
 import { type Contradiction, contradictionsIn, excludedBy } from './contradictions.ts';
 import { type Evidence, measuredEvidence, seenEvidence } from './evidence.ts';
 import { BLOCKERS, FAULTS, type Fault } from './faultTable.ts';
+import { honestFaults, honestWeights } from './honestOdds.ts';
 import { FaultNetwork, type FindingLink, findingLinks, readOnOneSide } from './network.ts';
 import { findNextLooks, lookAgain, lookCandidates, type NextLook } from './nextLook.ts';
 import {
@@ -82,7 +83,8 @@ export function reason(file: CaseFile) {
     links,
     evidence.map((e) => e.finding),
   );
-  const posteriors = network.believe(evidence).faults;
+  const given = network.believe(evidence).faults;
+  const posteriors = honestFaults(given);
   const present = presentFindings(evidence);
   const severities = faultSeverities(evidence, links, present);
   const believed = FAULTS.filter((fault) => (posteriors.get(fault.id) ?? 0) > BELIEVED);
@@ -107,7 +109,7 @@ export function reason(file: CaseFile) {
       probability: posteriors.get(fault.id) as number,
       strength: strengthOf(severities.get(fault.id) ?? 0),
       explains: explainedBy(fault.id, believed, rootFaults),
-      ...(weights.get(fault.id) as Weights),
+      ...honestWeights(weights.get(fault.id) as Weights, given.get(fault.id) as number),
       onlyExplains: [...present].filter((finding) => standsOn(finding, fault.id, links, posteriors)),
     }),
   );

@@ -16,7 +16,7 @@ export interface Weights {
   readonly start: number;
   readonly for: readonly Weighed[];
   readonly against: readonly Weighed[];
-  /** Everything that is not listed: pieces too small, and findings that only bear on other faults. */
+  /** Everything that is not listed: pieces too small, findings that only bear on other faults, and what odds like these turned out to be worth. */
   readonly rest: number;
 }
 
