@@ -1,4 +1,13 @@
 export {
+  BACKUP_FORMAT,
+  type BackupManifest,
+  backupManifest,
+  type FileEntry,
+  STUDENT_FORMAT,
+  type StudentManifest,
+  studentManifest,
+} from './manifests.ts';
+export {
   askErasureSchema,
   type BackupLine,
   type Care,
@@ -14,16 +23,4 @@ export {
   type Verified,
   verifiedSchema,
 } from './screens.ts';
-export {
-  BACKUP_FORMAT,
-  type BackupManifest,
-  backupManifest,
-  type FileEntry,
-  ownDrillsDocument,
-  STUDENT_FORMAT,
-  STUDENT_TABLES,
-  type StudentManifest,
-  type StudentTable,
-  studentManifest,
-  tableDocument,
-} from './studentFile.ts';
+export { ownDrillsDocument, STUDENT_TABLES, type StudentTable, tableDocument } from './studentFile.ts';

@@ -1,4 +1,5 @@
 import { STAGES } from '@inchstep/core/practice';
+import { FEEL_SIDES } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { ownDrillSchema } from '../formats/index.ts';
 import {
@@ -150,6 +151,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       felt: z.number(),
       measured: z.number(),
       at: stamp,
+      side: z.enum(FEEL_SIDES).nullable().default(null),
     }),
   },
   {
@@ -262,31 +264,6 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
     row: z.strictObject({ id: idSchema, ...student, what: text(40), author: text(80), at: stamp }),
   },
 ];
-
-export const STUDENT_FORMAT = 'inchstep.student/1';
-export const BACKUP_FORMAT = 'inchstep.backup/1';
-
-const fileEntry = z.strictObject({
-  name: z.string().max(200),
-  bytes: z.int().min(0),
-  sha256: z.string().regex(/^[0-9a-f]{64}$/),
-});
-export type FileEntry = z.infer<typeof fileEntry>;
-
-export const studentManifest = z.strictObject({
-  format: z.literal(STUDENT_FORMAT),
-  madeAt: stamp,
-  studentId: idSchema,
-  files: z.array(fileEntry).max(100_000),
-});
-export type StudentManifest = z.infer<typeof studentManifest>;
-
-export const backupManifest = z.strictObject({
-  format: z.literal(BACKUP_FORMAT),
-  madeAt: stamp,
-  files: z.array(fileEntry).max(1_000_000),
-});
-export type BackupManifest = z.infer<typeof backupManifest>;
 
 /** One table's rows in a file of their own. */
 export const tableDocument = (table: StudentTable) =>

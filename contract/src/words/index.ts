@@ -1,4 +1,4 @@
-export { AMOUNT_WORDS } from './amountWords.ts';
+export { AMOUNT_WORDS, amountRange, amountsWithClub } from './amountWords.ts';
 export { CARD_WORDS } from './cardWords.ts';
 export { LAYER_WORDS } from './drillLayerWords.ts';
 export { DRILL_WORDS } from './drills.ts';

@@ -143,3 +143,29 @@ describe('the drafted reply', () => {
     expect(text).not.toContain('Knee swap');
   });
 });
+
+describe('what the club in the hands asks', () => {
+  const inches = (value: number) => `${value.toFixed(1)} in`;
+  const bump = { id: 'bump', byClub: [{ club: 'wedge', loIn: 0.5, hiIn: 0.5 }] } as const;
+  const away = { id: 'breastbone_away', byClub: [{ club: 'wedge', loIn: 0, hiIn: 0 }] } as const;
+  const forward = {
+    id: 'shift_forward',
+    byClub: [
+      { club: 'wedge', loIn: 2, hiIn: 3 },
+      { club: 'driver', loIn: 3, hiIn: 5 },
+    ],
+  } as const;
+  test('is one line for that club alone; what it does not ask is left out', () => {
+    expect(words.amountsWithClub([bump, away, forward], 'wedge', inches)).toBe(
+      'pelvis toward the target 0.5 in; pelvis forward, half-way down 2.0 in to 3.0 in',
+    );
+    expect(words.amountsWithClub([bump, forward], 'driver', inches)).toBe(
+      'pelvis forward, half-way down 3.0 in to 5.0 in',
+    );
+  });
+  test('without a club, or where nothing depends on it, nothing is said', () => {
+    expect(words.amountsWithClub([forward], null, inches)).toBeNull();
+    expect(words.amountsWithClub([], 'wedge', inches)).toBeNull();
+    expect(words.amountsWithClub([away], 'wedge', inches)).toBeNull();
+  });
+});

@@ -2,6 +2,7 @@ import { AIDS, CLUBS } from '@inchstep/core/intake';
 import {
   type Caution,
   type ClubAmount,
+  FEEL_SIDES,
   isDrillId,
   type MoveFigure,
   type Prescription,
@@ -147,6 +148,8 @@ export const feelSchema = z.strictObject({
   /** 0: the student felt nothing move. */
   felt: z.number().min(0, { error: 'give 0 or an amount above it' }).max(200),
   measured: z.number().positive({ error: 'give an amount above 0' }).max(200),
+  /** Which way the measure went; null where nobody said. */
+  side: z.enum(FEEL_SIDES).nullable().default(null),
 });
 export const storedFeelSchema = feelSchema.extend({ at: z.string() });
 export type StoredFeel = z.infer<typeof storedFeelSchema>;

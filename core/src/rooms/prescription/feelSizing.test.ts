@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
-import { feelSizing, feelSizingFor } from './feelSizing.ts';
+import { type FeelSide, feelSizing, feelSizingFor, wantedSide } from './feelSizing.ts';
 
-const record = (felt: number, measured: number) => ({ measure: 'shift_top', felt, measured });
+const record = (felt: number, measured: number) => ({ measure: 'shift_top', side: null, felt, measured });
 
 describe('how much to exaggerate', () => {
   test('nothing known says nothing, with a wide interval around “as it is”', () => {
@@ -29,8 +29,18 @@ describe('how much to exaggerate', () => {
   });
   test('what was learnt of one measure is used for that one alone', () => {
     const records = [record(4, 2), record(2, 1), record(6, 3)];
-    expect(feelSizingFor(records, ['shift_top', 'turn_top']).factor).toBe(2);
-    expect(feelSizingFor(records, ['lead_knee_in_top'])).toMatchObject({ factor: null, records: 0 });
+    expect(feelSizingFor(records, ['shift_top', 'turn_top'], null).factor).toBe(2);
+    expect(feelSizingFor(records, ['lead_knee_in_top'], null)).toMatchObject({ factor: null, records: 0 });
+  });
+  test('what was learnt one way is not used the other way; of an older note nobody knows', () => {
+    const went = (side: FeelSide | null) => [4, 2, 6].map((felt) => ({ ...record(felt, felt / 2), side }));
+    expect(wantedSide('shift_top', 'sway')).toBe('more');
+    expect(wantedSide('shift_top', 'no_load')).toBe('less');
+    expect(wantedSide('head_shift_top', 'head_drift')).toBeNull();
+    expect(wantedSide('shift_top', null)).toBeNull();
+    expect(feelSizingFor(went('more'), ['shift_top'], 'sway').factor).toBe(2);
+    expect(feelSizingFor(went('more'), ['shift_top'], 'no_load').records).toBe(0);
+    expect(feelSizingFor(went(null), ['shift_top'], 'no_load').factor).toBe(2);
   });
   test('amounts of zero count for nothing', () => {
     expect(feelSizing([record(0, 2), record(2, 0)]).records).toBe(0);

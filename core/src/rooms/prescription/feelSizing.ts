@@ -1,7 +1,15 @@
 import { Z95 } from '../../foundation/index.ts';
+import { faultById } from '../diagnosis/index.ts';
+
+/** Which way a measure was moved: up its tape, or down. */
+export const FEEL_SIDES = ['more', 'less'] as const;
+export type FeelSide = (typeof FEEL_SIDES)[number];
+
 /** What a change felt like, against what it was, in one unit; felt 0 is "it stayed still". */
 export interface FeelRecord {
   readonly measure: string;
+  /** Null where nobody said: of an older program. */
+  readonly side: FeelSide | null;
   readonly felt: number;
   readonly measured: number;
 }
@@ -47,9 +55,31 @@ export function feelSizing(records: readonly FeelRecord[]): FeelSizing {
   return { factor: telling ? nearestStep(ratio) : null, ratio, lo95, hi95, records: logs.length };
 }
 
-/** What was learnt of the measures that a drill moves: a feel of the knees says nothing of the head. */
-export const feelSizingFor = (records: readonly FeelRecord[], moves: readonly string[]): FeelSizing =>
-  feelSizing(records.filter(({ measure }) => moves.includes(measure)));
+/**
+ * What was learnt of the measures that a drill moves, toward the side to which the fault is mended: a feel of the
+ * knees says nothing of the head, and who overfeels a slide forward may not feel one back at all.
+ */
+export const feelSizingFor = (
+  records: readonly FeelRecord[],
+  moves: readonly string[],
+  forFault: string | null,
+): FeelSizing =>
+  feelSizing(
+    records.filter(({ measure, side }) => {
+      if (!moves.includes(measure)) return false;
+      const wanted = wantedSide(measure, forFault);
+      return wanted === null || side === null || side === wanted;
+    }),
+  );
+
+/** The way a measure must go to mend a fault; null where the fault shows on both sides or not in it. */
+export function wantedSide(measure: string, fault: string | null): FeelSide | null {
+  const shown =
+    (fault === null ? undefined : faultById(fault))?.evidence.map(({ finding }): string => finding) ?? [];
+  const [high, low] = [shown.includes(`${measure}.high`), shown.includes(`${measure}.low`)];
+  if (high === low) return null;
+  return high ? 'less' : 'more';
+}
 
 /** Nearest by share, so that 2.4 lies between 2 and 3 as the ear hears it. */
 function nearestStep(ratio: number): number {

@@ -16,7 +16,15 @@ export {
   type LoadClass,
   type OwnDrillId,
 } from './drillTable.ts';
-export { type FeelRecord, type FeelSizing, feelSizing, feelSizingFor } from './feelSizing.ts';
+export {
+  FEEL_SIDES,
+  type FeelRecord,
+  type FeelSide,
+  type FeelSizing,
+  feelSizing,
+  feelSizingFor,
+  wantedSide,
+} from './feelSizing.ts';
 export { type MoveFigure, stillFigure } from './figureParts.ts';
 export { knownCase } from './knownCase.ts';
 export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';

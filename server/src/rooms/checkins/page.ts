@@ -52,7 +52,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       guard: drill.guard,
       layer: choice ? layerOf(choice, drill) : 1,
       amounts: amountsFor(drill, file),
-      exaggerate: feelSizingFor(feels, drill.moves).factor,
+      exaggerate: feelSizingFor(feels, drill.moves, choice?.forFault ?? null).factor,
     })),
     words: Object.fromEntries(
       drills.flatMap(({ id }) => {

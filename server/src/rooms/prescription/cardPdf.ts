@@ -1,5 +1,6 @@
 import {
   AMOUNT_WORDS,
+  amountRange,
   CARD_WORDS,
   CLUB_WORDS,
   cautionText,
@@ -72,10 +73,9 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
 }
 
 function amountText({ id, byClub }: ClubAmount, length: (inches: number) => string): string {
-  const each = byClub.map(({ club, loIn, hiIn }) => {
-    const much = loIn === hiIn ? length(loIn) : `${length(loIn)} to ${length(hiIn)}`;
-    return `${CLUB_WORDS[club]?.toLowerCase()} ${much}`;
-  });
+  const each = byClub.map(
+    ({ club, loIn, hiIn }) => `${CLUB_WORDS[club]?.toLowerCase()} ${amountRange(loIn, hiIn, length)}`,
+  );
   return CARD_WORDS.amountByClub(AMOUNT_WORDS[id], each);
 }
 

@@ -7,11 +7,12 @@ import { dropFeel, feelsOf, insertFeel } from './repo.ts';
 
 /** Felt against measured, newest first. */
 export function feelPage(ctx: Context, studentId: string): FeelPage {
-  const records = feelsOf(ctx.db, studentId).map(({ id, measure, felt, measured, at }) => ({
+  const records = feelsOf(ctx.db, studentId).map(({ id, measure, felt, measured, side, at }) => ({
     id,
     measure,
     felt,
     measured,
+    side,
     at,
   }));
   return { records };

@@ -161,14 +161,26 @@ describe('a file of drills', () => {
 test('felt against measured is kept once, sizes the cue when it is clear, and can be taken back', async () => {
   const student = await addStudent(server);
   const url = `/api/students/${student}/feels`;
-  const note = (measured: number) => ({ id: randomUUID(), measure: 'shift_delivery', felt: 4, measured });
+  const note = (measured: number) => ({
+    id: randomUUID(),
+    measure: 'shift_delivery',
+    felt: 4,
+    measured,
+    side: 'less',
+  });
   const first = note(2);
   await server.ask('POST', url, first);
   const again = await server.ask<FeelPage>('POST', url, first);
   expect(again.body.records).toHaveLength(1);
   await server.ask('POST', url, note(1.9));
   const third = await server.ask<FeelPage>('POST', url, note(2.1));
-  expect(feelSizingFor(third.body.records, ['shift_delivery']).factor).toBe(2);
+  expect(feelSizingFor(third.body.records, ['shift_delivery'], null).factor).toBe(2);
+  // Learnt of less: it says nothing of a student who must go further.
+  expect(feelSizingFor(third.body.records, ['shift_delivery'], 'over_slide').factor).toBe(2);
+  expect(feelSizingFor(third.body.records, ['shift_delivery'], 'hang_back')).toMatchObject({
+    factor: null,
+    records: 0,
+  });
   const still = { id: randomUUID(), measure: 'head_shift_top', felt: 0, measured: 3 };
   const kept = await server.ask<FeelPage>('POST', url, still);
   expect(kept.body.records.find(({ id }) => id === still.id)).toMatchObject({ felt: 0, measured: 3 });

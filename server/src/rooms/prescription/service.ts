@@ -116,10 +116,11 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
   if (!drill) throw new Refusal('unknown_drill', { id: wish.drill }, 'drill');
   const { profile } = getStudent(ctx, studentId);
   const file = caseOf(ctx, studentId);
+  const work = inUse(ctx.records.of(studentId).prescription);
   return cardPdf({
     ...wish,
     library: libraryWords(ctx),
-    exaggerate: feelSizingFor(feelPage(ctx, studentId).records, drill.moves).factor,
+    exaggerate: feelSizingFor(feelPage(ctx, studentId).records, drill.moves, work?.forFault ?? null).factor,
     student: `${profile.firstName} ${profile.familyName}`,
     figure: posedFigure(ctx, drill, file),
     left: profile.handedness === 'left',
@@ -127,7 +128,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
     cautions: cautionsFor(drill, file),
     stances: stanceByClub(file),
     amounts: amountsFor(drill, file),
-    ownTask: inUse(ctx.records.of(studentId).prescription)?.ownTask ?? '',
+    ownTask: work?.ownTask ?? '',
   });
 }
 

@@ -1,4 +1,5 @@
 import { OWN_DRILL } from '@inchstep/contract/kept';
+import type { FeelSide } from '@inchstep/core/prescription';
 import { index, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { keptColumn } from '../../platform/keptColumn.ts';
 import { diagnoses } from '../diagnosis/tables.ts';
@@ -49,6 +50,8 @@ export const feels = sqliteTable(
     felt: real('felt').notNull(),
     measured: real('measured').notNull(),
     at: text('at').notNull(),
+    /** Which way the measure went; null = nobody said. */
+    side: text('side').$type<FeelSide>(),
   },
   (t) => [index('feels_by_student').on(t.studentId)],
 );

@@ -1,5 +1,12 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import { exaggerateText, PAIN_WORDS, PLACE_WORDS, STAGE_WORDS, wordsFrom } from '@inchstep/contract/words';
+import {
+  amountsWithClub,
+  exaggerateText,
+  PAIN_WORDS,
+  PLACE_WORDS,
+  STAGE_WORDS,
+  wordsFrom,
+} from '@inchstep/contract/words';
 import type { PlanItem } from '@inchstep/core/practice';
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useState } from 'react';
@@ -7,6 +14,7 @@ import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
+import { useUnits } from '../../platform/units.ts';
 import { itemText } from '../practice/index.ts';
 import { LazySetupCard, useLibraryWords, WordsOf } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
@@ -156,6 +164,7 @@ function TodayCard({
 }) {
   const [extra, setExtra] = useState(false);
   const { nameOf, wordsOf } = useLibraryWords();
+  const { length } = useUnits();
   const { day } = page;
   const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] =
     day?.items ??
@@ -195,6 +204,7 @@ function TodayCard({
       {items.map((item) => {
         const drill = page.drills.find((d) => d.id === item.drill);
         const planned = day?.items.find((i) => i.drill === item.drill && i.stage === item.stage);
+        const withClub = amountsWithClub(drill?.amounts ?? [], planned?.club ?? null, length);
         return (
           <article key={item.drill + item.stage} className="panel flex flex-col gap-3 p-4">
             <header>
@@ -202,6 +212,7 @@ function TodayCard({
               <p>
                 {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
               </p>
+              {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
             </header>
             <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>
             {drill && drill.layers.length > 1 && (

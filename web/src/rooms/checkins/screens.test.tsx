@@ -103,6 +103,21 @@ describe('the student’s page', () => {
       doneAt: expect.stringMatching(/^20.*Z$/),
     });
   });
+  test('what the club in the hands asks stands beside the item', async () => {
+    const [drill] = page().drills;
+    const amounts = [{ id: 'shift_forward', byClub: [{ club: 'short_iron', loIn: 2.5, hiIn: 4 }] }];
+    const balls = { ...item, stage: 'half', balls: 18, club: 'short_iron' };
+    fakeServer({
+      'GET /api/page/tok-12345678': page({
+        day: { date: '2027-03-10', place: 'range', minutes: 20, items: [balls] },
+        drills: [{ ...drill, amounts }],
+      }),
+    });
+    show();
+    expect(
+      await screen.findByText('With this club: pelvis forward, half-way down 2.5 in to 4.0 in.'),
+    ).toBeTruthy();
+  });
   test('a count half done survives closing the page', async () => {
     fakeServer({ 'GET /api/page/tok-12345678': page() });
     show();

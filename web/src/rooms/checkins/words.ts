@@ -95,6 +95,7 @@ export const STUDENT_PAGE_SCREEN_WORDS = {
     `Nothing is planned today${nextDay === null ? '' : `; the next day is ${nextDay}`}.`,
   practiseAnyway: 'Practise anyway',
   theCard: 'the card',
+  withThisClub: (amounts: string) => `With this club: ${amounts}.`,
   howToSet: 'How to set it up',
 } as const;
 

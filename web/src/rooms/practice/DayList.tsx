@@ -1,6 +1,8 @@
-import { CLUB_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
+import { amountsWithClub, CLUB_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
 import type { Plan, PlanItem } from '@inchstep/core/practice';
+import type { ClubAmount } from '@inchstep/core/prescription';
 import { dayText, Panel } from '../../platform/parts.tsx';
+import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from '../prescription/index.ts';
 import { DAY_LIST_WORDS } from './words.ts';
 
@@ -19,8 +21,18 @@ export function itemText(item: PlanItem): string {
 }
 
 /** The dated days of a plan, week by week. */
-export function DayList({ plan, today }: { readonly plan: Plan; readonly today: string }) {
+export function DayList({
+  plan,
+  today,
+  amountsOf,
+}: {
+  readonly plan: Plan;
+  readonly today: string;
+  /** What of a drill depends on the club in the hands. */
+  readonly amountsOf: (drill: string) => readonly ClubAmount[];
+}) {
   const { nameOf } = useLibraryWords();
+  const { length } = useUnits();
   const ahead = plan.days.filter((day) => day.date >= today);
   return (
     <Panel
@@ -48,6 +60,7 @@ export function DayList({ plan, today }: { readonly plan: Plan; readonly today: 
               {day.items.map((item) => (
                 <li key={item.drill + item.stage}>
                   {nameOf(item.drill)}, {STAGE_WORDS[item.stage]?.name.toLowerCase()}: {itemText(item)}
+                  <WithClub text={amountsWithClub(amountsOf(item.drill), item.club, length)} />
                 </li>
               ))}
             </ul>
@@ -57,3 +70,7 @@ export function DayList({ plan, today }: { readonly plan: Plan; readonly today: 
     </Panel>
   );
 }
+
+/** What the club of an item asks of the drill, where it asks something. */
+const WithClub = ({ text }: { readonly text: string | null }) =>
+  text && <span className="block text-base-content/80">{text}</span>;

@@ -2,6 +2,7 @@ import type { Student } from '@inchstep/contract/intake';
 import type { GateState, PlanAsk, PlanRecord } from '@inchstep/contract/practice';
 import { giveText, STAGE_WORDS } from '@inchstep/contract/words';
 import type { Plan } from '@inchstep/core/practice';
+import { amountsFor } from '@inchstep/core/prescription';
 import { useState } from 'react';
 import { Link, useOutletContext } from 'react-router';
 import { toast } from 'sonner';
@@ -76,6 +77,12 @@ function Ladder({
   const preview = usePlanPreview(student.id, editing ? ask : null);
   const save = useSavePlan(student.id);
   const gates = useGates(student.id);
+  const library = useLibrary();
+  const body = { student: student.profile, school: student.school };
+  const amountsOf = (id: string) => {
+    const drill = library.byId(id);
+    return drill ? amountsFor(drill, body) : [];
+  };
   const shown: Plan | undefined = editing ? preview.data?.plan : current?.plan;
   // The new plan brings a new screen; the word about it must outlive this one.
   const accept = () =>
@@ -138,7 +145,7 @@ function Ladder({
             </ul>
           </Panel>
         )}
-        {shown && <DayList plan={shown} today={today} />}
+        {shown && <DayList plan={shown} today={today} amountsOf={amountsOf} />}
       </div>
     </div>
   );

@@ -1,10 +1,11 @@
 import type { GateState } from '@inchstep/contract/practice';
 import { referenceCase } from '@inchstep/core/diagnosis';
-import { buildPlan, type Rep, readReps, repGate } from '@inchstep/core/practice';
+import { buildPlan, type Plan, type Rep, readReps, repGate } from '@inchstep/core/practice';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { CoachSetLog } from './CoachSetLog.tsx';
+import { DayList } from './DayList.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { GateTape } from './GateTape.tsx';
 import { LadderScreen } from './LadderScreen.tsx';
@@ -191,4 +192,22 @@ describe('the ladder', () => {
     expect(await screen.findByText('Gate out of “Slow”')).toBeTruthy();
     expect(screen.getAllByText(/Knee swap, still: 80 repetitions/).length).toBeGreaterThan(0);
   });
+});
+
+test('a day of the plan says what the club in the hands asks of the drill', () => {
+  const item = {
+    drill: 'reach_the_rod',
+    stage: 'half',
+    sets: 6,
+    rehearsals: 12,
+    balls: 6,
+    looks: 1,
+    speedPct: 55,
+    club: 'wedge',
+    minutes: 12,
+  } as const;
+  const days = [{ date: '2027-03-11', place: 'range', minutes: 20, items: [item, { ...item, club: null }] }];
+  const amounts = [{ id: 'shift_forward', byClub: [{ club: 'wedge', loIn: 2, hiIn: 3 }] }] as const;
+  draw(<DayList plan={{ days } as unknown as Plan} today="2027-03-10" amountsOf={() => amounts} />);
+  expect(screen.getAllByText('pelvis forward, half-way down 2.0 in to 3.0 in')).toHaveLength(1);
 });

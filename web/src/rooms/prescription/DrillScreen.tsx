@@ -111,7 +111,7 @@ function Match({ student, prescription }: MatchProps) {
         <div className="flex flex-col gap-3">
           <NotOffered rejected={result.rejected} box={box} />
           <OwnTask box={box} />
-          <FeelPanel studentId={student.id} measures={feltMeasures} />
+          <FeelPanel studentId={student.id} measures={feltMeasures} fault={fault} />
         </div>
       </div>
       <TakeIntoUse box={box} />

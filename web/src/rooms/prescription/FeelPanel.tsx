@@ -1,6 +1,12 @@
 import { exaggerateText, measureName } from '@inchstep/contract/words';
 import { BAND_ROWS } from '@inchstep/core/intake';
-import { type FeelSizing, feelSizingFor } from '@inchstep/core/prescription';
+import {
+  FEEL_SIDES,
+  type FeelSide,
+  type FeelSizing,
+  feelSizingFor,
+  wantedSide,
+} from '@inchstep/core/prescription';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
@@ -9,20 +15,27 @@ import { useFeels, useForgetFeel, useNoteFeel } from './queries.ts';
 import { FEEL_PANEL_WORDS } from './words.ts';
 
 const SHOWN = 5;
+const OPPOSITE: Record<FeelSide, FeelSide> = { more: 'less', less: 'more' };
 const UNIT_WORDS: Readonly<Record<string, string>> = { deg: 'degrees' };
 
 /** What the student felt against what was measured; sizes the exaggeration in the cue. */
 export function FeelPanel({
   studentId,
   measures,
+  fault,
 }: {
   readonly studentId: string;
   readonly measures: readonly string[];
+  /** What is worked on: it says which way each measure is to go. */
+  readonly fault: string;
 }) {
   const feels = useFeels(studentId);
   const note = useNoteFeel(studentId);
   const forget = useForgetFeel(studentId);
   const [measure, setMeasure] = useState(measures[0] ?? '');
+  const wanted = wantedSide(measure, fault);
+  const [other, setOther] = useState(false);
+  const side = other ? OPPOSITE[wanted ?? 'more'] : (wanted ?? 'more');
   const [felt, setFelt] = useState('');
   const [measured, setMeasured] = useState('');
   const { perInch, lengths, value } = useUnits();
@@ -33,7 +46,7 @@ export function FeelPanel({
   const number = (text: string) => Number(text.replace(',', '.')) / (known === 'in' ? perInch : 1);
   const keep = (event: FormEvent) => {
     event.preventDefault();
-    const feel = { measure, felt: number(felt), measured: number(measured) };
+    const feel = { measure, felt: number(felt), measured: number(measured), side };
     note.mutate(feel, {
       onSuccess: (id) => {
         setFelt('');
@@ -51,7 +64,7 @@ export function FeelPanel({
       <Shown query={feels} what={FEEL_PANEL_WORDS.whatWasFelt}>
         {({ records }) => (
           <>
-            <p className="font-semibold">{sizingText(feelSizingFor(records, [measure]))}</p>
+            <p className="font-semibold">{sizingText(feelSizingFor(records, [measure], fault))}</p>
             <ul className="mt-1 text-sm">
               {records.slice(0, SHOWN).map((r) => (
                 <li key={r.id}>
@@ -59,6 +72,7 @@ export function FeelPanel({
                     measureName(r.measure),
                     r.felt === 0 ? FEEL_PANEL_WORDS.still : amount(r.felt, r.measure),
                     amount(r.measured, r.measure),
+                    r.side === null ? '' : FEEL_PANEL_WORDS.way[r.side].toLowerCase(),
                   )}
                 </li>
               ))}
@@ -72,7 +86,10 @@ export function FeelPanel({
             aria-label={FEEL_PANEL_WORDS.whichChange}
             className="select w-full"
             value={measure}
-            onChange={(e) => setMeasure(e.target.value)}
+            onChange={(e) => {
+              setMeasure(e.target.value);
+              setOther(false);
+            }}
           >
             {measures.map((id) => (
               <option key={id} value={id}>
@@ -80,6 +97,7 @@ export function FeelPanel({
               </option>
             ))}
           </select>
+          <Way side={side} onChange={(id) => setOther(id !== (wanted ?? 'more'))} />
           <Amount label={FEEL_PANEL_WORDS.feltIn(unit)} value={felt} onChange={setFelt} />
           <Amount label={FEEL_PANEL_WORDS.measuredIn(unit)} value={measured} onChange={setMeasured} />
           <button type="submit" className="btn" disabled={!ready || note.isPending}>
@@ -89,6 +107,26 @@ export function FeelPanel({
       )}
       {note.error && <Failed error={note.error} />}
     </Panel>
+  );
+}
+
+/** Which way the measure went. */
+function Way({ side, onChange }: { readonly side: FeelSide; readonly onChange: (side: FeelSide) => void }) {
+  return (
+    <fieldset className="join w-full">
+      <legend className="sr-only">{FEEL_PANEL_WORDS.whichWay}</legend>
+      {FEEL_SIDES.map((id) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={side === id}
+          className={`btn join-item flex-1 ${side === id ? 'btn-primary' : ''}`}
+          onClick={() => onChange(id)}
+        >
+          {FEEL_PANEL_WORDS.way[id]}
+        </button>
+      ))}
+    </fieldset>
   );
 }
 

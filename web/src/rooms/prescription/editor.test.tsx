@@ -149,7 +149,7 @@ describe('own drills in the library', () => {
 
 describe('felt against measured', () => {
   test('asks first, says how much once it is clear, and sends what was typed', async () => {
-    const record = (id: string) => ({ id, measure: 'shift_top', felt: 4, measured: 2, at: '' });
+    const record = (id: string) => ({ id, measure: 'shift_top', felt: 4, measured: 2, side: 'more', at: '' });
     let kept: { records: object[] } = { records: [] };
     const asked = fakeServer({
       'GET /api/students/x/feels': () => kept,
@@ -158,7 +158,7 @@ describe('felt against measured', () => {
         return kept;
       },
     });
-    draw(<FeelPanel studentId="x" measures={['shift_top']} />);
+    draw(<FeelPanel studentId="x" measures={['shift_top']} fault="sway" />);
     expect(await screen.findByText(/Ask how big a change felt/)).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Felt, in'), { target: { value: '4' } });
     fireEvent.change(screen.getByLabelText('Measured, in'), { target: { value: '2,0' } });
@@ -168,17 +168,35 @@ describe('felt against measured', () => {
       measure: 'shift_top',
       felt: 4,
       measured: 2,
+      side: 'more',
     });
+  });
+  test('goes the way that mends the fault, unless the coach says the other', async () => {
+    const asked = fakeServer({
+      'GET /api/students/x/feels': { records: [] },
+      'POST /api/students/x/feels': { records: [] },
+    });
+    draw(<FeelPanel studentId="x" measures={['shift_top']} fault="no_load" />);
+    const pressed = (name: string) => screen.getByRole('button', { name }).getAttribute('aria-pressed');
+    await screen.findByText(/Ask how big a change felt/);
+    expect([pressed('It went up'), pressed('It went down')]).toEqual(['false', 'true']);
+    fireEvent.click(screen.getByRole('button', { name: 'It went up' }));
+    fireEvent.change(screen.getByLabelText('Felt, in'), { target: { value: '0' } });
+    fireEvent.change(screen.getByLabelText('Measured, in'), { target: { value: '3' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
+    await waitFor(() =>
+      expect(asked.find((a) => a.method === 'POST')?.body).toMatchObject({ side: 'more', felt: 0 }),
+    );
   });
   test('in centimetres what is typed is kept in the measure’s own inches', async () => {
     localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
     const asked = fakeServer({
       'GET /api/students/x/feels': {
-        records: [{ id: 'f', measure: 'shift_top', felt: 2, measured: 1, at: '' }],
+        records: [{ id: 'f', measure: 'shift_top', felt: 2, measured: 1, side: null, at: '' }],
       },
       'POST /api/students/x/feels': { records: [] },
     });
-    draw(<FeelPanel studentId="x" measures={['shift_top']} />);
+    draw(<FeelPanel studentId="x" measures={['shift_top']} fault="sway" />);
     expect(await screen.findByText(/felt 5\.1 cm, was 2\.5 cm/)).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Felt, cm'), { target: { value: '10,16' } });
     fireEvent.change(screen.getByLabelText('Measured, cm'), { target: { value: '5.08' } });

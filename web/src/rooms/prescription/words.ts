@@ -230,8 +230,10 @@ export const FEEL_PANEL_WORDS = {
   undo: 'Undo',
   feltAgainstMeasured: 'Felt against measured',
   whatWasFelt: 'what was felt',
-  feltAndWas: (measure: string, felt: string, measured: string) =>
-    `${measure}: felt ${felt}, was ${measured}`,
+  feltAndWas: (measure: string, felt: string, measured: string, way: string) =>
+    `${measure}: felt ${felt}, was ${measured}${way && ` (${way})`}`,
+  whichWay: 'Which way the measure went',
+  way: { more: 'It went up', less: 'It went down' },
   still: 'nothing',
   whichChange: 'Which change',
   feltIn: (unit: string) => `Felt${unit}`,

@@ -1,0 +1,1 @@
+ALTER TABLE `feels` ADD `side` text;
