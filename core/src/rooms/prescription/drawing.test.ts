@@ -58,6 +58,15 @@ describe('things stand where the card says', () => {
     const wall = draw('fist_from_wall').front.shapes.find((s) => s.kind === 'limb' && s.tone === 'object');
     expect(wall?.kind === 'limb' && wall.from[0]).toBeCloseTo(6.65 + 0.5 + 4, 6);
   });
+  test('the clock’s sticks lie at 4 and 8, with a thin one at half past 3', () => {
+    const sticks = draw('half_clock').above.shapes.filter((s) => s.kind === 'limb' && s.tone === 'object');
+    const hours = sticks.map((s) => {
+      if (s.kind !== 'limb') throw new Error('no stick');
+      const [dx, dy] = [s.to[0] - s.from[0], s.to[1] - s.from[1]];
+      return (((Math.atan2(-dx, dy) * 6) / Math.PI + 12) % 12).toFixed(1);
+    });
+    expect(hours).toEqual(['4.0', '3.5', '8.0']);
+  });
   test('a chair is seen from the side behind the seat', () => {
     const { side } = draw('two_cheek_chair');
     const things = side.shapes.filter((s) => s.kind === 'limb' && s.tone === 'object');

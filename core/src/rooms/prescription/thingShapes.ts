@@ -54,16 +54,17 @@ function seenFromAbove(thing: Thing, { x, y }: Spot, frame: Frame): Shape[] {
     case 'foot':
       return [];
     case 'clock':
-      return [clockStick(frame, 4), clockStick(frame, 8)];
+      // The thin one at half past three: where the trail stick lies for hips that turn too far.
+      return [clockStick(frame, 4, 0.8), clockStick(frame, 3.5, 0.25), clockStick(frame, 8, 0.8)];
   }
 }
 
 /** A stick under one hip along an hour of the clock: 12 toward the ball, 9 the target. */
-function clockStick(frame: Frame, hour: number): Shape {
+function clockStick(frame: Frame, hour: number, widthIn: number): Shape {
   const way = (2 * Math.PI * hour) / 12;
   const from: Point = [hour < 6 ? -frame.halfHipsIn : frame.halfHipsIn, -3];
   const [dx, dy] = [-Math.sin(way), Math.cos(way)];
-  return limb(from, [from[0] + CLOCK_STICK_IN * dx, from[1] + CLOCK_STICK_IN * dy], 0.8, 'object');
+  return limb(from, [from[0] + CLOCK_STICK_IN * dx, from[1] + CLOCK_STICK_IN * dy], widthIn, 'object');
 }
 
 function seenFromFront(thing: Thing, { x }: Spot, { heightIn }: Frame): Shape[] {
