@@ -76,4 +76,19 @@ describe('one thing at a time, with a guard', () => {
     if (text.includes('Practise anyway')) await press(page, 'Practise anyway');
     await see(page, 'Now: It rises only as the lead leg straightens.');
   });
+
+  step('their card shows the move on their own body, held with the keys', async () => {
+    await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
+    await page.locator('summary ::-p-text(How to set it up)').click();
+    await page.waitForSelector('.tape-slider');
+    const drawn = () => page.$eval('article svg[role="img"]', (svg) => svg.innerHTML);
+    const last = await drawn();
+    await page.focus('.tape-slider');
+    await page.keyboard.press('Home');
+    const first = await drawn();
+    expect(first).not.toBe(last);
+    await page.keyboard.press('End');
+    expect(await drawn()).toBe(last);
+    expect(await seriousFindings(page)).toEqual([]);
+  });
 });

@@ -156,7 +156,7 @@ function Layers({
           >
             <button
               type="button"
-              className={`btn btn-square btn-sm rounded-full ${i + 1 === pointed ? 'btn-primary' : ''}`}
+              className={`btn btn-square rounded-full ${i + 1 === pointed ? 'btn-primary' : ''}`}
               aria-label={CARD_WORDS.pointAt(i + 1)}
               aria-pressed={i + 1 === pointed}
               onClick={() => point(i + 1)}
