@@ -29,6 +29,8 @@ export async function pagesOf(server: RunningServer, coach: Coach, student: stri
   await press(page, 'Enter as Ilse Varga (demo)');
   const figures: Figure[][] = [];
   for (let i = 0; i < RUNS; i++) figures.push(await rosterOf(page, server.url));
+  // The phone is a device of its own: the coach's screen goes on drawing nothing beside it.
+  await page.close();
   const { text } = await coach.ask('POST', `/api/students/${student}/links`, { days: 9 });
   const address = `${server.url}/p/${(JSON.parse(text) as { token: string }).token}`;
   const shown: { ms: number; shift: number }[] = [];
