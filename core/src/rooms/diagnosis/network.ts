@@ -1,6 +1,6 @@
 import { hasChoice, type School } from '../intake/index.ts';
 import { BALL_SIGNS, CAUSES } from './causeTable.ts';
-import { type Factor, planSums } from './eliminate.ts';
+import { type Factor, type Plan, planSums } from './eliminate.ts';
 import type { Evidence } from './evidence.ts';
 import { FAULTS, type LinkStrength } from './faultTable.ts';
 import { isBallFinding } from './findings.ts';
@@ -75,6 +75,20 @@ export interface Belief {
   readonly likelihood: number;
 }
 
+/** Plans of the shapes met last: swings filmed alike have the same findings, and a plan is a seventh of a diagnosis. */
+const PLANS = new Map<string, Plan>();
+const MOST_PLANS = 32;
+
+function planFor(count: number, scopes: readonly (readonly number[])[]): Plan {
+  const shape = `${count} ${scopes.join(' ')}`;
+  const plan = PLANS.get(shape) ?? planSums(count, scopes);
+  PLANS.delete(shape);
+  PLANS.set(shape, plan);
+  const [eldest] = PLANS.keys();
+  if (PLANS.size > MOST_PLANS && eldest !== undefined) PLANS.delete(eldest);
+  return plan;
+}
+
 /**
  * A causal noisy-or network over all faults and some findings, solved exactly. Each noisy-or with
  * several parents is split by one helper variable into factors of two variables, which keeps the
@@ -115,7 +129,7 @@ export class FaultNetwork {
       for (const { fault, strength } of parents) pair(helper, fault, FINDING_POWER[strength]);
     }
     this.sums = new Sums(
-      planSums(
+      planFor(
         next,
         factors.map((factor) => factor.variables),
       ),
