@@ -35,11 +35,17 @@ const AXES: Readonly<Record<ViewId, readonly [0 | 1, 1 | 2]>> = {
 /** From above the head would hide the hips and feet that the card speaks of, and a club's way is wider than all else. */
 const HIDES_FROM_ABOVE = /neck|head|shoulder|elbow|hand|sternum|club/;
 
+/** One drawing of the student with everything the card names, to scale, somewhere on the way of the drill's move. */
+export const drawSetup = ({ share, layers, ...scene }: DrawAsk): Drawing => sceneOf(scene)(share, layers);
+
+/** Draws a moment of a move: where it stands on its way (0..1), and which checkpoints are pointed out. */
+export type Scene = (share: number, layers?: readonly number[]) => Drawing;
+
 /**
- * The student with everything the card names, to scale, somewhere on the way of the drill's move. The frame
- * around it holds the whole way, so that nothing jumps while it moves.
+ * A move set among its things, for a loop to draw moment by moment. The frame around it holds the whole way, so
+ * that nothing jumps while it moves.
  */
-export function drawSetup({ setup, figure, view, share, layers = [] }: DrawAsk): Drawing {
+export function sceneOf({ setup, figure, view }: Pick<DrawAsk, 'setup' | 'figure' | 'view'>): Scene {
   const frame = frameOf(figure);
   const named = setup.flatMap(({ id, valueIn }) => {
     const object = SETUP_OBJECTS[id];
@@ -50,21 +56,24 @@ export function drawSetup({ setup, figure, view, share, layers = [] }: DrawAsk):
     ...named.flatMap(({ id, valueIn, object }) => thingSeen(view, object, id, valueIn, frame)),
     ...(view === 'side' ? [] : [stanceSeen(view, setup, frame)]),
   ];
-  const here = figureSeen(figure, view, share);
+  const { lowIn, highIn } = framed([...around, ...allFrames(figure, view)]);
+  return (share, layers = []) => ({
+    lowIn,
+    highIn,
+    shapes: [...figureSeen(figure, view, share), ...around, ...looksSeen(figure, view, share, layers)],
+  });
+}
+
+/** A ring for each place that is looked at, with the numbers of its checkpoints. */
+function looksSeen(figure: MoveFigure, view: ViewId, share: number, layers: readonly number[]): Shape[] {
   const places = [...new Set(layers.flatMap((layer) => figure.looks[layer - 1] ?? []))].filter(
     (place) => view !== 'above' || !HIDES_FROM_ABOVE.test(place),
   );
-  const looks = places.map(
-    (place): Shape => ({
-      kind: 'look',
-      at: seen(figure, view, share, place),
-      layers: layers.filter((layer) => figure.looks[layer - 1] === place),
-    }),
-  );
-  return {
-    ...framed([...around, ...allFrames(figure, view)]),
-    shapes: [...here, ...around, ...looks],
-  };
+  return places.map((place) => ({
+    kind: 'look',
+    at: seen(figure, view, share, place),
+    layers: layers.filter((layer) => figure.looks[layer - 1] === place),
+  }));
 }
 
 /** A point of the figure between the two frames beside `share`. */
@@ -129,7 +138,7 @@ function frameOf({ heightIn, stanceIn }: MoveFigure): Frame {
 }
 
 /** The smallest frame that holds everything, with a margin. */
-function framed(shapes: readonly Shape[]): Drawing {
+function framed(shapes: readonly Shape[]): Pick<Drawing, 'lowIn' | 'highIn'> {
   const reach = shapes.flatMap((shape): Point[] => {
     switch (shape.kind) {
       case 'disc':
@@ -145,7 +154,6 @@ function framed(shapes: readonly Shape[]): Drawing {
   const across = reach.map(([x]) => x);
   const up = reach.map(([, y]) => y);
   return {
-    shapes,
     lowIn: [Math.min(...across) - MARGIN_IN, Math.min(...up) - MARGIN_IN],
     highIn: [Math.max(...across) + MARGIN_IN, Math.max(...up) + MARGIN_IN],
   };

@@ -1,7 +1,7 @@
 export { type AmountBody, type AmountId, amountsFor, type ClubAmount } from './amountsByClub.ts';
 export { checkDrill, type DrillProblem } from './checkDrill.ts';
 export { BODY_LENGTHS, type BodyLength, distanceFor, type SetupDistance } from './distance.ts';
-export { type DrawAsk, type Drawing, drawSetup } from './drawing.ts';
+export { type DrawAsk, type Drawing, drawSetup, type Scene, sceneOf } from './drawing.ts';
 export type { DrillLayer } from './drillLayers.ts';
 export { addOutcomes, drillHistory, STALLED_AFTER_DAYS } from './drillOutcomes.ts';
 export {

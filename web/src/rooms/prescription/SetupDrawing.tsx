@@ -1,8 +1,8 @@
 import { CARD_WORDS } from '@inchstep/contract/words';
 import {
-  drawSetup,
   type MoveFigure,
   type SetupValue,
+  sceneOf,
   stillFigure,
   type ViewId,
 } from '@inchstep/core/prescription';
@@ -34,6 +34,10 @@ export function SetupDrawing({
 }) {
   const asked = useFigure(figureUrl);
   const figure = useMemo(() => asked.data ?? stillFigure(heightIn, setup), [asked.data, heightIn, setup]);
+  const scenes = useMemo(
+    () => viewsOf(figure).map((view) => ({ view, scene: sceneOf({ setup, figure, view }) })),
+    [figure, setup],
+  );
   const moves = figure.frames.length > 1;
   const loop = useLoop(moves);
   const { length } = useUnits();
@@ -44,11 +48,11 @@ export function SetupDrawing({
   return (
     <div className="flex flex-col gap-2">
       <div className="grid grid-cols-2 gap-2">
-        {viewsOf(figure).map((view) => (
+        {scenes.map(({ view, scene }) => (
           <div key={view} className={view === 'side' ? 'col-span-2' : ''}>
             <DrawingView
               name={CARD_WORDS[view]}
-              drawing={drawSetup({ setup, figure, view, share: loop.share, layers: [layer] })}
+              drawing={scene(loop.share, [layer])}
               side={toTheRight(view, left) ? 1 : -1}
               said={said}
               toward={view === 'side' ? CARD_WORDS.ball : CARD_WORDS.target}
