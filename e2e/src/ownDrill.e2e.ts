@@ -41,11 +41,11 @@ describe('a drill of the coach’s own', () => {
   step('a rule is overruled only with a reason; the plan and the thread keep both', async () => {
     // His own drill stays; whatever was proposed beside it makes room.
     const others = await page.$$(
-      'article:not([data-testid="drill-own_two_fists_from_the_wall"]) button[aria-pressed="true"]',
+      '[data-testid^="drill-"]:not([data-testid="drill-own_two_fists_from_the_wall"]) > header button[aria-pressed="true"]',
     );
     for (const other of others) await other.click();
     const own = await page.$(
-      '[data-testid="drill-own_two_fists_from_the_wall"] button[aria-pressed="false"]',
+      '[data-testid="drill-own_two_fists_from_the_wall"] > header button[aria-pressed="false"]',
     );
     await own?.click();
     await press(page, 'Use all the same');

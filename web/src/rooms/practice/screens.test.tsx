@@ -206,7 +206,14 @@ test('a day of the plan says what the club in the hands asks of the drill', () =
     club: 'wedge',
     minutes: 12,
   } as const;
-  const days = [{ date: '2027-03-11', place: 'range', minutes: 20, items: [item, { ...item, club: null }] }];
+  const days = [
+    {
+      date: '2027-03-11',
+      place: 'range',
+      minutes: 20,
+      items: [item, { ...item, stage: 'full', club: null }],
+    },
+  ];
   const amounts = [{ id: 'shift_forward', byClub: [{ club: 'wedge', loIn: 2, hiIn: 3 }] }] as const;
   draw(<DayList plan={{ days } as unknown as Plan} today="2027-03-10" amountsOf={() => amounts} />);
   expect(screen.getAllByText('pelvis forward, half-way down 2.0 in to 3.0 in')).toHaveLength(1);

@@ -10,7 +10,7 @@ import { Pause, Play } from 'lucide-react';
 import { useMemo } from 'react';
 import { useUnits } from '../../platform/units.ts';
 import { DrawingView } from './DrawingView.tsx';
-import { useFigure } from './figureQuery.ts';
+import { useFigure } from './queries.ts';
 import { useLoop } from './useLoop.ts';
 
 /** The student with everything the card names, to scale, going through the drill's move. */

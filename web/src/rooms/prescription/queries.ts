@@ -6,6 +6,7 @@ import type {
   PrescriptionRecord,
   StoredFeel,
 } from '@inchstep/contract/prescription';
+import type { MoveFigure } from '@inchstep/core/prescription';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { del, get, post, put } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
@@ -87,3 +88,12 @@ export function useForgetFeel(studentId: string) {
     onSuccess: (page) => client.setQueryData(keys.of(studentId, 'feels'), page),
   });
 }
+
+/** A drill's move on somebody's body; it changes with neither hour nor day. */
+export const useFigure = (url: string | undefined) =>
+  useQuery({
+    queryKey: keys.figure(url ?? ''),
+    queryFn: () => get<MoveFigure>(url as string),
+    enabled: url !== undefined,
+    staleTime: 5 * 60_000,
+  });
