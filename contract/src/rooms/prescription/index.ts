@@ -43,7 +43,7 @@ export const figureSchema = z.object({
         from: z.string(),
         to: z.string(),
         widthIn: z.number(),
-        tone: z.enum(['body', 'club', 'object']),
+        tone: z.enum(['body', 'club', 'object', 'solid']),
       }),
     )
     .readonly(),

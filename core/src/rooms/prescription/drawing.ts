@@ -93,15 +93,20 @@ function seen(figure: MoveFigure, view: ViewId, share: number, id: string): Poin
 
 const strokesFor = ({ strokes }: MoveFigure, view: ViewId): readonly Stroke[] =>
   view === 'above'
-    ? strokes.filter(({ from, to, tone }) => tone === 'object' || !HIDES_FROM_ABOVE.test(from + to))
+    ? strokes.filter(
+        ({ from, to, tone }) => tone === 'object' || tone === 'solid' || !HIDES_FROM_ABOVE.test(from + to),
+      )
     : strokes;
 
+/** Solid things first: the body is drawn over them. */
 const figureSeen = (figure: MoveFigure, view: ViewId, share: number): Shape[] =>
-  strokesFor(figure, view).map(({ from, to, widthIn, tone }) =>
-    from === to
-      ? { kind: 'disc', at: seen(figure, view, share, from), radiusIn: widthIn / 2, tone }
-      : limb(seen(figure, view, share, from), seen(figure, view, share, to), widthIn, tone),
-  );
+  [...strokesFor(figure, view)]
+    .sort((a, b) => Number(b.tone === 'solid') - Number(a.tone === 'solid'))
+    .map(({ from, to, widthIn, tone }) =>
+      from === to
+        ? { kind: 'disc', at: seen(figure, view, share, from), radiusIn: widthIn / 2, tone }
+        : limb(seen(figure, view, share, from), seen(figure, view, share, to), widthIn, tone),
+    );
 
 /** The figure at every frame, for the size of the drawing alone. */
 function allFrames(figure: MoveFigure, view: ViewId): Shape[] {

@@ -15,14 +15,17 @@ export type PropId =
   | 'trail_wedge'
   | 'leg_lines'
   | 'coin'
-  | 'held_rod';
+  | 'held_rod'
+  | 'ankle_sticks'
+  | 'gate_basket';
 
 /** What the figure draws between two of its points. */
 export interface Stroke {
   readonly from: string;
   readonly to: string;
   readonly widthIn: number;
-  readonly tone: 'body' | 'club' | 'object';
+  /** A solid thing stands behind the body, so that it hides nothing of it. */
+  readonly tone: 'body' | 'club' | 'object' | 'solid';
 }
 
 type Points = Readonly<Record<string, Vec3>>;
@@ -33,6 +36,7 @@ interface Prop {
 }
 
 const stick = (from: string, to: string, widthIn = 0.9): Stroke => ({ from, to, widthIn, tone: 'object' });
+const solid = (from: string, to: string, widthIn: number): Stroke => ({ from, to, widthIn, tone: 'solid' });
 const atBelt = (pose: Pose, k: number, across: number, front: number, up = 0): Vec3 =>
   placed(beltFrame(pose), k, [across, front, up]);
 const hands = (arms: Points): Vec3 => midpoint(arms.lead_hand as Vec3, arms.trail_hand as Vec3);
@@ -79,21 +83,21 @@ export const PROPS: Readonly<Record<PropId, Prop>> = {
     },
   },
   pocket_phone: {
-    strokes: [stick('pocket_low', 'pocket', 3)],
+    strokes: [solid('pocket_low', 'pocket', 3)],
     points: (pose, _, k) => ({
       pocket: atBelt(pose, k, -0.05, -0.07, 0.015),
       pocket_low: atBelt(pose, k, -0.05, -0.07, -0.05),
     }),
   },
   lead_pocket_phone: {
-    strokes: [stick('pocket_low', 'pocket', 3)],
+    strokes: [solid('pocket_low', 'pocket', 3)],
     points: (pose, _, k) => ({
       pocket: atBelt(pose, k, 0.06, 0.07, 0.015),
       pocket_low: atBelt(pose, k, 0.06, 0.07, -0.05),
     }),
   },
   bucket: {
-    strokes: [stick('handle', 'bucket_top', 0.6), stick('bucket_top', 'bucket', 8)],
+    strokes: [stick('handle', 'bucket_top', 0.6), solid('bucket_top', 'bucket', 8)],
     points: (_, arms) => {
       const grip = hands(arms);
       return { handle: grip, bucket_top: add(grip, [0, 0, -4]), bucket: add(grip, [0, 0, -9]) };
@@ -138,5 +142,23 @@ export const PROPS: Readonly<Record<PropId, Prop>> = {
         rod_foot: [grip[0], grip[1], Math.max(0.5, grip[2] - 0.36 * k)],
       };
     },
+  },
+  ankle_sticks: {
+    strokes: [stick('stick_lead_back', 'stick_lead_front'), stick('stick_trail_back', 'stick_trail_front')],
+    points: (_, __, k, half) => ({
+      stick_lead_back: [half, -0.14 * k, 0.4],
+      stick_lead_front: [half, 0.18 * k, 0.4],
+      stick_trail_back: [-half, -0.14 * k, 0.4],
+      stick_trail_front: [-half, 0.18 * k, 0.4],
+    }),
+  },
+  // The club lies on the basket behind the lead foot; its grip ends an inch inside the lead knee.
+  gate_basket: {
+    strokes: [solid('basket_low', 'basket', 8), stick('basket', 'gate_grip')],
+    points: (_, __, k, half) => ({
+      basket_low: [half - 1.5, -0.2 * k, 4],
+      basket: [half - 1.5, -0.2 * k, 0.26 * k],
+      gate_grip: [half - 1.5, 0.04 * k, 0.28 * k],
+    }),
   },
 };

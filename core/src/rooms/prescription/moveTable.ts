@@ -39,11 +39,11 @@ const HALF_TURNED = { shouldersDeg: -55 } as const;
 
 // biome-ignore format: a row a drill, so that the table can be read
 const ROWS: Readonly<Record<DrillId, Row>> = {
-  stance_ruler: ['front', 'hang', 'standing address', 'lead_ankle trail_ankle', { start: TOGETHER }],
+  stance_ruler: ['front', 'hang', 'standing address', 'lead_ankle trail_ankle', { start: TOGETHER, props: 'ankle_sticks' }],
   level_bump: ['front', 'bar', 'address address', 'bar_lead lead_knee pelvis', { start: { shiftIn: -0.6 }, end: { shiftIn: 0.5 }, props: 'belt_bar' }],
   tall_hinge: ['side', 'hang', 'standing address', 'stick_top lead_knee', { props: 'spine_stick' }],
   knee_swap: ['front', 'hips', 'address top', 'trail_hip trail_hip lead_knee', { start: { turnDeg: 14, tiltDeg: 3, shouldersDeg: 8 }, end: { shouldersDeg: -30 } }],
-  knee_gate: ['front', 'club', 'address top', 'lead_knee pelvis neck'],
+  knee_gate: ['front', 'club', 'address top', 'lead_knee pelvis neck', { props: 'gate_basket' }],
   knee_to_far_ball: ['front', 'club', 'address top', 'lead_heel lead_knee', { end: { leadKneeDeg: 14 } }],
   palms_coil: ['front', 'palms', 'address top', 'trail_hand lead_knee', { end: { ...HALF_TURNED, hands: 'palms_apart' } }],
   kiss_the_post: ['front', 'crossed', 'address top', 'trail_hip trail_hip pelvis'],

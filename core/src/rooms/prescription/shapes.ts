@@ -1,5 +1,5 @@
 export type Point = readonly [acrossIn: number, upIn: number];
-export type Tone = 'body' | 'club' | 'object' | 'ground';
+export type Tone = 'body' | 'club' | 'object' | 'solid' | 'ground';
 
 export type ViewId = 'front' | 'side' | 'above';
 

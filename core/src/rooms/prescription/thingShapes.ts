@@ -48,7 +48,7 @@ function seenFromAbove(thing: Thing, { x, y }: Spot, frame: Frame): Shape[] {
     case 'marker':
       return [{ kind: 'box', at: [x, y], wideIn: 2, tallIn: 2, tone: 'object' }];
     case 'grip':
-      return [limb([x, y], [x, y + 20], 1, 'object')];
+      return [{ kind: 'disc', at: [x, y], radiusIn: 0.9, tone: 'object' }];
     case 'pelvis':
       return [limb([x - frame.halfHipsIn, y], [x + frame.halfHipsIn, y], 1, 'object')];
     case 'foot':

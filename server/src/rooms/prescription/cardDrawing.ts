@@ -113,6 +113,12 @@ function drawShape(
         .moveTo(...at(shape.from))
         .lineTo(...at(shape.to))
         .stroke(shape.tone === 'body' ? BODY : INK);
+      if (shape.tone === 'solid')
+        pdf
+          .lineWidth(Math.max(0.3, shape.widthIn * scale - 1.6))
+          .moveTo(...at(shape.from))
+          .lineTo(...at(shape.to))
+          .stroke(TAPE);
       break;
     case 'disc':
       pdf.lineWidth(0.8);

@@ -1,4 +1,4 @@
-import type { Drawing, Shape } from '@inchstep/core/prescription';
+import type { Drawing, Tone } from '@inchstep/core/prescription';
 import { useUnits } from '../../platform/units.ts';
 import { PX, ShapeMark } from './ShapeMark.tsx';
 
@@ -28,6 +28,10 @@ export function DrawingView({
   const tall = (high[1] - low[1]) * PX + 2.2 * letters;
   const x = (inches: number) => (side > 0 ? inches - low[0] : high[0] - inches) * PX;
   const y = (inches: number) => (high[1] - inches) * PX + 1.2 * letters;
+  const marks = (wanted: (tone: Tone | null) => boolean) =>
+    drawing.shapes
+      .filter((shape) => wanted('tone' in shape ? shape.tone : null))
+      .map((shape, i) => <ShapeMark key={i} shape={shape} x={x} y={y} text={length} letters={letters} />);
   return (
     <figure className="rounded bg-base-200">
       <svg
@@ -45,21 +49,12 @@ export function DrawingView({
         >
           {side > 0 ? `${toward} →` : `← ${toward}`}
         </text>
+        {marks((tone) => tone === 'solid')}
         {/* The body is one silhouette: its parts must not darken where they meet. */}
-        <g opacity={0.3}>
-          {drawing.shapes.filter(isBody).map((shape, i) => (
-            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} letters={letters} />
-          ))}
-        </g>
-        {drawing.shapes
-          .filter((shape) => !isBody(shape))
-          .map((shape, i) => (
-            <ShapeMark key={i} shape={shape} x={x} y={y} text={length} letters={letters} />
-          ))}
+        <g opacity={0.3}>{marks((tone) => tone === 'body')}</g>
+        {marks((tone) => tone !== 'body' && tone !== 'solid')}
       </svg>
       <figcaption className="px-2 pb-1 text-center text-sm">{name}</figcaption>
     </figure>
   );
 }
-
-const isBody = (shape: Shape): boolean => 'tone' in shape && shape.tone === 'body';

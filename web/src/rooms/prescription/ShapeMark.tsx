@@ -6,6 +6,7 @@ const FILL: Record<Tone, string> = {
   body: 'currentColor',
   club: 'var(--color-base-100)',
   object: 'var(--tape)',
+  solid: 'var(--tape)',
   ground: 'currentColor',
 };
 
@@ -26,18 +27,7 @@ export function ShapeMark({
 }) {
   switch (shape.kind) {
     case 'limb':
-      return (
-        <line
-          x1={x(shape.from[0])}
-          y1={y(shape.from[1])}
-          x2={x(shape.to[0])}
-          y2={y(shape.to[1])}
-          stroke={shape.tone === 'object' ? 'var(--tape-ink)' : 'currentColor'}
-          strokeWidth={shape.widthIn * PX}
-          strokeLinecap="round"
-          opacity={shape.tone === 'ground' ? 0.5 : 1}
-        />
-      );
+      return <Limb shape={shape} x={x} y={y} />;
     case 'disc':
       return (
         <circle
@@ -66,6 +56,32 @@ export function ShapeMark({
     case 'dimension':
       return <Dimension shape={shape} x={x} y={y} text={text(shape.valueIn)} letters={letters} />;
   }
+}
+
+/** A limb, a stick or, with an edge of ink, something solid. */
+function Limb({
+  shape: { from, to, widthIn, tone },
+  x,
+  y,
+}: {
+  readonly shape: Extract<Shape, { kind: 'limb' }>;
+  readonly x: Place;
+  readonly y: Place;
+}) {
+  const ends = {
+    x1: x(from[0]),
+    y1: y(from[1]),
+    x2: x(to[0]),
+    y2: y(to[1]),
+    strokeLinecap: 'round',
+  } as const;
+  const ink = tone === 'object' || tone === 'solid' ? 'var(--tape-ink)' : 'currentColor';
+  return (
+    <>
+      <line {...ends} stroke={ink} strokeWidth={widthIn * PX} opacity={tone === 'ground' ? 0.5 : 1} />
+      {tone === 'solid' && <line {...ends} stroke="var(--tape)" strokeWidth={widthIn * PX - 3} />}
+    </>
+  );
 }
 
 function Dimension({
