@@ -9,6 +9,8 @@ export const CARD_WORDS = {
   begins: (view: string) => `${view}: it begins`,
   ends: (view: string) => `${view}: it ends`,
   ball: 'ball',
+  noMove:
+    'The move could not be fetched just now, so the figure stands at address. Open the card again to try once more.',
   play: 'Show it moving',
   pause: 'Hold it still',
   way: 'From the first pose to the last',

@@ -1,4 +1,4 @@
-import type { Station } from '../capture/index.ts';
+import { STATIONS, type Station } from '../capture/index.ts';
 import type { Phase } from '../diagnosis/index.ts';
 import {
   type BandContext,
@@ -33,16 +33,8 @@ export interface FigureAsk {
 
 const FRAMES_A_LEG = 6;
 /** The stops of the swing in their order; what a measure compares with comes before it. */
-const CHAIN: readonly Exclude<PostureId, 'standing'>[] = [
-  'address',
-  'arm_back',
-  'top',
-  'arm_down',
-  'delivery',
-  'impact',
-  'chest_through',
-  'finish',
-];
+const CHAIN = STATIONS.filter((station): station is Stop => station in HOUSE_POSTURES);
+type Stop = Exclude<PostureId, 'standing'>;
 
 interface Body {
   readonly heightIn: number;
@@ -125,7 +117,7 @@ const hipWidth = ({ sizes }: Body) => ({ outerHipWidthIn: sizes.outerHipWidthIn,
 
 /** The swing inside this student's bands, as far as these stops need it. */
 function houseSwing(stops: readonly MoveStop[], body: Body): Map<Station, Pose> {
-  const last = Math.max(0, ...stops.map(({ at }) => CHAIN.indexOf(at as (typeof CHAIN)[number])));
+  const last = Math.max(0, ...stops.map(({ at }) => CHAIN.indexOf(at as Stop)));
   const needed = new Set<PostureId>([
     ...stops.map(({ at }) => at),
     'address',

@@ -43,7 +43,9 @@ export function SetupCard({
   const { wordsOf, distanceName } = useLibraryWords();
   const words = wordsOf(drill);
   const { length, lengths } = useUnits();
-  const [pointed, setPointed] = useState(layer);
+  // Until somebody asks for another one, it is the checkpoint that the student stands at.
+  const [asked, setAsked] = useState<number | null>(null);
+  const pointed = asked ?? layer;
   if (!words) return null;
   return (
     <article className="@container flex flex-col gap-3" aria-label={CARD_WORDS.named(words.name)}>
@@ -75,7 +77,7 @@ export function SetupCard({
         </div>
       </div>
       <p className="tape-edge rounded px-3 pt-3 pb-1.5 text-lg font-semibold">{words.cue}</p>
-      <Layers drill={drill} told={layers} guard={guard} layer={layer} pointed={pointed} point={setPointed} />
+      <Layers drill={drill} told={layers} guard={guard} layer={layer} pointed={pointed} point={setAsked} />
       <dl className="grid gap-2 @lg:grid-cols-3">
         <Fact title={CARD_WORDS.counts}>{words.counts}</Fact>
         <Fact title={CARD_WORDS.fake}>{words.fake}</Fact>

@@ -61,6 +61,7 @@ export function SetupDrawing({
         ))}
       </div>
       {moves && <TapeSlider {...loop} />}
+      {asked.isError && !asked.data && <p className="text-sm">{CARD_WORDS.noMove}</p>}
     </div>
   );
 }

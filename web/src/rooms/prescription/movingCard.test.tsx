@@ -4,6 +4,7 @@ import { resolveSchool } from '@inchstep/core/intake';
 import { type Drill, figureOf, HOUSE_LIBRARY, setupFor } from '@inchstep/core/prescription';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { useState } from 'react';
 import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
 import { SetupCard } from './SetupCard.tsx';
 import { msAt, shareAt } from './useLoop.ts';
@@ -73,9 +74,47 @@ describe('the moving card', () => {
     expect(within(side).queryByText('1')).toBeNull();
     expect(within(side).getByText('3')).toBeTruthy();
   });
+  test('points out the checkpoint that holds next, unless another one was pressed', async () => {
+    const drill = drillNamed('two_cheek_chair');
+    fakeServer({});
+    const card = (layer: number) => (
+      <SetupCard
+        drill={drill.id}
+        setup={setupFor(drill, file)}
+        cautions={[]}
+        heightIn={70}
+        left={false}
+        layers={drill.layers}
+        layer={layer}
+      />
+    );
+    const Grows = () => {
+      const [layer, setLayer] = useState(1);
+      return (
+        <>
+          {card(layer)}
+          <button type="button" onClick={() => setLayer(2)}>
+            holds
+          </button>
+        </>
+      );
+    };
+    draw(<Grows />);
+    const pressed = () =>
+      [1, 2, 3].find(
+        (n) =>
+          screen.getByRole('button', { name: CARD_WORDS.pointAt(n) }).getAttribute('aria-pressed') === 'true',
+      );
+    expect(pressed()).toBe(1);
+    fireEvent.click(screen.getByRole('button', { name: 'holds' }));
+    expect(pressed()).toBe(2);
+    fireEvent.click(screen.getByRole('button', { name: CARD_WORDS.pointAt(3) }));
+    expect(pressed()).toBe(3);
+  });
   test('without its move the card still draws the student and every distance', async () => {
     show('kiss_the_post', new Refused(503, 'broken', 'no'));
     expect(await screen.findByRole('img', { name: new RegExp(`^${CARD_WORDS.front}`) })).toBeTruthy();
+    expect(await screen.findByText(CARD_WORDS.noMove)).toBeTruthy();
     expect(screen.queryByRole('slider', { name: CARD_WORDS.way })).toBeNull();
     expect(screen.getAllByText('0.6 in').length).toBeGreaterThan(1);
   });
