@@ -6,6 +6,7 @@ import {
   gateSchema,
   measuresAnswer,
   motionCsv,
+  passesOverReps,
   plain,
   planAnswer,
   planCaseSchema,
@@ -62,6 +63,8 @@ const prescribeCase: Command = (json) => {
 const planCase: Command = (json) => {
   const read = readDocument(planCaseSchema, json);
   if (!read.ok) return read;
+  const impossible = passesOverReps(read.value);
+  if (impossible.length > 0) return bad(impossible);
   const request = toPlanRequest(read.value);
   const file = checkCase(request.file);
   if (!file.ok) return file;

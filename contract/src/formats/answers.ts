@@ -4,6 +4,7 @@ import type { Measured } from '@inchstep/core/measures';
 import type { Plan } from '@inchstep/core/practice';
 import type { Prescribed, Prescription } from '@inchstep/core/prescription';
 import {
+  bindingText,
   cautionText,
   contradictionText,
   DRILL_WORDS,
@@ -121,10 +122,14 @@ export function prescriptionAnswer(prescription: Prescription) {
 }
 
 /** `inchstep.plan/1` */
-export const planAnswer = (plan: Plan) => ({
+export const planAnswer = ({ gives, binding, ...plan }: Plan) => ({
   format: 'inchstep.plan/1' as const,
-  stages: plan.stages,
-  days: plan.days,
-  gives: plan.gives.map((give) => ({ what: give.what, by: give.by, text: giveText(give) })),
-  reviewDates: plan.reviewDates,
+  ...plan,
+  binding: binding.map(({ rule, about, days }) => ({
+    rule,
+    about,
+    days,
+    text: bindingText({ rule, about, days }),
+  })),
+  gives: gives.map((give) => ({ ...give, text: giveText(give) })),
 });

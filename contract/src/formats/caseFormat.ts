@@ -1,5 +1,5 @@
 import type { CaseFile } from '@inchstep/core/diagnosis';
-import { WEEKDAYS } from '@inchstep/core/foundation';
+import { type Problem, problem, WEEKDAYS } from '@inchstep/core/foundation';
 import {
   AIDS,
   ARM_SWINGS,
@@ -13,8 +13,17 @@ import {
   resolveSchool,
   VIEW_KINDS,
 } from '@inchstep/core/intake';
-import { type PlanRequest, STAGES } from '@inchstep/core/practice';
+import {
+  EXCEPTION_KINDS,
+  NOTHING_KNOWN,
+  PACES,
+  PLAN_WEEKS,
+  type PlanRequest,
+  STAGES,
+  USUAL_ASK,
+} from '@inchstep/core/practice';
 import { z } from 'zod';
+import { gateDateSchema, planDaySchema } from '../rooms/practice/planShapes.ts';
 import { daySchema } from '../shared.ts';
 import { plain, schoolSchema } from './captureFormat.ts';
 
@@ -71,6 +80,9 @@ export const toCase = (document: CaseDocument): CaseFile => ({
 
 const perDay = <T extends z.ZodType>(schema: T) => z.partialRecord(z.enum(WEEKDAYS), schema);
 
+const letters = z.string().max(1000);
+const place = z.enum(PLACES).nullable().default(null);
+
 export const planningSchema = z.strictObject({
   start: daySchema,
   nextLesson: daySchema.nullable().default(null),
@@ -87,19 +99,113 @@ export const planningSchema = z.strictObject({
         passes: z.int().min(0).max(100_000),
       }),
     )
+    .max(20_000)
     .default([]),
-  missed: z.array(daySchema).default([]),
+  missed: z.array(daySchema).max(5000).default([]),
+  exceptions: z
+    .array(
+      z.strictObject({
+        from: daySchema,
+        to: daySchema,
+        kind: z.enum(EXCEPTION_KINDS),
+        minutes: z.number().min(0).max(600).nullable().default(null),
+        place,
+      }),
+    )
+    .max(500)
+    .default([]),
+  wishRepsPerWeek: z.number().min(0).max(1_000_000).default(USUAL_ASK.wishRepsPerWeek),
+  pace: z.enum(PACES).default('ladder'),
+  weeks: z.int().min(1).max(10_000).default(PLAN_WEEKS),
+  secondsPer: z
+    .strictObject({
+      rehearsal: z.number().min(1).max(600).default(USUAL_ASK.secondsPer.rehearsal),
+      ball: z.number().min(1).max(600).default(USUAL_ASK.secondsPer.ball),
+      look: z.number().min(0).max(600).default(USUAL_ASK.secondsPer.look),
+    })
+    .default(USUAL_ASK.secondsPer),
+  bucketBalls: z.int().min(1).max(1000).nullable().default(null),
+  moves: z
+    .array(z.strictObject({ from: daySchema, to: daySchema }))
+    .max(500)
+    .default([]),
+  order: z.enum(['phase', 'own']).default('phase'),
+  opened: z.array(z.string()).max(50).default([]),
+  gates: z
+    .array(
+      z.strictObject({
+        date: daySchema,
+        drill: z.string(),
+        stage: z.enum(STAGES),
+        decision: z.enum(['advance', 'hold', 'back']),
+      }),
+    )
+    .max(5000)
+    .default([]),
+  logs: z
+    .array(
+      z.strictObject({
+        date: daySchema,
+        drill: z.string(),
+        stage: z.enum(STAGES),
+        letters,
+        layer: z.int().min(1).max(3).default(1),
+        before: z.literal('cue').nullable().default(null),
+      }),
+    )
+    .max(20_000)
+    .default([]),
+  missRate: z.number().min(0).max(1).nullable().default(null),
+  /** The plan before, as the program gave it. */
+  previous: z
+    .looseObject({ days: z.array(planDaySchema), gateDates: z.array(gateDateSchema) })
+    .nullable()
+    .default(null),
 });
 
 export const planCaseSchema = caseSchema.extend({ drills: z.array(z.string()), planning: planningSchema });
 export type PlanDocument = z.infer<typeof planCaseSchema>;
 
-export const toPlanRequest = (document: PlanDocument): PlanRequest => ({
-  file: toCase(document),
-  drills: document.drills,
-  ...document.planning,
-  reached: {},
-});
+/** Counts without an order, as letters: fails spread evenly among passes. */
+function lettersOf(reps: number, passes: number): string {
+  const most = Math.min(reps, MOST_LETTERS);
+  const share = reps === 0 ? 0 : passes / reps;
+  let said = 0;
+  let text = '';
+  for (let i = 1; i <= most; i++) {
+    const due = Math.floor(share * i + 1e-9);
+    text += due > said ? 'P' : 'F';
+    said = due;
+  }
+  return text;
+}
+/** More in one line than anybody repeats in a day. */
+const MOST_LETTERS = 2000;
+
+export function toPlanRequest(document: PlanDocument): PlanRequest {
+  const { done, logs, ...planning } = document.planning;
+  return {
+    ...NOTHING_KNOWN,
+    ...planning,
+    file: toCase(document),
+    drills: document.drills,
+    logs: [
+      ...done.map(({ reps, passes, ...set }) => ({
+        ...set,
+        letters: lettersOf(reps, passes),
+        layer: 1,
+        before: null,
+      })),
+      ...logs,
+    ],
+  };
+}
+
+/** What was done can't have passed more often than it was repeated. */
+export const passesOverReps = ({ planning }: PlanDocument): Problem<'passes_over_reps'>[] =>
+  planning.done.flatMap(({ reps, passes }, i) =>
+    passes > reps ? [problem('passes_over_reps', `planning.done[${i}].passes`, { passes, reps })] : [],
+  );
 
 export const gateSchema = z.strictObject({ reps: z.string().max(5000), stage: z.enum(STAGES) });
 export const changeSchema = z.strictObject({

@@ -1,6 +1,6 @@
 import { FAULTS, PHASES } from '@inchstep/core/diagnosis';
 import { AIDS, PLACES, SCHOOL_OPTIONS, type SchoolChoice } from '@inchstep/core/intake';
-import { BODY_LENGTHS, isOwnDrillId } from '@inchstep/core/prescription';
+import { BODY_LENGTHS, isOwnDrillId, USUAL_HABITS } from '@inchstep/core/prescription';
 import { z } from 'zod';
 
 const faultIds = FAULTS.map((fault) => fault.id) as [string, ...string[]];
@@ -61,6 +61,14 @@ export const drillSchema = z.strictObject({
     .max(3)
     .default([]),
   after: z.string().max(60).nullable().default(null),
+  habits: z
+    .strictObject({
+      topOn: z.enum(['half', 'three_quarter']).nullable(),
+      stops: z.boolean(),
+      warmsUp: z.boolean(),
+      courseForm: z.boolean(),
+    })
+    .default(USUAL_HABITS),
 });
 
 export const drillWordsSchema = z.strictObject({

@@ -23,6 +23,7 @@ export {
   findingSchema,
   gateSchema,
   type PlanDocument,
+  passesOverReps,
   planCaseSchema,
   planningSchema,
   simulateSchema,

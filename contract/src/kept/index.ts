@@ -1,3 +1,4 @@
+import { USUAL_HABITS } from '@inchstep/core/prescription';
 import { ownDrillSchema } from '../formats/index.ts';
 import { pressureSchema, rememberedMatchSchema, swingSchema } from '../rooms/capture/index.ts';
 import { broughtUp, diagnosisSchema } from '../rooms/diagnosis/index.ts';
@@ -60,6 +61,8 @@ export const OWN_DRILL = document('own drill', ownDrillSchema, [
     drill: { guard: null, thoughts: [], layers: [], ...older.drill },
     words: { layers: [], ...older.words },
   }),
+  // Nor did they say what of the ladder they take part in.
+  (older: Older) => ({ ...older, drill: { habits: USUAL_HABITS, ...older.drill } }),
 ]);
 export const PLAN = document('plan', planSchema.pick({ drills: true, ask: true, plan: true }));
 

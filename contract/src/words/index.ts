@@ -15,7 +15,9 @@ export {
 } from './measures.ts';
 export {
   AID_WORDS,
+  bindingText,
   cautionText,
+  emptyText,
   exaggerateText,
   giveText,
   heldText,
@@ -24,6 +26,7 @@ export {
   PLACE_WORDS,
   RANGE_WORDS,
   STAGE_WORDS,
+  unfinishedText,
   WEEKDAY_WORDS,
 } from './practice.ts';
 export { PROBLEM_WORDS, type ProblemCode, problemText } from './problems.ts';

@@ -1,7 +1,10 @@
 import type { Weekday } from '@inchstep/core/foundation';
 import type { Aid, Limit, Place } from '@inchstep/core/intake';
-import type { Stage } from '@inchstep/core/practice';
+import type { Binding, EmptyDay, Give, Stage, Unfinished } from '@inchstep/core/practice';
 import { MEASURE_WORDS } from './measures.ts';
+
+type BindingRule = Binding['rule'];
+type EmptyReason = EmptyDay['why'];
 
 export const STAGE_WORDS: Readonly<Record<string, { readonly name: string; readonly what: string }>> = {
   still: { name: 'Still', what: 'Pose and feel. No club, no mirror.' },
@@ -81,31 +84,100 @@ const TIMES: Readonly<Record<number, string>> = {
 export const exaggerateText = (factor: number): string =>
   `Feel ${TIMES[factor] ?? `${factor} times as much`} as it should be: that is when yours comes out right.`;
 
+const times = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);
+const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
+const nameOf = (id: unknown): string => MEASURE_WORDS[String(id)]?.name ?? String(id);
+const percent = (share: unknown): string => `${Math.round(Number(share) * 100)} %`;
+
 const HELD: Readonly<Record<string, (held: Record<string, unknown>) => string>> = {
-  reps: () => 'More counted repetitions are needed before this rung can be called owned.',
-  reps_not_yet: () => 'Too many misses so far: stay on this rung, or go one down.',
-  swings: (h) =>
-    `Film ${Number(h.need) - Number(h.have)} more ${Number(h.need) - Number(h.have) === 1 ? 'swing' : 'swings'} at this speed.`,
+  reps: ({ more }) =>
+    more === null
+      ? 'At the present rate of passes this rung would not be owned: make it easier, slower or smaller, then count again.'
+      : `About ${more} more counted repetitions at your present rate.`,
+  reps_not_yet: ({ times: n }) =>
+    `The count came out as “not yet” ${times(Number(n))} and has begun again. Nothing is lost: what was practised stays practised.`,
+  swings: (h) => {
+    const left = Number(h.need) - Number(h.have);
+    return `Film ${left} more ${left === 1 ? 'swing' : 'swings'} at this speed that show “${nameOf(h.measure)}”.`;
+  },
   measure: (h) =>
-    `The measure is in its band with ${Math.round(Number(h.inBand) * 100)} % probability; 80 % opens the gate.`,
-  watch: (h) =>
-    `Being overdone: “${MEASURE_WORDS[String(h.measure)]?.name ?? String(h.measure)}” is leaving its band on the far side.`,
+    `“${nameOf(h.measure)}” lies in its band with ${percent(h.inBand)} probability; 80 % opens the gate.`,
+  look: () => 'No film can tell this one: the coach has to look.',
+  watch: (h) => `Being overdone: “${nameOf(h.measure)}” is leaving its band on the far side.`,
   pain: () => 'Pain was reported. Only the coach lifts this hold.',
 };
 export const heldText = (held: { readonly code: string }): string =>
   HELD[held.code]?.(held as unknown as Record<string, unknown>) ?? held.code;
 
-const GIVES: Readonly<Record<string, (by: number, about: string) => string>> = {
-  weekly_reps: (by, about) =>
-    `${about} repetitions fit in the first week, ${by} fewer than a full week would hold. More minutes or another day would close the gap.`,
-  balls: (by) => `${by} balls were left out to stay inside the ball budget.`,
-  ball_place: () =>
-    'No practice day is at a range or net, so the ladder stops before the ball comes in. One such day would open it.',
-  gate_later: (by) => `The first ball rung opens ${by} ${by === 1 ? 'day' : 'days'} after the next lesson.`,
-  course: () => 'The course rung is left out: this student does not play in the plan’s time.',
+const RULES: Readonly<Record<BindingRule, string>> = {
+  minutes: 'The minutes of a day are full.',
+  joint_cap: 'A joint has had what it may have in a day.',
+  day_cap: 'The day holds as many repetitions as a day may.',
+  growth: 'A week may hold a quarter more than the one before, and this one does.',
+  gap: 'After a gap the first week is no more than the last active one was.',
+  rest: 'A joint that was loaded hard rests the day after.',
+  balls: 'The balls of a visit are used up.',
+  ball_place: 'This rung needs balls, and the day is not at a range or net.',
+  wish: 'The week already holds the repetitions that were wished for.',
+  lesson: 'A lesson is near: the session stays light.',
+  tournament: 'A tournament is near: upkeep and routine only.',
+  visit: 'One visit holds no more good balls than that.',
+  held: 'Pain was reported: every drill waits until the coach lifts the hold.',
+  closed: 'None of the asked days can be practised on.',
 };
+export const bindingText = ({
+  rule,
+  days: n,
+}: {
+  readonly rule: string;
+  readonly about: string;
+  readonly days: number;
+}): string => `${RULES[rule as BindingRule] ?? rule} (${days(n)} before the gate)`;
+
+const EMPTY: Readonly<Record<EmptyReason, string>> = {
+  away: 'away',
+  ill: 'ill',
+  missed: 'missed',
+  held: 'held: pain was reported',
+  pain: 'stopped: the drill loads what hurts',
+  no_minutes: 'too few minutes for a set',
+  rest: 'rest for a joint that was loaded hard',
+  growth: 'the week has grown as far as it may',
+  cap: 'the day’s cap is used up',
+  upstream: 'waits for the drill before it',
+  new_piece: 'one new thing a week',
+  no_place: 'no place for this rung',
+  wish: 'the week’s wish is met',
+};
+export const emptyText = (why: string): string => EMPTY[why as EmptyReason] ?? why;
+
+const UNFINISHED: Readonly<Record<Unfinished['why'], string>> = {
+  no_ball_place: 'no practice day is at a range or net, so the ladder stops before the ball comes in',
+  no_course_place: 'no practice day is on the course',
+  no_course_form: 'this drill stays on the range: the ladder ends at the clubs',
+  time: 'it is not reached within this plan with four chances in five',
+  held: 'every drill is held',
+  pain: 'it loads what hurts',
+  closed: 'none of the asked days can be practised on',
+};
+export const unfinishedText = (why: string): string => UNFINISHED[why as Unfinished['why']] ?? why;
+
+const WAYS: Readonly<Record<Give['what'], (by: number, about: string) => string>> = {
+  day: (_, about) => `One more day (${WEEKDAY_WORDS[about] ?? about})`,
+  minutes: (by) => `${by} more minutes a day`,
+  ball_day: (_, about) => `${WEEKDAY_WORDS[about] ?? about} at a range or net`,
+  balls: (by) => `${by} more balls a visit`,
+  wish: (by) => `A wish of ${by} more repetitions a week`,
+};
+/** A way out and what it gains, from a plan solved anew. */
 export const giveText = (give: {
   readonly what: string;
   readonly by: number;
   readonly about: string;
-}): string => GIVES[give.what]?.(give.by, give.about) ?? give.what;
+  readonly gainDays: number | null;
+}): string => {
+  const way = WAYS[give.what as Give['what']]?.(give.by, give.about) ?? give.what;
+  return give.gainDays === null
+    ? `${way}: only then is the gate within this plan.`
+    : `${way}: the gate ${days(give.gainDays)} sooner.`;
+};

@@ -94,6 +94,27 @@ export const CASE_PROBLEMS = {
     'The next lesson ({nextLesson}) lies before the plan’s start ({start}).',
     'Choose a later lesson or an earlier start.',
   ),
+  no_minutes: p(
+    400,
+    'None of the practice days has a minute.',
+    'Give at least one of the days five minutes or more.',
+  ),
+  exception_ends_first: p(
+    400,
+    'An exception ends before it begins.',
+    'Put its last day on or after its first.',
+  ),
+  wish_too_big: p(
+    400,
+    'So many repetitions a week help nobody.',
+    'Wish for at most 1,000 a week; the caps for joints and days hold in any case.',
+  ),
+  weeks_out_of_range: p(400, 'A plan is laid over 1 to 26 weeks.', 'Ask for a number of weeks between them.'),
+  log_in_future: p(
+    400,
+    'A set is dated beyond the plan.',
+    'Check the date of the set, and the clock of the device that wrote it.',
+  ),
   passes_over_reps: p(
     400,
     'More passes ({passes}) than repetitions ({reps}).',

@@ -1,64 +1,64 @@
 import { WEEKDAYS } from '@inchstep/core/foundation';
 import { CLUBS, PLACES } from '@inchstep/core/intake';
-import { type GateStanding, type Plan, STAGES } from '@inchstep/core/practice';
+import {
+  EXCEPTION_KINDS,
+  type GateStanding,
+  MOST_WEEKS,
+  PACES,
+  STAGES,
+  USUAL_ASK,
+} from '@inchstep/core/practice';
 import { z } from 'zod';
 import { daySchema, idSchema } from '../../shared.ts';
 import { SWING_SPEEDS, swingMade } from '../capture/index.ts';
+import { laidPlanSchema } from './planShapes.ts';
+
+export { gateDateSchema, laidPlanSchema, planDaySchema, planDiffSchema } from './planShapes.ts';
+
+const perDay = <T extends z.ZodType>(schema: T) => z.partialRecord(z.enum(WEEKDAYS), schema);
+
+const exceptionSchema = z.strictObject({
+  from: daySchema,
+  to: daySchema,
+  kind: z.enum(EXCEPTION_KINDS),
+  minutes: z.number().min(0).max(600).nullable().default(null),
+  place: z.enum(PLACES).nullable().default(null),
+});
+
+/** What an ask says beside its days; an old one said none of it. */
+const moreAsked = {
+  exceptions: z.array(exceptionSchema).max(100).default([]),
+  wishRepsPerWeek: z.int().min(0).max(1_000_000).default(USUAL_ASK.wishRepsPerWeek),
+  pace: z.enum(PACES).default(USUAL_ASK.pace),
+  weeks: z.int().min(1).max(MOST_WEEKS).default(USUAL_ASK.weeks),
+  secondsPer: z
+    .strictObject({
+      rehearsal: z.number().min(1).max(120),
+      ball: z.number().min(5).max(600),
+      look: z.number().min(0).max(600),
+    })
+    .default(USUAL_ASK.secondsPer),
+  bucketBalls: z.int().min(1).max(1000).nullable().default(null),
+  moves: z
+    .array(z.strictObject({ from: daySchema, to: daySchema }))
+    .max(200)
+    .default([]),
+  order: z.enum(['phase', 'own']).default('phase'),
+  opened: z.array(z.string().max(60)).max(10).default([]),
+};
 
 export const planAskSchema = z.strictObject({
   start: daySchema,
   nextLesson: daySchema.nullable(),
   days: z.array(z.enum(WEEKDAYS)).min(1),
-  minutesPerDay: z.partialRecord(z.enum(WEEKDAYS), z.number().min(5).max(240)),
-  placeByDay: z.partialRecord(z.enum(WEEKDAYS), z.enum(PLACES)),
+  minutesPerDay: perDay(z.number().min(0).max(240)),
+  placeByDay: perDay(z.enum(PLACES)),
+  ...moreAsked,
 });
 export type PlanAsk = z.infer<typeof planAskSchema>;
+export type PlanAskSent = z.input<typeof planAskSchema>;
 
 export const newPlanSchema = planAskSchema.extend({ id: idSchema });
-
-const planItemSchema = z.object({
-  drill: z.string(),
-  stage: z.enum(STAGES),
-  sets: z.number(),
-  rehearsals: z.number(),
-  balls: z.number(),
-  looks: z.number(),
-  speedPct: z.number(),
-  club: z.enum(CLUBS).nullable(),
-  minutes: z.number(),
-});
-export const planDaySchema = z.object({
-  date: daySchema,
-  place: z.enum(PLACES),
-  minutes: z.number(),
-  warmUpMinutes: z.number(),
-  items: z.array(planItemSchema).readonly(),
-});
-export const laidPlanSchema: z.ZodType<Plan> = z.object({
-  stages: z
-    .array(
-      z.object({
-        drill: z.string(),
-        stage: z.enum(STAGES),
-        state: z.enum(['done', 'now', 'ahead', 'skipped', 'no_place']),
-        from: daySchema.nullable(),
-        gateBy: daySchema.nullable(),
-        reps: z.number(),
-      }),
-    )
-    .readonly(),
-  days: z.array(planDaySchema).readonly(),
-  gives: z
-    .array(
-      z.object({
-        what: z.enum(['weekly_reps', 'balls', 'ball_place', 'gate_later', 'course']),
-        by: z.number(),
-        about: z.string(),
-      }),
-    )
-    .readonly(),
-  reviewDates: z.array(daySchema).readonly(),
-});
 
 export const planSchema = z.object({
   id: idSchema,
@@ -81,6 +81,8 @@ export const setLogSchema = z.strictObject({
     .max(400)
     .regex(/^[PF?]+$/, { error: 'write each repetition as P, F or ?' }),
   felt: z.int().min(0).max(10).nullable(),
+  /** The last checkpoint that the set was judged by. */
+  layer: z.int().min(1).max(3).default(1),
   /** The moment by the sender's own clock, with its zone; without it only the day is known. */
   doneAt: z.iso.datetime({ offset: true }).nullable().default(null),
   /** Names the browser it was tapped in, so that the same set on two of them counts once. */
@@ -101,10 +103,11 @@ export const howMadeSchema = z.object({
 });
 
 const heldSchema = z.discriminatedUnion('code', [
-  z.object({ code: z.literal('reps'), tape: z.number() }),
-  z.object({ code: z.literal('reps_not_yet') }),
-  z.object({ code: z.literal('swings'), have: z.number(), need: z.number() }),
-  z.object({ code: z.literal('measure'), inBand: z.number() }),
+  z.object({ code: z.literal('reps'), tape: z.number(), more: z.number().nullable() }),
+  z.object({ code: z.literal('reps_not_yet'), times: z.number() }),
+  z.object({ code: z.literal('swings'), measure: z.string(), have: z.number(), need: z.number() }),
+  z.object({ code: z.literal('measure'), measure: z.string(), inBand: z.number() }),
+  z.object({ code: z.literal('look') }),
   z.object({ code: z.literal('watch'), measure: z.string() }),
   z.object({ code: z.literal('pain') }),
 ]);
@@ -112,17 +115,26 @@ const heldSchema = z.discriminatedUnion('code', [
 export const gateStateSchema = z.object({
   drill: z.string(),
   stage: z.enum(STAGES),
+  finished: z.boolean(),
+  layer: z.number(),
   gate: z.object({
-    decision: z.enum(['advance', 'hold', 'continue']),
+    decision: z.enum(['advance', 'continue']),
     repsUsed: z.number(),
     tape: z.number(),
+    notYets: z.number(),
+    more: z.number().nullable(),
   }),
-  measure: z.object({
-    id: z.string().nullable(),
-    swings: z.number(),
-    inBand: z.number().nullable(),
-    open: z.boolean(),
-  }),
+  measures: z
+    .array(
+      z.object({
+        id: z.string(),
+        swings: z.number(),
+        inBand: z.number().nullable(),
+        open: z.boolean(),
+      }),
+    )
+    .readonly(),
+  proposesDown: z.boolean(),
   held: z.array(heldSchema).readonly(),
 }) satisfies z.ZodType<GateStanding>;
 export type GateState = z.infer<typeof gateStateSchema>;

@@ -15,5 +15,5 @@ export function replyGate(state: GateStanding, words: readonly GateWord[], check
   const decided = words.findLast((word) => word.drill === state.drill && word.at >= checkinAt);
   if (decided) return { gate: decided.decision, stage: state.stage };
   if (state.held.length === 0) return { gate: 'advance', stage: stageAfter(state.stage) ?? state.stage };
-  return { gate: state.gate.decision === 'hold' ? 'hold' : 'continue', stage: state.stage };
+  return { gate: state.gate.notYets > 0 ? 'hold' : 'continue', stage: state.stage };
 }

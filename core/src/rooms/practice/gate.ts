@@ -20,10 +20,10 @@ const WRONG_HOLD = 0.1;
 /** Judged repetitions after which an undecided test holds: more of the same won't tell. */
 export const GATE_CAP = 60;
 
-const PASS_EVIDENCE = Math.log(OWNED_RATE / NOT_YET_RATE);
-const FAIL_EVIDENCE = Math.log((1 - OWNED_RATE) / (1 - NOT_YET_RATE));
-const ADVANCE_AT = Math.log((1 - WRONG_HOLD) / WRONG_ADVANCE);
-const HOLD_AT = Math.log(WRONG_HOLD / (1 - WRONG_ADVANCE));
+export const PASS_EVIDENCE = Math.log(OWNED_RATE / NOT_YET_RATE);
+export const FAIL_EVIDENCE = Math.log((1 - OWNED_RATE) / (1 - NOT_YET_RATE));
+export const ADVANCE_AT = Math.log((1 - WRONG_HOLD) / WRONG_ADVANCE);
+export const HOLD_AT = Math.log(WRONG_HOLD / (1 - WRONG_ADVANCE));
 
 /**
  * Rep gate, the same on every stage. Course play is counted by holes with the same test. Unsure repetitions
@@ -34,20 +34,24 @@ export function repGate(reps: readonly Rep[]): GateDecision {
   let judged = 0;
   for (const [i, rep] of reps.entries()) {
     if (rep !== '?') judged++;
-    evidence += rep === 'P' ? PASS_EVIDENCE : rep === 'F' ? FAIL_EVIDENCE : 0;
-    const decision = decide(evidence, judged);
+    evidence += stepOf(rep);
+    const decision = decideBy(evidence, judged);
     if (decision !== 'continue') return { decision, repsUsed: i + 1, tape: tapeOf(evidence) };
   }
   return { decision: 'continue', repsUsed: reps.length, tape: tapeOf(evidence) };
 }
 
-function decide(evidence: number, judged: number): GateDecision['decision'] {
+/** What one repetition says for "owned" against "not yet", as a logarithm of odds. */
+export const stepOf = (rep: Rep): number => (rep === 'P' ? PASS_EVIDENCE : rep === 'F' ? FAIL_EVIDENCE : 0);
+
+/** Where the test stands with so much evidence from so many judged repetitions. */
+export function decideBy(evidence: number, judged: number): GateDecision['decision'] {
   if (evidence >= ADVANCE_AT) return 'advance';
   if (evidence <= HOLD_AT) return 'hold';
   return judged >= GATE_CAP ? 'hold' : 'continue';
 }
 
-const tapeOf = (evidence: number): number => clamp(evidence / ADVANCE_AT, 0, 1);
+export const tapeOf = (evidence: number): number => clamp(evidence / ADVANCE_AT, 0, 1);
 
 /** Whether counts alone (order unknown) have gathered enough to be called owned. */
 export const countsAdvance = (passes: number, fails: number): boolean =>
@@ -73,7 +77,7 @@ export interface MeasureGate {
   readonly open: boolean;
 }
 
-const SWINGS_NEEDED = 3;
+export const SWINGS_NEEDED = 3;
 const IN_BAND_NEEDED = 0.8;
 
 /** Measure gate: at least three filmed swings whose mean is probably in the band. */
@@ -90,33 +94,4 @@ export function measureGate(swings: readonly FilmedValue[], band: Band): Measure
   const above = band.hi === null ? 0 : 1 - normalCdf((band.hi - centre) / sd);
   const inBand = Math.max(0, 1 - below - above);
   return { swings: values.length, inBand, open: inBand >= IN_BAND_NEEDED };
-}
-
-export type Held =
-  | { readonly code: 'reps'; readonly tape: number }
-  | { readonly code: 'reps_not_yet' }
-  | { readonly code: 'swings'; readonly have: number; readonly need: number }
-  | { readonly code: 'measure'; readonly inBand: number }
-  | { readonly code: 'watch'; readonly measure: string }
-  | { readonly code: 'pain' };
-
-/** All that stands between a stage and the next one; empty = the gate is open. */
-export function heldBy(
-  gate: GateDecision,
-  needsMeasure: boolean,
-  measured: MeasureGate,
-  watchOver: string | null,
-  painHold: boolean,
-): Held[] {
-  const held: Held[] = [];
-  if (painHold) held.push({ code: 'pain' });
-  if (gate.decision === 'hold') held.push({ code: 'reps_not_yet' });
-  if (gate.decision === 'continue') held.push({ code: 'reps', tape: gate.tape });
-  if (needsMeasure && measured.inBand === null) {
-    held.push({ code: 'swings', have: measured.swings, need: SWINGS_NEEDED });
-  } else if (needsMeasure && !measured.open) {
-    held.push({ code: 'measure', inBand: measured.inBand ?? 0 });
-  }
-  if (watchOver) held.push({ code: 'watch', measure: watchOver });
-  return held;
 }

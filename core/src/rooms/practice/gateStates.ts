@@ -1,27 +1,29 @@
 import { faultById } from '../diagnosis/index.ts';
-import { type Band, type BandContext, bandFor, type IntakeRecord } from '../intake/index.ts';
+import type { IntakeRecord } from '../intake/index.ts';
 import type { MeasuresRecord, ReadingRecord } from '../measures/index.ts';
 import { type Drill, inUse, type Library, type PrescriptionRecord } from '../prescription/index.ts';
-import { countedSets } from './countedSets.ts';
-import {
-  type GateDecision,
-  type Held,
-  heldBy,
-  type MeasureGate,
-  measureGate,
-  readReps,
-  repGate,
-} from './gate.ts';
-import type { LoggedSet, PracticeRecord } from './practiceRecord.ts';
-import { countsFrom, rungOf } from './rung.ts';
+import { type MeasureGate, measureGate } from './gate.ts';
+import { type Held, heldBy, moreAtThisRate } from './held.ts';
+import type { LadderStanding } from './ladder.ts';
+import type { PracticeRecord } from './practiceRecord.ts';
+import { eventsOf, standsOn } from './rung.ts';
+import type { RungTest } from './rungTest.ts';
 import { type Stage, stageRow } from './stages.ts';
 
 /** Where a drill stands, and everything that holds it there. */
 export interface GateStanding {
   readonly drill: string;
   readonly stage: Stage;
-  readonly gate: GateDecision;
-  readonly measure: MeasureGate & { readonly id: string | null };
+  readonly finished: boolean;
+  readonly layer: number;
+  readonly gate: Pick<RungTest, 'decision' | 'repsUsed' | 'tape' | 'notYets'> & {
+    /** Repetitions that it will take at the student's present rate; null where they would never do. */
+    readonly more: number | null;
+  };
+  /** Every measure that the drill moves and a film can tell, the one that is furthest from open first. */
+  readonly measures: readonly (MeasureGate & { readonly id: string })[];
+  /** Two "not yet" in a row, or a watched measure out twice: one rung down is proposed. */
+  readonly proposesDown: boolean;
   readonly held: readonly Held[];
 }
 
@@ -52,59 +54,87 @@ export function gateStates(file: GateFile, library: Library): GateStanding[] {
 }
 
 /** The repetitions have said their word and nothing but the coach's decision is missing. */
-export const waitsForCoach = ({ gate, held }: Pick<GateStanding, 'gate' | 'held'>): boolean =>
-  gate.decision !== 'continue' && !held.some(({ code }) => code === 'pain' || code === 'swings');
+export const waitsForCoach = ({
+  gate,
+  held,
+  proposesDown,
+}: Pick<GateStanding, 'gate' | 'held' | 'proposesDown'>): boolean =>
+  (gate.decision === 'advance' || proposesDown) &&
+  !held.some(({ code }) => code === 'pain' || code === 'swings');
 
-function gateState({ practice, measures, intake }: GateFile, drill: Drill, startedAt: string): GateStanding {
-  const body: BandContext = { ...intake.facts, school: intake.school, club: 'mid_iron' };
-  const stage = rungOf(practice.gates, drill.id);
-  const from = countsFrom(practice.gates, drill.id, startedAt);
-  const here = setsFrom(practice.sets, from).filter((set) => set.drill === drill.id && set.stage === stage);
-  const reps = countedSets(here).flatMap((set) => readReps(set.reps) ?? []);
-  const gate = repGate(reps);
-  const since = measures.readings.filter((reading) => reading.at >= from);
-  const moved = movedMeasure(drill, body);
-  const measured: MeasureGate = moved
-    ? measureGate(filmed(since, moved.id, stage), moved.band)
-    : { swings: 0, inBand: null, open: false };
-  const held = heldBy(
-    gate,
-    stageRow(stage).measureGate,
-    measured,
-    overshoot(drill, since),
-    intake.heldSince !== null,
-  );
-  return { drill: drill.id, stage, gate, measure: { ...measured, id: moved?.id ?? null }, held };
+function gateState(file: GateFile, drill: Drill, startedAt: string): GateStanding {
+  const { measures, intake } = file;
+  const standing = standsOn(file, drill);
+  const { stage, test, layer, finished } = standing;
+  const since = measures.readings.filter(({ at }) => at >= evidenceFrom(file, drill.id, startedAt));
+  const judged = stageRow(stage).measureGate ? measureGates(drill, since, stage) : [];
+  const watch = overshoot(drill, since);
+  return {
+    drill: drill.id,
+    stage,
+    finished,
+    layer,
+    gate: { ...pick(test), more: moreAtThisRate(test) },
+    measures: judged,
+    proposesDown: standing.proposesDown || watch?.twice === true,
+    held: heldBy(
+      test,
+      judged,
+      stageRow(stage).measureGate,
+      watch?.measure ?? null,
+      intake.heldSince !== null,
+    ),
+  };
 }
 
-/** Sets that came in since a moment; a long history before it is not looked through. */
-function setsFrom(sets: readonly LoggedSet[], from: string): readonly LoggedSet[] {
-  let first = sets.length;
-  while (first > 0 && (sets[first - 1] as LoggedSet).at >= from) first--;
-  return sets.slice(first);
-}
+const pick = ({ decision, repsUsed, tape, notYets }: LadderStanding['test']) => ({
+  decision,
+  repsUsed,
+  tape,
+  notYets,
+});
 
-/** The drill's first measure that pictures can show. */
-function movedMeasure(drill: Drill, body: BandContext): { id: string; band: Band } | null {
-  const id = drill.moves.find((move) => !move.startsWith('ball.'));
-  return id ? { id, band: bandFor(id, body) } : null;
-}
+/** Swings count for the present rung from the last word on the drill on, else since it was taken up. */
+const evidenceFrom = (file: GateFile, drill: string, startedAt: string): string =>
+  eventsOf(file, drill).findLast(({ kind }) => kind === 'word')?.at ?? startedAt;
 
-function filmed(readings: readonly ReadingRecord[], measure: string, stage: Stage) {
+/** Each measure that the drill moves and pictures can show, with the swings that count for this rung. */
+function measureGates(
+  drill: Drill,
+  readings: readonly ReadingRecord[],
+  stage: Stage,
+): (MeasureGate & { id: string })[] {
   const speed = SPEED_OF[stage];
-  return readings
-    .filter((reading) => !speed || reading.speed === speed)
-    .flatMap((reading) => reading.measures.filter(({ id }) => id === measure));
+  const here = readings.filter((reading) => !speed || reading.speed === speed);
+  // Clubs differ in their bands: the one that was filmed last is the one that is judged.
+  const club = here.at(-1)?.club;
+  const same = here.filter((reading) => reading.club === club);
+  return drill.moves
+    .filter((id) => !id.startsWith('ball.'))
+    .map((id) => {
+      const values = same.flatMap(({ measures }) => measures.filter((one) => one.id === id));
+      const band = values.at(-1)?.band;
+      return { id, ...(band ? measureGate(values, band) : NO_SWINGS) };
+    })
+    .sort((a, b) => (a.inBand ?? -1) - (b.inBand ?? -1));
 }
 
-/** A watched measure that the latest swing shows on the far side of its band. */
-function overshoot(drill: Drill, readings: readonly ReadingRecord[]): string | null {
+const NO_SWINGS: MeasureGate = { swings: 0, inBand: null, open: false };
+
+/** A watched measure that the latest swing shows on the far side of its band, and whether the one before did. */
+function overshoot(
+  drill: Drill,
+  readings: readonly ReadingRecord[],
+): { measure: string; twice: boolean } | null {
   const fault = drill.overdo ? faultById(drill.overdo) : undefined;
-  const latest = readings.at(-1);
-  if (!fault || !latest) return null;
-  const over = fault.evidence.find(({ finding, strength }) => {
+  if (!fault) return null;
+  const isOver = (reading: ReadingRecord | undefined, finding: string): boolean => {
     const [id, side] = finding.split('.');
-    return strength === 3 && latest.measures.some((m) => m.id === id && m.verdict === side);
-  });
-  return over ? (over.finding.split('.')[0] as string) : null;
+    return reading?.measures.some((m) => m.id === id && m.verdict === side) === true;
+  };
+  const over = fault.evidence.find(
+    ({ finding, strength }) => strength === 3 && isOver(readings.at(-1), finding),
+  );
+  if (!over) return null;
+  return { measure: over.finding.split('.')[0] as string, twice: isOver(readings.at(-2), over.finding) };
 }

@@ -1,6 +1,6 @@
 import type { AidState, CueState } from '../capture/index.ts';
 import type { Club, Place } from '../intake/index.ts';
-import type { PlanDay } from './planModel.ts';
+import type { PlanDay } from './plan/planModel.ts';
 import type { Stage } from './stages.ts';
 
 /** How a swing was made: what gates and progress sort it by. */

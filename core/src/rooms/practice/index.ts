@@ -1,12 +1,8 @@
-export { dailyCap, hasMarkedLoad, WEEKLY_WISH } from './caps.ts';
 export { countedSets } from './countedSets.ts';
 export {
-  countsAdvance,
   type FilmedValue,
   GATE_CAP,
   type GateDecision,
-  type Held,
-  heldBy,
   type MeasureGate,
   measureGate,
   type Rep,
@@ -14,15 +10,57 @@ export {
   repGate,
 } from './gate.ts';
 export { type GateFile, type GateStanding, gateStates, waitsForCoach } from './gateStates.ts';
+export { type Held, heldBy, moreAtThisRate } from './held.ts';
 export { type HowMade, likelyMade } from './howMade.ts';
-export { cardOf, layPlan, type PlanFile } from './layPlan.ts';
-export { buildPlan } from './plan.ts';
-export type { Give, Plan, PlanDay, PlanItem, PlanStage } from './planModel.ts';
-export { checkPlan, type DoneSet, type PlanProblem, type PlanRequest } from './planRequest.ts';
-export type { GateWord, KeptPlan, LoggedSet, PlanAsk, PracticeRecord } from './practiceRecord.ts';
+export { climb, type LadderEvent, type LadderStanding, opensByCount } from './ladder.ts';
+export { askFrom, layPlan, type PlanFile, requestOf } from './layPlan.ts';
+export { buildPlan, type PlanExtent } from './plan/buildPlan.ts';
+export { dailyCap } from './plan/ledger.ts';
+export { diffOf } from './plan/planDiff.ts';
+export {
+  AID_USES,
+  BINDING_RULES,
+  type Binding,
+  type Breach,
+  CHANGE_KINDS,
+  EMPTY_REASONS,
+  type EmptyDay,
+  type GateDate,
+  type GateMove,
+  type Give,
+  INTENTS,
+  ORDERS,
+  type Plan,
+  type PlanChange,
+  type PlanDay,
+  type PlanDiff,
+  type PlanItem,
+  type PlanStage,
+  type Proof,
+  STAGE_STATES,
+  UNFINISHED_REASONS,
+  type Unfinished,
+  WAYS_OUT,
+} from './plan/planModel.ts';
+export {
+  checkPlan,
+  EXCEPTION_KINDS,
+  NOTHING_KNOWN,
+  PACES,
+  type PlanAsk,
+  type PlanException,
+  type PlanLog,
+  type PlanProblem,
+  type PlanRequest,
+  USUAL_ASK,
+} from './plan/planRequest.ts';
+export { randomRequest } from './plan/randomRequest.ts';
+export type { GateWord, KeptPlan, LoggedSet, PracticeRecord } from './practiceRecord.ts';
 export { missedDays, type Practised, practisedOf } from './practised.ts';
 export { type NotPrescribed, notPrescribed, type SetDone } from './prescribed.ts';
-export { rungOf } from './rung.ts';
+export { PLAN_RULES, provePlan } from './proof/provePlan.ts';
+export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS, WEEKLY_WISH } from './ruleNumbers.ts';
+export { type LadderFile, standsOn } from './rung.ts';
 export {
   REHEARSALS_PER_BALL,
   SECONDS,
@@ -33,3 +71,4 @@ export {
   stageBefore,
   stageRow,
 } from './stages.ts';
+export { cardOf } from './todayCard.ts';

@@ -1,15 +1,19 @@
-import type { Result } from '../../foundation/index.ts';
-import { good } from '../../foundation/index.ts';
+import { good, type IsoDay, plusDays, type Result } from '../../foundation/index.ts';
 import type { IntakeRecord } from '../intake/index.ts';
-import { inUse, knownCase, type Library, type PrescriptionRecord } from '../prescription/index.ts';
+import { inUse, knownCase, type Library, layerOf, type PrescriptionRecord } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
-import { buildPlan } from './plan.ts';
-import type { Plan, PlanDay } from './planModel.ts';
-import { checkPlan, type PlanProblem, type PlanRequest } from './planRequest.ts';
-import type { PlanAsk, PracticeRecord } from './practiceRecord.ts';
+import { buildPlan, type PlanExtent } from './plan/buildPlan.ts';
+import type { Plan } from './plan/planModel.ts';
+import {
+  checkPlan,
+  NOTHING_KNOWN,
+  type PlanAsk,
+  type PlanProblem,
+  type PlanRequest,
+} from './plan/planRequest.ts';
+import type { PracticeRecord } from './practiceRecord.ts';
 import { missedDays } from './practised.ts';
-import { rungOf } from './rung.ts';
-import { todayCard } from './todayCard.ts';
+import { standsOn } from './rung.ts';
 
 /** What a plan is laid from; nothing else is asked. */
 export interface PlanFile {
@@ -23,47 +27,73 @@ export function layPlan(
   file: PlanFile,
   library: Library,
   ask: PlanAsk,
-  horizonDays?: number,
+  extent?: PlanExtent,
 ): Result<Plan, PlanProblem> {
   const checked = checkPlan(requestOf(file, library, ask));
-  return checked.ok ? good(buildPlan(checked.value, horizonDays)) : checked;
+  return checked.ok ? good(buildPlan(checked.value, extent)) : checked;
 }
 
-function requestOf(file: PlanFile, library: Library, ask: PlanAsk): PlanRequest {
-  const drills = inUse(file.prescription)?.drills ?? [];
-  const { sets, gates } = file.practice;
+/** The plan that stands, laid anew from a day on: what was asked stays as it was asked. */
+export function askFrom(ask: PlanAsk, today: IsoDay): PlanAsk {
+  const start = ask.start > today ? ask.start : today;
+  const { nextLesson } = ask;
+  return { ...ask, start, nextLesson: nextLesson !== null && nextLesson >= start ? nextLesson : null };
+}
+
+/** Three quarters reached is work that was done: it is looked at again after it was put aside. */
+const HELD_FROM: readonly string[] = ['three_quarter', 'full', 'clubs', 'course'];
+const LOOKED_AT_FOR_DAYS = 45;
+
+export function requestOf(file: PlanFile, library: Library, ask: PlanAsk): PlanRequest {
+  const now = inUse(file.prescription);
+  const drills = now?.drills ?? [];
+  const { sets, gates, plan } = file.practice;
+  const since = now?.at ?? '';
   return {
+    ...NOTHING_KNOWN,
+    ...ask,
     file: knownCase(file),
     drills,
-    ...ask,
-    done: countedSets(sets).map(({ date, drill, stage, reps }) => ({
+    logs: countedSets(sets).map(({ date, drill, stage, reps, layer = 1 }) => ({
       date,
       drill,
       stage,
-      reps: reps.length,
-      passes: reps.replaceAll(/[F?]/g, '').length,
+      letters: reps,
+      layer,
+      before: null,
     })),
+    gates: gates
+      .filter(({ at }) => at >= since)
+      .map(({ day, drill, stage, decision }) => ({ date: day, drill, stage, decision })),
     missed: missedDays(file.practice, ask.start),
+    standings: Object.fromEntries(
+      drills.flatMap((id) => {
+        const drill = library.byId(id);
+        return drill ? [[id, standsOn(file, drill)]] : [];
+      }),
+    ),
+    coachDecides: true,
+    layers: Object.fromEntries(
+      drills.flatMap((id) => {
+        const drill = library.byId(id);
+        return drill && now ? [[id, layerOf(now, drill)]] : [];
+      }),
+    ),
+    retired: retiredOf(file.prescription, drills, ask.start),
+    held: file.intake.heldSince !== null,
+    previous: plan && plan.drills.join() === drills.join() ? plan.plan : null,
     library,
-    reached: Object.fromEntries(drills.map((drill) => [drill, rungOf(gates, drill)])),
   };
 }
 
-/** What the student's card says today, from the rungs the drills really stand on; null on a day without practice. */
-export function cardOf(file: PlanFile, library: Library, today: string): PlanDay | null {
-  const { plan, gates } = file.practice;
-  const drills = inUse(file.prescription)?.drills ?? [];
-  const rungs = Object.fromEntries(drills.map((drill) => [drill, rungOf(gates, drill)]));
-  return todayCard(plan?.plan ?? null, rungs, today, () => {
-    if (!plan || drills.length === 0) return null;
-    const { nextLesson } = plan.ask;
-    const ask = {
-      ...plan.ask,
-      start: today,
-      nextLesson: nextLesson !== null && nextLesson >= today ? nextLesson : null,
-    };
-    // Only today is asked for.
-    const laid = layPlan(file, library, ask, 1);
-    return laid.ok ? laid.value : null;
+function retiredOf({ choices }: PrescriptionRecord, drills: readonly string[], today: IsoDay) {
+  const seen = new Set(drills);
+  return choices.flatMap(({ drills: chosen, endedDay, reached }) => {
+    if (endedDay === null || endedDay < plusDays(today, -LOOKED_AT_FOR_DAYS)) return [];
+    return chosen.flatMap((drill) => {
+      if (seen.has(drill) || !HELD_FROM.includes(reached[drill] ?? '')) return [];
+      seen.add(drill);
+      return [{ drill, on: endedDay }];
+    });
   });
 }

@@ -1,6 +1,6 @@
 import type { IsoDay } from '../../foundation/index.ts';
-import type { Plan } from './planModel.ts';
-import type { PlanRequest } from './planRequest.ts';
+import type { Plan } from './plan/planModel.ts';
+import type { PlanAsk } from './plan/planRequest.ts';
 import type { Stage } from './stages.ts';
 
 /** A set as it was logged; `at` is when it came in, an ISO stamp. */
@@ -10,6 +10,8 @@ export interface LoggedSet {
   readonly drill: string;
   readonly stage: Stage;
   readonly reps: string;
+  /** The last checkpoint that the set was judged by, from 1. */
+  readonly layer?: number;
   readonly at: string;
   /** When it was done, an ISO stamp; null where only the day is known. */
   readonly doneAt: string | null;
@@ -27,9 +29,6 @@ export interface GateWord {
   /** The coach's calendar day of `at`. */
   readonly day: IsoDay;
 }
-
-/** What the coach asks of a plan. */
-export type PlanAsk = Pick<PlanRequest, 'start' | 'nextLesson' | 'days' | 'minutesPerDay' | 'placeByDay'>;
 
 /** The plan that stands, as it was laid. */
 export interface KeptPlan {

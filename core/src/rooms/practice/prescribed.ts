@@ -1,7 +1,7 @@
 import { type IsoDay, plusDays } from '../../foundation/index.ts';
-import type { PrescriptionRecord } from '../prescription/index.ts';
-import type { PracticeRecord } from './practiceRecord.ts';
-import { rungOf } from './rung.ts';
+import type { Drill, Library } from '../prescription/index.ts';
+import { stagesAlong } from './ladder.ts';
+import { eventsOf, type LadderFile, laddersRules } from './rung.ts';
 import { STAGES, type Stage } from './stages.ts';
 
 /** Why a set is not what was prescribed: the drill was not in use that day, or stood on a lower rung. */
@@ -18,33 +18,25 @@ export interface SetDone {
  * always welcome; where the student is, the day may be one earlier or later than the coach's.
  */
 export function notPrescribed(
-  file: {
-    readonly prescription: PrescriptionRecord;
-    readonly practice: Pick<PracticeRecord, 'gates'>;
-  },
+  file: LadderFile,
   { drill, stage, date }: SetDone,
+  library: Library,
 ): NotPrescribed | null {
   const [earliest, latest] = [plusDays(date, -1), plusDays(date, 1)];
   const inUseThen = file.prescription.choices.some(
     ({ drills, day, endedDay }) =>
       drills.includes(drill) && day <= latest && (endedDay === null || endedDay >= earliest),
   );
-  if (!inUseThen) return 'drill';
-  return STAGES.indexOf(stage) > highestRung(file.practice, drill, earliest, latest) ? 'rung' : null;
+  const known = library.byId(drill);
+  if (!inUseThen || !known) return 'drill';
+  return STAGES.indexOf(stage) > highestRung(file, known, earliest, latest) ? 'rung' : null;
 }
 
 /** The highest rung on which the drill stood at any moment of these days. */
-function highestRung(
-  { gates }: Pick<PracticeRecord, 'gates'>,
-  drill: string,
-  from: IsoDay,
-  to: IsoDay,
-): number {
-  const words = gates.filter((word) => word.drill === drill);
-  const before = words.filter(({ day }) => day < from).length;
-  const until = words.filter(({ day }) => day <= to).length;
-  let highest = 0;
-  for (let known = before; known <= until; known++)
-    highest = Math.max(highest, STAGES.indexOf(rungOf(words.slice(0, known), drill)));
-  return highest;
+function highestRung(file: LadderFile, drill: Drill, from: IsoDay, to: IsoDay): number {
+  const events = eventsOf(file, drill.id);
+  const before = events.filter(({ date }) => date < from).length;
+  const until = events.filter(({ date }) => date <= to).length;
+  const stages = stagesAlong(events, laddersRules(file, drill)).slice(before, until + 1);
+  return Math.max(...stages.map((stage) => STAGES.indexOf(stage)));
 }

@@ -1,17 +1,78 @@
-import type { GateWord } from './practiceRecord.ts';
-import { type Stage, stageAfter, stageBefore } from './stages.ts';
+import type { IsoDay } from '../../foundation/index.ts';
+import { type Drill, inUse, type PrescriptionRecord } from '../prescription/index.ts';
+import { countedSets } from './countedSets.ts';
+import { climb, type LadderEvent, type LadderStanding, opensByCount, rungsOf } from './ladder.ts';
+import type { GateWord, LoggedSet, PracticeRecord } from './practiceRecord.ts';
+import { STAGES, type Stage } from './stages.ts';
 
-/** The rung a drill stands on: the first, moved by the coach's decisions and by nothing else. */
-export function rungOf(gates: readonly GateWord[], drill: string): Stage {
-  let stage: Stage = 'still';
-  for (const word of gates) {
-    if (word.drill !== drill) continue;
-    if (word.decision === 'advance') stage = stageAfter(word.stage) ?? word.stage;
-    if (word.decision === 'back') stage = stageBefore(word.stage) ?? word.stage;
-  }
-  return stage;
+/** What a drill's rung is judged from; nothing else is asked. */
+export interface LadderFile {
+  readonly prescription: PrescriptionRecord;
+  readonly practice: Pick<PracticeRecord, 'sets' | 'gates'>;
 }
 
-/** Since when evidence counts for the present rung: the last word on this drill, or the drill's own start. */
-export const countsFrom = (gates: readonly GateWord[], drill: string, startedAt: string): string =>
-  gates.findLast((word) => word.drill === drill)?.at ?? startedAt;
+/** A moment of a drill's history with its stamp. */
+export type DatedEvent = LadderEvent & { readonly at: string };
+
+/**
+ * Where a drill in use stands: the rung it had come to before it was taken up, moved by what was logged since
+ * and by the coach's words, and by nothing else.
+ */
+export function standsOn(file: LadderFile, drill: Pick<Drill, 'id' | 'habits' | 'layers'>): LadderStanding {
+  return climb(eventsOf(file, drill.id), laddersRules(file, drill));
+}
+
+/** The drill in use as the ladder's rules see it. */
+export const laddersRules = (
+  { prescription }: LadderFile,
+  drill: Pick<Drill, 'id' | 'habits' | 'layers'>,
+) => ({
+  rungs: rungsOf(drill.habits.courseForm),
+  opensAlone: opensByCount,
+  layers: Math.max(1, drill.layers.length),
+  from: startOf(prescription, drill.id),
+});
+
+/** Sets and words since the drill was taken up, in the order in which they became known. */
+export function eventsOf({ prescription, practice }: LadderFile, drill: string): DatedEvent[] {
+  const since = inUse(prescription)?.at ?? '';
+  const events: DatedEvent[] = countedSets(setsSince(practice.sets, since, drill)).map(
+    ({ date, stage, reps, layer = 1, at }) => ({ kind: 'set', date, stage, reps, layer, at }),
+  );
+  const words = practice.gates.filter((word) => word.drill === drill && word.at >= since);
+  for (const { day, stage, decision, at } of words)
+    events.push({ kind: 'word', date: day, stage, decision, at });
+  return words.length === 0 ? events : events.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+}
+
+/** Sets of a drill that came in since a moment; a long history before it is not looked through. */
+function setsSince(sets: readonly LoggedSet[], since: string, drill: string): LoggedSet[] {
+  const found: LoggedSet[] = [];
+  for (let i = sets.length - 1; i >= 0; i--) {
+    const set = sets[i] as LoggedSet;
+    if (set.at < since) break;
+    if (set.drill === drill) found.push(set);
+  }
+  return found.reverse();
+}
+
+/** The rung on which a drill was put aside when it was in use before. */
+function startOf({ choices }: PrescriptionRecord, drill: string): Stage | undefined {
+  const before = choices.filter(({ endedAt, drills }) => endedAt !== null && drills.includes(drill)).at(-1);
+  const rung = before?.reached[drill];
+  return STAGES.find((stage) => stage === rung);
+}
+
+/** The drill's rung on each day, as it was moved by everything known until that day's end. */
+export function rungOn(
+  file: LadderFile,
+  drill: Pick<Drill, 'id' | 'habits' | 'layers'>,
+  until: IsoDay,
+): Stage {
+  const events = eventsOf(file, drill.id).filter(({ date }) => date <= until);
+  return climb(events, laddersRules(file, drill)).stage;
+}
+
+/** The last word on a drill. */
+export const lastWord = (gates: readonly GateWord[], drill: string): GateWord | undefined =>
+  gates.findLast((word) => word.drill === drill);

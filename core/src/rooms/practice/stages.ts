@@ -18,7 +18,7 @@ export interface StageRow {
 }
 
 export const STAGE_ROWS: readonly StageRow[] = [
-  { id: 'still', speedPct: 0, ball: false, measureGate: false, reps: 60, days: 2, lookEvery: 2, clubs: [] },
+  { id: 'still', speedPct: 0, ball: false, measureGate: false, reps: 60, days: 2, lookEvery: 1, clubs: [] },
   { id: 'slow', speedPct: 30, ball: false, measureGate: false, reps: 150, days: 3, lookEvery: 3, clubs: [] },
   {
     id: 'half',
@@ -48,7 +48,7 @@ export const STAGE_ROWS: readonly StageRow[] = [
     reps: 54,
     days: 3,
     lookEvery: 5,
-    clubs: ['mid_iron'],
+    clubs: ['mid_iron', 'short_iron'],
   },
   {
     id: 'clubs',
@@ -58,7 +58,7 @@ export const STAGE_ROWS: readonly StageRow[] = [
     reps: 45,
     days: 2,
     lookEvery: 5,
-    clubs: ['wedge', 'mid_iron', 'wood', 'driver'],
+    clubs: ['wedge', 'short_iron', 'mid_iron', 'long_iron', 'wood', 'driver'],
   },
   {
     id: 'course',

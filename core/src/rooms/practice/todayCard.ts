@@ -1,22 +1,32 @@
 import type { IsoDay } from '../../foundation/index.ts';
-import type { Plan, PlanDay } from './planModel.ts';
-import type { Stage } from './stages.ts';
-
-/** Whether a planned day foresaw each drill on the rung it really stands on. */
-const asForeseen = (day: PlanDay, rungs: Readonly<Record<string, Stage>>): boolean =>
-  day.items.every(({ drill, stage }) => rungs[drill] === stage);
+import type { Library } from '../prescription/index.ts';
+import { askFrom, type PlanFile, requestOf } from './layPlan.ts';
+import { groundOf } from './plan/ground.ts';
+import { layDays } from './plan/lay.ts';
+import type { PlanDay } from './plan/planModel.ts';
+import { checkPlan } from './plan/planRequest.ts';
 
 /**
- * What today's card says: the plan's own day where it foresaw the real rungs, else the same day laid anew from
- * them. A plan assumes that gates open when they are expected to; the card must not.
+ * What the student's card says for a day: the session that the plan holds for it, with the rungs the drills really
+ * stand on, from what was done until the day before. Null on a day without practice, and without a plan.
  */
-export function todayCard(
-  plan: Plan | null,
-  rungs: Readonly<Record<string, Stage>>,
-  today: IsoDay,
-  laidAnew: () => Plan | null,
-): PlanDay | null {
-  const planned = plan?.days.find(({ date }) => date === today) ?? null;
-  if (planned === null || asForeseen(planned, rungs)) return planned;
-  return laidAnew()?.days.find(({ date }) => date === today) ?? null;
+export function cardOf(file: PlanFile, library: Library, today: IsoDay): PlanDay | null {
+  const { plan } = file.practice;
+  if (!plan || plan.drills.length === 0) return null;
+  const request = requestOf(file, library, { ...askFrom(plan.ask, today), weeks: 1 });
+  const checked = checkPlan({ ...request, logs: request.logs.filter(({ date }) => date < today) });
+  if (!checked.ok) return null;
+  const ground = groundOf(checked.value);
+  // The plan that stands may let a joint rest today so that a better day is free.
+  const planned = plan.plan.days.find(({ date }) => date === today);
+  const root = ground.tracks[0]?.drill.id;
+  const isPlanned = planned === undefined || planned.items.some(({ drill }) => drill === root);
+  const covered =
+    plan.plan.days.some(({ date }) => date <= today) && plan.plan.days.some(({ date }) => date >= today);
+  const rests = covered && (planned === undefined ? isRest(plan.plan.empty, today) : !isPlanned);
+  const laid = layDays(ground, { skips: new Set(rests ? [0] : []) }, 1);
+  return laid.days.find(({ date }) => date === today) ?? null;
 }
+
+const isRest = (empty: readonly { readonly date: IsoDay; readonly why: string }[], today: IsoDay): boolean =>
+  empty.some(({ date, why }) => date === today && why === 'rest');

@@ -38,9 +38,61 @@ export interface Drill {
   readonly cyclePart: 1 | 2 | 3 | null;
   /** Comes only after this drill was in use. */
   readonly after: string | null;
+  /** How it is practised: what of the ladder it takes part in. */
+  readonly habits: DrillHabits;
   /** Designed here to close a gap in the list. */
   readonly ours: boolean;
 }
+
+/** What a drill is limits its ladder. */
+export interface DrillHabits {
+  /** The highest rung that is hit with the drill on; above it the ball is hit without. null = no limit. */
+  readonly topOn: 'half' | 'three_quarter' | null;
+  /** The movement is stopped and held; half and three-quarter swings keep the stop. */
+  readonly stops: boolean;
+  /** Made for warming up: it is offered as the warm-up. */
+  readonly warmsUp: boolean;
+  /** A small trigger or thought of it goes along to the course; without one its ladder ends at the clubs. */
+  readonly courseForm: boolean;
+}
+
+/** Of a drill that says nothing of itself. */
+export const USUAL_HABITS: DrillHabits = { topOn: null, stops: false, warmsUp: false, courseForm: false };
+
+const HABITS: Readonly<Record<string, Partial<DrillHabits>>> = {
+  two_cheek_chair: { topOn: 'half' },
+  tail_down_around: { topOn: 'three_quarter' },
+  delivery_freeze: { stops: true },
+  tuck_and_hold: { stops: true },
+  pull_the_rod: { warmsUp: true },
+};
+/** Drills of which one small trigger or thought can be taken to the course. */
+const WITH_COURSE_FORM: readonly string[] = [
+  'level_bump',
+  'knee_swap',
+  'knee_to_far_ball',
+  'pocket_to_fence',
+  'round_the_corner',
+  'belly_down',
+  'half_clock',
+  'hip_metronome',
+  'reach_the_rod',
+  'two_cheek_chair',
+  'tail_down_around',
+  'knee_roll',
+  'post_and_turn',
+  'step_and_counter',
+  'crossbar_drive',
+  'beat_the_ball',
+  'open_close_shuffle',
+  'unlock_knees',
+  'early_heel',
+  'low_pocket',
+  'heel_late',
+  'buckle_past_foot',
+  'laces_to_target',
+  'step_and_brake',
+];
 
 type Row<Id extends string = string> = readonly [
   id: Id,
@@ -174,6 +226,7 @@ function toDrill([
     layers: readLayers(LAYER_ROWS[id]),
     cyclePart: extras.cycle ?? null,
     after: extras.after ?? null,
+    habits: { ...USUAL_HABITS, ...HABITS[id], courseForm: WITH_COURSE_FORM.includes(id) },
     ours: extras.ours ?? false,
   };
 }

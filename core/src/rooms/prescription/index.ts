@@ -9,12 +9,14 @@ export {
   type BallUse,
   DRILLS,
   type Drill,
+  type DrillHabits,
   type DrillId,
   drillById,
   isDrillId,
   isOwnDrillId,
   type LoadClass,
   type OwnDrillId,
+  USUAL_HABITS,
 } from './drillTable.ts';
 export {
   FEEL_SIDES,

@@ -1,0 +1,168 @@
+import { daysBetween, type IsoDay } from '../../foundation/index.ts';
+import { type Rep, readReps } from './gate.ts';
+import { NEW_PIECE_EVERY_DAYS } from './ruleNumbers.ts';
+import { NOT_YETS_DOWN, RungCount, type RungTest } from './rungTest.ts';
+import { STAGES, type Stage } from './stages.ts';
+
+/** What moves a drill on its ladder, in the order in which it became known. */
+export type LadderEvent =
+  | {
+      readonly kind: 'set';
+      readonly date: IsoDay;
+      readonly stage: Stage;
+      readonly reps: string;
+      /** The last checkpoint that the set was judged by, from 1. */
+      readonly layer: number;
+    }
+  | {
+      readonly kind: 'word';
+      readonly date: IsoDay;
+      readonly stage: Stage;
+      readonly decision: 'advance' | 'hold' | 'back';
+    };
+
+export interface LadderRules {
+  /** Rungs of this ladder, lowest first. */
+  readonly rungs: readonly Stage[];
+  /** Rungs that open by the count alone; the others wait for the coach's word. */
+  readonly opensAlone: (stage: Stage) => boolean;
+  /** Checkpoints of the drill. */
+  readonly layers: number;
+  /** The rung on which it begins; the lowest unless told. */
+  readonly from?: Stage | undefined;
+}
+
+export interface LadderStanding {
+  readonly stage: Stage;
+  /** The last rung is behind. */
+  readonly finished: boolean;
+  readonly test: RungTest;
+  /** Rungs that the count has opened and the coach has not looked at. */
+  readonly unseen: readonly Stage[];
+  /** The checkpoint that is asked now, from 1. */
+  readonly layer: number;
+  /** Two "not yet" in a row on a rung that only the coach moves down from. */
+  readonly proposesDown: boolean;
+  /** Since when it stands on this rung; null before any set or word. */
+  readonly since: IsoDay | null;
+  /** Rungs were taken as passed by a test at full speed; the day of that witness. */
+  readonly witnessedOn: IsoDay | null;
+  /** The first set ever. */
+  readonly startedOn: IsoDay | null;
+}
+
+/** Rungs that open by themselves, and that the program goes down from by itself. */
+export const opensByCount = (stage: Stage): boolean => stage === 'still' || stage === 'slow';
+
+/**
+ * Where a drill stands: the first rung, moved by what was logged and by the coach's words and by nothing else.
+ * Sets count for the rung they were done on; those of another rung are practice and no evidence.
+ */
+export function climb(events: readonly LadderEvent[], rules: LadderRules): LadderStanding {
+  const walk = new Walk(rules);
+  for (const event of events) walk.take(event);
+  return walk.standing();
+}
+
+/** The rung before any event and after each of them. */
+export function stagesAlong(events: readonly LadderEvent[], rules: LadderRules): Stage[] {
+  const walk = new Walk(rules);
+  return [walk.stage, ...events.map((event) => walk.take(event))];
+}
+
+class Walk {
+  private at = 0;
+  private finished = false;
+  private count = new RungCount();
+  private unseen: Stage[] = [];
+  private layer = 1;
+  private layerCount = new RungCount();
+  private pieceOn: IsoDay | null = null;
+  private since: IsoDay | null = null;
+  private startedOn: IsoDay | null = null;
+  private witnessedOn: IsoDay | null = null;
+
+  private readonly rules: LadderRules;
+  constructor(rules: LadderRules) {
+    this.rules = rules;
+    if (rules.from !== undefined) this.at = Math.max(0, rules.rungs.indexOf(rules.from));
+  }
+
+  get stage(): Stage {
+    return this.rules.rungs[this.at] as Stage;
+  }
+
+  take(event: LadderEvent): Stage {
+    if (event.kind === 'set') this.set(event);
+    else this.word(event);
+    return this.stage;
+  }
+
+  private set({ date, stage, reps, layer }: Extract<LadderEvent, { kind: 'set' }>): void {
+    const read = readReps(reps) ?? [];
+    this.startedOn ??= date;
+    this.pieceOn ??= date;
+    this.since ??= date;
+    this.countLayer(read, layer, date);
+    if (stage !== this.stage || this.finished || this.count.advanced) return;
+    this.count.read(read);
+    if (this.count.advanced) {
+      if (this.rules.opensAlone(stage)) this.up(date, !opensByCount(stage));
+    } else if (this.count.notYets >= NOT_YETS_DOWN && opensByCount(stage)) {
+      this.moveTo(Math.max(0, this.at - 1), date);
+    }
+  }
+
+  private word({ date, stage, decision }: Extract<LadderEvent, { kind: 'word' }>): void {
+    const { rungs } = this.rules;
+    const index = rungs.indexOf(stage);
+    if (decision === 'hold') this.moveTo(this.at, date);
+    if (decision === 'back') this.moveTo(Math.max(0, (index < 0 ? this.at : index) - 1), date);
+    if (decision !== 'advance') return;
+    // A word on a rung far above is the witness of a test at full speed: the rungs below are taken as passed.
+    if (index > this.at) this.witnessedOn = date;
+    if (index >= 0) this.at = index;
+    this.up(date, false);
+    this.unseen = [];
+  }
+
+  private up(date: IsoDay, unseen: boolean): void {
+    if (unseen) this.unseen.push(this.stage);
+    if (this.at === this.rules.rungs.length - 1) {
+      this.finished = true;
+      this.since = date;
+      return;
+    }
+    this.moveTo(this.at + 1, date);
+  }
+
+  private moveTo(at: number, date: IsoDay): void {
+    this.at = at;
+    this.finished = false;
+    this.count = new RungCount();
+    this.since = date;
+  }
+
+  /** The next checkpoint opens when the present one holds, and not in the week of another new piece. */
+  private countLayer(reps: readonly Rep[], layer: number, date: IsoDay): void {
+    if (this.layer >= this.rules.layers || layer < this.layer) return;
+    this.layerCount.read(reps);
+    if (!this.layerCount.advanced) return;
+    if (this.pieceOn !== null && daysBetween(this.pieceOn, date) < NEW_PIECE_EVERY_DAYS) return;
+    this.layer += 1;
+    this.layerCount = new RungCount();
+    this.pieceOn = date;
+  }
+
+  standing(): LadderStanding {
+    const { stage, finished, unseen, layer, since, witnessedOn, startedOn } = this;
+    const { test } = this.count;
+    const proposesDown =
+      !finished && test.decision === 'continue' && test.notYets >= NOT_YETS_DOWN && !opensByCount(stage);
+    return { stage, finished, test, unseen, layer, proposesDown, since, witnessedOn, startedOn };
+  }
+}
+
+/** The rungs of a drill's ladder: the course only where the drill has a form for it. */
+export const rungsOf = (courseForm: boolean): readonly Stage[] =>
+  courseForm ? STAGES : STAGES.filter((stage) => stage !== 'course');

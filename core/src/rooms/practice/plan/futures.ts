@@ -1,0 +1,131 @@
+import { normalQuantile, seededRandom } from '../../../foundation/index.ts';
+import { ADVANCE_AT, FAIL_EVIDENCE, GATE_CAP, HOLD_AT, PASS_EVIDENCE } from '../gate.ts';
+import { STAGES, type Stage } from '../stages.ts';
+import { learnerOdds, PASS_CURVES } from './learners.ts';
+import type { Track } from './track.ts';
+
+/**
+ * Ways in which the time ahead may go for this student, the same for every plan that is compared: how many
+ * repetitions each rung takes, which days are missed, how long the coach's look takes.
+ */
+export const FUTURES = 160;
+/** Beyond so many repetitions a rung is taken as never held. */
+const MOST_REPS = 400;
+const LONGEST_DAYS = 400;
+/** Days until the coach has looked at a gate that waits for him: his usual ones. */
+const COACH_WAITS = [0, 1, 1, 2, 2, 3, 4, 6] as const;
+
+export interface MissedDays {
+  readonly missed: number;
+  readonly kept: number;
+}
+/** What a new student misses, and how many days of evidence that is worth. */
+const USUAL_MISS_RATE = 0.15;
+const USUAL_MISS_DAYS = 10;
+
+export interface Futures {
+  /** Repetitions that a rung takes, by [stage][future]; the rung at hand counts from where it stands. */
+  readonly needs: (track: Track) => readonly Float64Array[];
+  readonly isMissed: (future: number, day: number) => boolean;
+  readonly coachWait: (future: number, stage: Stage) => number;
+  /** Share of days that is taken as missed. */
+  readonly missRate: number;
+}
+
+/** Uniform draws that never change: [future][day]. */
+let chance: Float32Array | null = null;
+function chanceTable(): Float32Array {
+  if (chance) return chance;
+  const random = seededRandom(20_260_301);
+  chance = new Float32Array(FUTURES * LONGEST_DAYS);
+  for (let i = 0; i < chance.length; i++) chance[i] = random();
+  return chance;
+}
+
+export function futuresOf(missedDays: MissedDays, missRate: number | null, coachDecides: boolean): Futures {
+  const table = chanceTable();
+  const rates = ratesOf(missedDays, missRate);
+  const known = new Map<number, readonly Float64Array[]>();
+  return {
+    needs: (track) => {
+      const kept = known.get(track.index) ?? needsOf(track);
+      known.set(track.index, kept);
+      return kept;
+    },
+    isMissed: (future, day) =>
+      (table[future * LONGEST_DAYS + (day % LONGEST_DAYS)] as number) < (rates[future] as number),
+    coachWait: (future, stage) =>
+      coachDecides
+        ? (COACH_WAITS[(future * 5 + STAGES.indexOf(stage) * 3) % COACH_WAITS.length] as number)
+        : 0,
+    missRate: rates.reduce((sum, rate) => sum + rate, 0) / rates.length,
+  };
+}
+
+/** A miss rate for each future: the student's own, shrunk to the usual, with what is not known of it. */
+function ratesOf({ missed, kept }: MissedDays, told: number | null): Float64Array {
+  const n = missed + kept + USUAL_MISS_DAYS;
+  const mean = told ?? (missed + USUAL_MISS_RATE * USUAL_MISS_DAYS) / n;
+  const sd = told === null ? Math.sqrt((mean * (1 - mean)) / (n + 1)) : 0;
+  return Float64Array.from({ length: FUTURES }, (_, i) => {
+    const z = normalQuantile((((i * 61) % FUTURES) + 0.5) / FUTURES);
+    return Math.min(0.95, Math.max(0, mean + sd * z));
+  });
+}
+
+function needsOf(track: Track): Float64Array[] {
+  const odds = learnerOdds(track.letters);
+  const { standing } = track;
+  const at = STAGES.indexOf(standing.stage);
+  const types = Array.from({ length: FUTURES }, (_, i) => typeAt(odds, (i + 0.5) / FUTURES));
+  return STAGES.map((_, stage) => {
+    const needs = new Float64Array(FUTURES);
+    if (stage < at || standing.finished) return needs;
+    const here = stage === at;
+    const random = seededRandom(977 + stage * 131);
+    for (let future = 0; future < FUTURES; future++) {
+      const curve = PASS_CURVES[types[future] as number] as Float64Array;
+      needs[future] = here
+        ? standing.test.decision === 'advance'
+          ? 0
+          : countUntil(curve, repsHere(track), standing.test.passes, standing.test.fails, random)
+        : countUntil(curve, 0, 0, 0, random);
+    }
+    return needs;
+  });
+}
+
+const repsHere = ({ letters, standing }: Track): number =>
+  letters.reduce((sum, { stage, reps }) => sum + (stage === standing.stage ? reps.length : 0), 0);
+
+function typeAt(odds: readonly number[], share: number): number {
+  let sum = 0;
+  for (let type = 0; type < odds.length; type++) {
+    sum += odds[type] as number;
+    if (share < sum) return type;
+  }
+  return odds.length - 1;
+}
+
+/** Repetitions until the sequential test says "owned", through as many tests as that takes. */
+function countUntil(
+  curve: Float64Array,
+  doneHere: number,
+  passes: number,
+  fails: number,
+  random: () => number,
+): number {
+  let evidence = passes * PASS_EVIDENCE + fails * FAIL_EVIDENCE;
+  let judged = passes + fails;
+  for (let n = 1; n <= MOST_REPS; n++) {
+    const pass = random() < (curve[Math.min(curve.length - 1, doneHere + n)] as number);
+    evidence += pass ? PASS_EVIDENCE : FAIL_EVIDENCE;
+    judged += 1;
+    if (evidence >= ADVANCE_AT) return n;
+    if (evidence <= HOLD_AT || judged >= GATE_CAP) {
+      evidence = 0;
+      judged = 0;
+    }
+  }
+  return Number.POSITIVE_INFINITY;
+}
