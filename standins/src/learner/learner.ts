@@ -20,63 +20,36 @@ export interface LearnerKind {
   readonly tiresAt: number;
 }
 
+const kind = (
+  name: string,
+  gain: number,
+  [kept, lost, halfLifeDays]: readonly [number, number, number],
+  [missRate, doneShare, extraRate]: readonly [number, number, number],
+  tiresAt: number,
+): LearnerKind => ({ name, gain, kept, lost, halfLifeDays, missRate, doneShare, extraRate, tiresAt });
+
+/** Who learns quickly, who slowly, who forgets and misses days, and who does more than was asked and tires. */
 export const LEARNER_KINDS: readonly LearnerKind[] = [
-  {
-    name: 'quick',
-    gain: 0.03,
-    kept: 0.45,
-    lost: 0.35,
-    halfLifeDays: 70,
-    missRate: 0.1,
-    doneShare: 1,
-    extraRate: 0,
-    tiresAt: 90,
-  },
-  {
-    name: 'slow',
-    gain: 0.013,
-    kept: 0.45,
-    lost: 0.4,
-    halfLifeDays: 70,
-    missRate: 0.1,
-    doneShare: 1,
-    extraRate: 0,
-    tiresAt: 70,
-  },
-  {
-    name: 'forgetful',
-    gain: 0.02,
-    kept: 0.3,
-    lost: 0.6,
-    halfLifeDays: 30,
-    missRate: 0.28,
-    doneShare: 0.9,
-    extraRate: 0,
-    tiresAt: 80,
-  },
-  {
-    name: 'overdoer',
-    gain: 0.02,
-    kept: 0.4,
-    lost: 0.4,
-    halfLifeDays: 60,
-    missRate: 0.05,
-    doneShare: 1.5,
-    extraRate: 0.4,
-    tiresAt: 60,
-  },
+  kind('quick', 0.032, [0.5, 0.35, 80], [0.1, 1, 0], 90),
+  kind('slow', 0.011, [0.5, 0.35, 80], [0.1, 1, 0], 80),
+  kind('forgetful', 0.026, [0.42, 0.5, 45], [0.25, 0.95, 0], 80),
+  kind('overdoer', 0.024, [0.45, 0.4, 60], [0.05, 1.5, 0.4], 60),
 ];
 
 /** How hard the same movement is on each rung, as skill that makes every second repetition pass. */
 const HARDNESS: Readonly<Record<Stage, number>> = {
-  still: -0.9,
-  slow: -0.3,
-  half: 0.5,
-  three_quarter: 1,
-  full: 1.6,
-  clubs: 1.9,
-  course: 2.2,
+  still: -0.7,
+  slow: -0.4,
+  half: 0,
+  three_quarter: 0.25,
+  full: 0.5,
+  clubs: 0.6,
+  course: 0.75,
 };
+/** What is learnt on a rung is known so far on the next one, and on the one after that. */
+const CARRIES_TO_NEXT = 0.7;
+/** Where a beginner stands. */
+const BASE = -0.8;
 /** Nobody passes, or fails, every time. */
 const LAPSE = 0.03;
 /** What one judges alone is judged wrongly, or not at all, so often. */
@@ -85,28 +58,39 @@ const UNSURE = 0.03;
 /** Practice away from the rung at hand carries over so far. */
 const CARRIES_OVER = 0.55;
 
-/** A student who exists nowhere: skill that is fresh and skill that has settled. */
+/**
+ * What a repetition teaches: the most where some two in three pass. What is far too hard teaches little when it is
+ * done slowly, and the fault itself at speed.
+ */
+function worthOf(stage: Stage, chance: number): number {
+  if (chance >= 0.33) return 1 - 0.8 * Math.min(1, Math.abs(chance - 0.66) / 0.36) ** 2;
+  return stage === 'still' || stage === 'slow' ? 0.25 : -0.4;
+}
+
+/** A student who exists nowhere: on each rung skill that is fresh, and skill that has settled. */
 export class Learner {
   readonly kind: LearnerKind;
   private readonly random: Random;
   private readonly talent: number;
-  private settled: number;
-  private fresh = 0;
+  private readonly base: number;
+  private readonly settled: number[];
+  private readonly fresh: number[];
   private doneToday = 0;
-  private readonly known: Record<string, number> = {};
 
   constructor(kind: LearnerKind, random: Random) {
     this.kind = kind;
     this.random = random;
-    this.talent = Math.exp(0.3 * gaussian(random));
-    this.settled = -0.6 + 0.5 * gaussian(random);
+    this.talent = Math.exp(0.35 * gaussian(random));
+    this.base = BASE + 0.3 * gaussian(random);
+    this.settled = STAGES.map(() => this.base);
+    this.fresh = STAGES.map(() => 0);
   }
 
   /** Chance that a repetition on a rung passes now. */
   passes(stage: Stage): number {
-    const familiar = 0.25 * Math.log1p((this.known[stage] ?? 0) / 15);
+    const at = STAGES.indexOf(stage);
     const tired = this.doneToday > this.kind.tiresAt ? 0.3 : 0;
-    const margin = this.settled + this.fresh + familiar - tired - HARDNESS[stage];
+    const margin = (this.settled[at] as number) + (this.fresh[at] as number) - tired - HARDNESS[stage];
     return LAPSE + (1 - 2 * LAPSE) / (1 + Math.exp(-1.7 * margin));
   }
 
@@ -114,11 +98,12 @@ export class Learner {
   repeat(stage: Stage, share = 1): 'P' | 'F' | '?' {
     const chance = this.passes(stage);
     const passed = this.random() < chance;
-    // The most is learnt where about three in four pass; what is far too hard teaches the fault.
-    const worth = chance < 0.35 ? -0.15 : 1 - Math.min(1, Math.abs(chance - 0.72) / 0.4) ** 2 * 0.85;
+    const worth = worthOf(stage, chance);
     const tired = this.doneToday > this.kind.tiresAt ? 0.25 : 1;
-    this.fresh += this.kind.gain * this.talent * worth * tired * share;
-    this.known[stage] = (this.known[stage] ?? 0) + share;
+    const gained = this.kind.gain * this.talent * worth * tired * share;
+    const at = STAGES.indexOf(stage);
+    for (let rung = 0; rung < STAGES.length; rung++)
+      this.fresh[rung] = (this.fresh[rung] as number) + gained * CARRIES_TO_NEXT ** Math.abs(rung - at);
     this.doneToday += 1;
     const said = this.random();
     if (said < UNSURE) return '?';
@@ -132,13 +117,14 @@ export class Learner {
 
   night(): void {
     const { kept, lost, halfLifeDays } = this.kind;
-    this.settled += kept * this.fresh;
-    this.fresh *= (1 - kept) * (1 - lost);
+    const stays = 0.5 ** (1 / halfLifeDays);
+    for (let rung = 0; rung < STAGES.length; rung++) {
+      const fresh = this.fresh[rung] as number;
+      const settled = (this.settled[rung] as number) + kept * fresh;
+      // What was never known is not forgotten: skill fades toward where the student began.
+      this.settled[rung] = this.base + (settled - this.base) * stays;
+      this.fresh[rung] = fresh * (1 - kept) * (1 - lost);
+    }
     this.doneToday = 0;
-    // What was never known is not forgotten: skill fades toward where a beginner stands.
-    const base = -0.6;
-    this.settled = base + (this.settled - base) * 0.5 ** (1 / halfLifeDays);
   }
 }
-
-export const rungIndex = (stage: Stage): number => STAGES.indexOf(stage);

@@ -51,6 +51,9 @@ export interface LadderStanding {
   readonly startedOn: IsoDay | null;
 }
 
+/** Rungs on which a drill that has done its work shows whether it still stands. */
+const HELD_ON: readonly Stage[] = ['full', 'clubs'];
+
 /** Rungs that open by themselves, and that the program goes down from by itself. */
 export const opensByCount = (stage: Stage): boolean => stage === 'still' || stage === 'slow';
 
@@ -77,6 +80,7 @@ class Walk {
   private unseen: Stage[] = [];
   private layer = 1;
   private layerCount = new RungCount();
+  private heldCount = new RungCount();
   private pieceOn: IsoDay | null = null;
   private since: IsoDay | null = null;
   private startedOn: IsoDay | null = null;
@@ -104,6 +108,7 @@ class Walk {
     this.pieceOn ??= date;
     this.since ??= date;
     this.countLayer(read, layer, date);
+    if (this.finished) this.watchHeld(read, stage, date);
     if (stage !== this.stage || this.finished || this.count.advanced) return;
     this.count.read(read);
     if (this.count.advanced) {
@@ -111,6 +116,15 @@ class Walk {
     } else if (this.count.notYets >= NOT_YETS_DOWN && opensByCount(stage)) {
       this.moveTo(Math.max(0, this.at - 1), date);
     }
+  }
+
+  /** What was learnt is counted on: a "not yet" at full speed brings the rung back, or proposes it. */
+  private watchHeld(reps: readonly Rep[], stage: Stage, date: IsoDay): void {
+    if (!HELD_ON.includes(stage)) return;
+    this.heldCount.read(reps);
+    if (this.heldCount.advanced) this.heldCount = new RungCount();
+    if (this.heldCount.notYets === 0 || !this.rules.opensAlone(stage)) return;
+    this.moveTo(Math.max(0, this.rules.rungs.indexOf('full')), date);
   }
 
   private word({ date, stage, decision }: Extract<LadderEvent, { kind: 'word' }>): void {
@@ -140,6 +154,7 @@ class Walk {
     this.at = at;
     this.finished = false;
     this.count = new RungCount();
+    this.heldCount = new RungCount();
     this.since = date;
   }
 
@@ -157,8 +172,9 @@ class Walk {
   standing(): LadderStanding {
     const { stage, finished, unseen, layer, since, witnessedOn, startedOn } = this;
     const { test } = this.count;
-    const proposesDown =
-      !finished && test.decision === 'continue' && test.notYets >= NOT_YETS_DOWN && !opensByCount(stage);
+    const proposesDown = finished
+      ? this.heldCount.notYets > 0
+      : test.decision === 'continue' && test.notYets >= NOT_YETS_DOWN && !opensByCount(stage);
     return { stage, finished, test, unseen, layer, proposesDown, since, witnessedOn, startedOn };
   }
 }

@@ -63,10 +63,10 @@ export function itemOf(ask: ItemAsk): PlanItem | null {
 function dryItem(ask: ItemAsk): PlanItem | null {
   const { track, slot, stage, reps, seconds } = ask;
   if (reps < SHORTEST_SET) return null;
-  const sets = Math.max(1, Math.floor(reps / DRY_SET));
-  const rehearsals = Math.min(reps, sets * DRY_SET);
+  const sets = Math.max(1, Math.round(reps / DRY_SET));
+  const rehearsals = reps;
   const { lookEvery } = stageRow(stage);
-  const looks = rehearsals < DRY_SET ? 0 : Math.floor(sets / lookEvery);
+  const looks = Math.floor(rehearsals / DRY_SET / lookEvery);
   const as = doneAs(track, slot, stage, ask.student);
   const rests = (rehearsals / DRY_SET) * SECONDS.restPerSet;
   const spent = rehearsals * seconds.rehearsal + rests + looks * seconds.look;

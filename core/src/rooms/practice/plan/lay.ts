@@ -7,6 +7,7 @@ import type { Choices, Ground, Laid } from './layout.ts';
 import type { Ledger } from './ledger.ts';
 import { type DayAsk, KEPT_SHARE, type Room, roomFor } from './limits.ts';
 import type { BindingRule, EmptyDay, EmptyReason, Intent, PlanDay, PlanItem } from './planModel.ts';
+import { NO_RESERVE, type Reserve } from './reserve.ts';
 import { BALL_PLACES, type Slot } from './slots.ts';
 import { warmUpFor, warmUpMinutesOf } from './warmUp.ts';
 
@@ -20,6 +21,7 @@ const EMPTY_BY_RULE: Partial<Record<BindingRule, EmptyReason>> = {
   day_cap: 'cap',
   wish: 'wish',
 };
+const CATCH_UP = 1.5;
 /** Rounding an item's minutes to a tenth may add so many seconds. */
 const ROUNDING_S = 3;
 
@@ -169,7 +171,7 @@ class Layer {
     const stage = climber.stage;
     if (stage === null || slot.quiet) this.layUpkeep(climber, slot, share);
     else if (stage === 'course') this.layCourse(climber, slot, share);
-    else this.layRung(climber, slot, stage, rooms);
+    else this.layRung(climber, slot, stage, rooms, this.goalDry(slot) * share);
   }
 
   /** How often the drill could be repeated, dry and with balls, whichever rung it then stands on. */
@@ -189,7 +191,7 @@ class Layer {
     return { dry, balls };
   }
 
-  private layRung(climber: Climber, slot: Slot, stage: Stage, { dry, balls }: Rooms): void {
+  private layRung(climber: Climber, slot: Slot, stage: Stage, { dry, balls }: Rooms, goal: number): void {
     const onBalls = stageRow(stage).ball;
     const room = (onBalls && balls) || dry;
     this.noteBound(climber, onBalls && !balls ? 'ball_place' : room.rule);
@@ -198,7 +200,7 @@ class Layer {
     const here = !onBalls || balls !== null;
     const taken = here
       ? this.take(climber, slot, stage, intent, reps, onBalls)
-      : this.take(climber, slot, 'slow', 'upkeep', reps * KEPT_SHARE, false);
+      : this.take(climber, slot, 'slow', 'upkeep', Math.min(reps, goal * KEPT_SHARE), false);
     if (taken === null) this.why ??= EMPTY_BY_RULE[room.rule] ?? 'no_minutes';
     else climber.practised(slot.day, taken, here);
   }
@@ -231,8 +233,8 @@ class Layer {
     const withBalls = BALL_PLACES.includes(slot.place) && this.balls > 0 && ballRung !== null;
     const stage: Stage = withBalls ? ballRung : climber.stage === 'still' ? 'still' : 'slow';
     const room = roomFor(this.askFor(climber, slot, stage, withBalls, share, this.goalDry(slot) * share));
-    const most = withBalls ? UPKEEP_BALL_SETS * BALL_SET : UPKEEP_SETS * DRY_SET;
-    const taken = this.take(climber, slot, stage, 'upkeep', Math.min(most, room.reps), withBalls);
+    const most = upkeepOf(climber, withBalls, room.reps, this.goalDry(slot) * share);
+    const taken = this.take(climber, slot, stage, 'upkeep', most, withBalls);
     if (taken === null) this.why ??= EMPTY_BY_RULE[room.rule] ?? 'no_minutes';
   }
 
@@ -249,17 +251,24 @@ class Layer {
   private goalDry(slot: Slot): number {
     const days = Math.max(1, this.ground.askedFrom[slot.day] ?? 1);
     const left = this.wishLeft();
-    return Math.min(left, Math.max(SHORTEST_SET, Math.round(left / days / DRY_SET) * DRY_SET));
+    const share = Math.max(SHORTEST_SET, Math.round(left / days / DRY_SET) * DRY_SET);
+    return Math.min(left, share * this.more(slot));
+  }
+
+  /** What was missed lately is spread over what follows, never doubled. */
+  private more(slot: Slot): number {
+    return slot.day < this.ground.catchesUpUntil ? CATCH_UP : 1;
   }
 
   private askFor(
-    { track }: Climber,
+    { track, stage: rung }: Climber,
     slot: Slot,
     stage: Stage,
     withBalls: boolean,
     share: number,
     goalDry: number,
   ): DayAsk {
+    const onBalls = this.ground.ballPlace && (rung === null || stageRow(rung).ball);
     return {
       slot,
       track,
@@ -272,6 +281,8 @@ class Layer {
       setBalls: withBalls ? 1 : 0,
       ballsLeft: this.balls,
       goalDry,
+      reserve: onBalls && !withBalls ? (this.ground.reserves[slot.day] as Reserve) : NO_RESERVE,
+      more: this.more(slot),
       rests: this.ledger.restsOn(slot.day, track.load),
     };
   }
@@ -331,8 +342,19 @@ interface Rooms {
   readonly balls: Room | null;
 }
 
+/** Once it was seen to last, a little is enough. */
 const UPKEEP_SETS = 2;
 const UPKEEP_BALL_SETS = 6;
+/** Until then it gets a share of what a rung would. */
+const SETTLING_SHARE = 0.6;
+const SETTLING_BALL_SETS = 12;
+
+/** How often it is repeated so that it stays: more until the last look back, and never more than there is room. */
+function upkeepOf(climber: Climber, balls: boolean, room: number, goal: number): number {
+  const settling = climber.stage === null && climber.retention.length > 0;
+  if (balls) return Math.min(room, (settling ? SETTLING_BALL_SETS : UPKEEP_BALL_SETS) * BALL_SET);
+  return Math.min(room, settling ? goal * SETTLING_SHARE : UPKEEP_SETS * DRY_SET);
+}
 
 const intentOf = ({ track }: Climber, { tracks }: Ground): Intent =>
   track.cycle.length > 0 ? 'part' : track.drill.habits.warmsUp && tracks.length > 1 ? 'warm_up' : 'rung';

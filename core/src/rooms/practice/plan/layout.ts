@@ -4,6 +4,7 @@ import type { Futures } from './futures.ts';
 import type { Ledger } from './ledger.ts';
 import type { BindingRule, EmptyDay, PlanDay, PlanItem } from './planModel.ts';
 import type { PlanRequest } from './planRequest.ts';
+import type { Reserve } from './reserve.ts';
 import type { Slot } from './slots.ts';
 import type { Track } from './track.ts';
 
@@ -20,6 +21,10 @@ export interface Ground {
   readonly ballsAVisit: number;
   /** Asked days in each week of the plan that come at or after a day: days over which a week's rest is spread. */
   readonly askedFrom: readonly number[];
+  /** What each day leaves to others when it only keeps a feel. */
+  readonly reserves: readonly Reserve[];
+  /** Until this day what was missed lately is spread over the sessions that follow it. */
+  readonly catchesUpUntil: number;
   /** Sets of the plan before, by day and drill. */
   readonly before: ReadonlyMap<string, PlanItem>;
   /** Whether any day has a place for balls. */

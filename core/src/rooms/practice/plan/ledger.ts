@@ -2,6 +2,7 @@ import type { StudentFacts } from '../../intake/index.ts';
 import { isChild } from '../../intake/index.ts';
 import { type Drill, LIMIT_OF_LOAD, type LoadClass, loadsOf } from '../../prescription/index.ts';
 import {
+  ACTIVE_WEEK_SHARE,
   CHILD_SHARE,
   DAILY_REPS,
   GAP_DAYS,
@@ -10,8 +11,11 @@ import {
   LOOK_BACK_DAYS,
   OLDER_FROM_YEARS,
   OLDER_SHARE,
+  WEEK_IS_KNOWN_DAYS,
   WEEKLY_GROWTH,
 } from '../ruleNumbers.ts';
+
+import type { Reserve } from './reserve.ts';
 
 /** What a drill loads, with the most repetitions of it that the day of each joint has room for. */
 export interface DrillLoad {
@@ -57,8 +61,14 @@ export class Ledger {
   private readonly used: Float64Array[];
   private readonly marked: Uint8Array[];
   private readonly days: number;
+  /** Days of practice that make seven days a week. */
+  private readonly activeDays: number;
 
-  constructor(days: number) {
+  private readonly askedPerWeek: number;
+
+  constructor(days: number, askedPerWeek: number) {
+    this.askedPerWeek = askedPerWeek;
+    this.activeDays = Math.max(1, Math.ceil(askedPerWeek * ACTIVE_WEEK_SHARE));
     this.days = days + LOOK_BACK_DAYS;
     const rows = () => Array.from({ length: ROWS }, () => new Float64Array(this.days));
     this.reps = rows();
@@ -67,7 +77,7 @@ export class Ledger {
   }
 
   copy(): Ledger {
-    const other = new Ledger(this.days - LOOK_BACK_DAYS);
+    const other = new Ledger(this.days - LOOK_BACK_DAYS, this.askedPerWeek);
     for (let row = 0; row < ROWS; row++) {
       other.reps[row]?.set(this.reps[row] as Float64Array);
       other.used[row]?.set(this.used[row] as Float64Array);
@@ -115,11 +125,15 @@ export class Ledger {
     return room;
   }
 
-  /** Room by growth over rolling weeks and after a gap, over the drill's joints and in all. */
-  growthRoom(day: number, load: DrillLoad): { readonly room: number; readonly rule: 'growth' | 'gap' } {
-    let least = this.rowRoom(ALL, day);
+  /** Room by growth over rolling weeks and after a gap, over the drill's joints and in all; what a day keeps of it. */
+  growthRoom(
+    day: number,
+    load: DrillLoad,
+    reserve: Reserve,
+  ): { readonly room: number; readonly rule: 'growth' | 'gap' } {
+    let least = this.rowRoom(ALL, day, reserve);
     for (const { row } of load.joints) {
-      const room = this.rowRoom(row, day);
+      const room = this.rowRoom(row, day, reserve);
       if (room.room < least.room) least = room;
     }
     return least;
@@ -132,24 +146,42 @@ export class Ledger {
     return sum;
   }
 
-  private rowRoom(row: number, day: number): { room: number; rule: 'growth' | 'gap' } {
+  private rowRoom(row: number, day: number, reserve: Reserve): { room: number; rule: 'growth' | 'gap' } {
     const at = day + LOOK_BACK_DAYS;
     const { begun, lastBefore } = this.spell(row, at);
     let room = Number.POSITIVE_INFINITY;
     let rule: 'growth' | 'gap' = 'growth';
     if (lastBefore >= 0 && at - begun < 7) {
-      room = this.sum(row, lastBefore - 6, lastBefore) - this.sum(row, begun, begun + 6);
+      const left = this.sum(row, lastBefore - 6, lastBefore) - this.sum(row, begun, begun + 6);
+      room = shared(left, reserve, begun + 6 - at);
       rule = 'gap';
     }
     // Each later week that this day belongs to must stay within a quarter more than the week before it.
     for (let end = Math.max(at, begun + 13); end <= at + 6; end++) {
-      const grown = WEEKLY_GROWTH * this.sum(row, end - 13, end - 7) - this.sum(row, end - 6, end);
+      const grown = shared(this.weekBound(row, end) - this.sum(row, end - 6, end), reserve, end - at);
       if (grown < room) {
         room = grown;
         rule = 'growth';
       }
     }
     return { room, rule };
+  }
+
+  /** The most that the seven days up to this one may hold. */
+  private weekBound(row: number, end: number): number {
+    const before = WEEKLY_GROWTH * this.sum(row, end - 13, end - 7);
+    // Only what has gone by can have been missed; a plan's own thin weeks count as they are.
+    if (end - 13 >= LOOK_BACK_DAYS || this.isWeek(end - 7)) return before;
+    for (let last = end - 8; last >= Math.max(6, end - 7 - WEEK_IS_KNOWN_DAYS); last--)
+      if (this.isWeek(last)) return Math.max(before, this.sum(row, last - 6, last));
+    return before;
+  }
+
+  private isWeek(end: number): boolean {
+    const values = this.reps[ALL] as Float64Array;
+    let active = 0;
+    for (let at = Math.max(0, end - 6); at <= end; at++) active += Number((values[at] as number) > 0);
+    return active >= this.activeDays;
   }
 
   /** The spell of practice that this day belongs to: since when, and the last active day before it (-1 = none). */
@@ -167,3 +199,9 @@ export class Ledger {
     return { begun, lastBefore: -1 };
   }
 }
+
+/** Repetitions of a visit with balls. */
+const VISIT_REPS = 60;
+
+const shared = (left: number, { visits, sharers }: Reserve, ahead: number): number =>
+  (left - VISIT_REPS * (visits[ahead] as number)) / (sharers[ahead] as number);

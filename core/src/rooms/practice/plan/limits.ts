@@ -2,13 +2,14 @@ import { clamp } from '../../../foundation/index.ts';
 import { DAILY_REPS, LIGHT_SHARE } from '../ruleNumbers.ts';
 import type { Ledger } from './ledger.ts';
 import type { BindingRule } from './planModel.ts';
+import type { Reserve } from './reserve.ts';
 import type { Slot } from './slots.ts';
 import type { Track } from './track.ts';
 
 /** Most sets of two rehearsals and a ball in one visit: after that a beginner's eye and legs are tired. */
 export const BALL_SETS_A_VISIT = 20;
 /** What is kept warm for a rung that this day has no place for, as a share of the day's goal. */
-export const KEPT_SHARE = 0.5;
+export const KEPT_SHARE = 0.8;
 
 /** One drill on one day: everything that bounds how often it may be repeated. */
 export interface DayAsk {
@@ -26,6 +27,10 @@ export interface DayAsk {
   readonly ballsLeft: number;
   /** Dry repetitions that this day should hold at most. */
   readonly goalDry: number;
+  /** What it leaves to other days. */
+  readonly reserve: Reserve;
+  /** So much more than usual where something was missed. */
+  readonly more: number;
   readonly rests: boolean;
 }
 
@@ -60,8 +65,8 @@ export const LIMITS: readonly Limit[] = [
   },
   {
     rule: 'visit',
-    most: ({ setBalls, setReps, slot }) =>
-      setBalls === 0 ? DAILY_REPS.none : BALL_SETS_A_VISIT * setReps * (slot.light ? LIGHT_SHARE : 1),
+    most: ({ setBalls, setReps, slot, more }) =>
+      setBalls === 0 ? DAILY_REPS.none : BALL_SETS_A_VISIT * setReps * more * (slot.light ? LIGHT_SHARE : 1),
   },
 ];
 
@@ -82,7 +87,7 @@ export function roomFor(ask: DayAsk): Room {
     }
   }
   if (reps > 0) {
-    const growth = ask.ledger.growthRoom(ask.slot.day, ask.track.load);
+    const growth = ask.ledger.growthRoom(ask.slot.day, ask.track.load, ask.reserve);
     if (growth.room < reps) {
       reps = growth.room;
       rule = growth.rule;

@@ -1,6 +1,7 @@
 import type { StudentFacts } from '../../intake/index.ts';
 import type { LoadClass } from '../../prescription/index.ts';
 import {
+  ACTIVE_WEEK_SHARE,
   CHILD_SHARE,
   DAILY_REPS,
   GAP_DAYS,
@@ -9,6 +10,7 @@ import {
   LIMITED_SHARE,
   OLDER_FROM_YEARS,
   OLDER_SHARE,
+  WEEK_IS_KNOWN_DAYS,
   WEEKLY_GROWTH,
 } from '../ruleNumbers.ts';
 import { type Deed, dateOfNumber, dayNumber, type Evidence, type PlanRule } from './evidence.ts';
@@ -87,6 +89,22 @@ function weeksOf(evidence: Evidence, joint: LoadClass | null) {
   return { days, week };
 }
 
+/** A quarter more than the seven days before; or the last week of practice, where days were missed since. */
+function mostIn(day: number, week: (end: number) => number, evidence: Evidence): number {
+  const grown = WEEKLY_GROWTH * week(day - 7);
+  const { active, firstPlanned } = evidence;
+  const needed = Math.max(1, Math.ceil(evidence.request.days.length * ACTIVE_WEEK_SHARE));
+  const isWeek = (end: number) => {
+    let days = 0;
+    for (let at = end - 6; at <= end; at++) days += active.has(at) ? 1 : 0;
+    return days >= needed;
+  };
+  if (day - 13 >= firstPlanned || isWeek(day - 7)) return grown;
+  for (let end = day - 8; end >= day - 7 - WEEK_IS_KNOWN_DAYS; end--)
+    if (isWeek(end)) return Math.max(grown, week(end));
+  return grown;
+}
+
 function growth(evidence: Evidence) {
   const planned = plannedDays(evidence);
   return [null, ...JOINTS].flatMap((joint) => {
@@ -96,7 +114,7 @@ function growth(evidence: Evidence) {
       .filter((day) => planned.has(day))
       .filter((day) => {
         const from = starts.findLast((spell) => spell.from <= day)?.from ?? day;
-        return day - from >= 13 && week(day) > WEEKLY_GROWTH * week(day - 7) + HAIR;
+        return day - from >= 13 && week(day) > mostIn(day, week, evidence) + HAIR;
       })
       .map((day) => ({ date: dateOfNumber(day), about: joint ?? 'all' }));
   });

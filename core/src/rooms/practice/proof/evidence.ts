@@ -23,6 +23,10 @@ export interface Evidence {
   readonly days: readonly PlanDay[];
   readonly empty: readonly EmptyDay[];
   readonly deeds: readonly Deed[];
+  /** Days on which anything was or will be repeated. */
+  readonly active: ReadonlySet<number>;
+  /** The first day that was still open when the plan was laid. */
+  readonly firstPlanned: number;
   readonly drillOf: (id: string) => Drill | undefined;
 }
 
@@ -52,5 +56,8 @@ export function evidenceOf(
       const drill = byId(item.drill);
       if (drill) deeds.push({ day: dayNumber(date), drill, reps: repetitions(item), planned: true });
     }
-  return { request, days, empty, deeds, drillOf: byId };
+  const active = new Set(deeds.filter(({ reps }) => reps > 0).map(({ day }) => day));
+  const logged = request.logs.map(({ date }) => dayNumber(date) + 1);
+  const firstPlanned = Math.max(dayNumber(request.start), ...logged);
+  return { request, days, empty, deeds, active, firstPlanned, drillOf: byId };
 }
