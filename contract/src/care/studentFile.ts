@@ -174,6 +174,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       at: stamp,
       done_at: stamp.nullable(),
       device: idSchema.nullable().optional(),
+      layer: z.int().min(1).max(3).default(1),
     }),
   },
   {

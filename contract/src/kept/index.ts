@@ -1,3 +1,4 @@
+import { EMPTY_PLAN, USUAL_ASK } from '@inchstep/core/practice';
 import { USUAL_HABITS } from '@inchstep/core/prescription';
 import { ownDrillSchema } from '../formats/index.ts';
 import { pressureSchema, rememberedMatchSchema, swingSchema } from '../rooms/capture/index.ts';
@@ -64,7 +65,35 @@ export const OWN_DRILL = document('own drill', ownDrillSchema, [
   // Nor did they say what of the ladder they take part in.
   (older: Older) => ({ ...older, drill: { habits: USUAL_HABITS, ...older.drill } }),
 ]);
-export const PLAN = document('plan', planSchema.pick({ drills: true, ask: true, plan: true }));
+export const PLAN = document('plan', planSchema.pick({ drills: true, ask: true, plan: true }), [
+  // Plans held amounts without intents, dates that assumed success, and no proof.
+  (older: Older) => ({
+    ...older,
+    ask: { ...USUAL_ASK, ...older.ask },
+    plan: { ...EMPTY_PLAN, ...broughtUpPlan(older.plan) },
+  }),
+]);
+
+const broughtUpPlan = ({ stages, days, reviewDates }: Older): object => ({
+  stages,
+  reviewDates,
+  days: days.map((day: Older) => ({
+    ...day,
+    warmUp: [],
+    items: day.items.map((item: Older) => ({
+      id: `${day.date}.${item.drill}.rung`,
+      intent: 'rung',
+      as: 'drill',
+      layer: 1,
+      lookEvery: null,
+      clubs: Array.from({ length: item.balls }, () => item.club),
+      aid: 'on',
+      order: 'blocked',
+      stop: false,
+      ...item,
+    })),
+  })),
+});
 
 /** Every document that the record keeps as JSON with a version. */
 export const DOCUMENTS = [

@@ -83,5 +83,13 @@ test('a folder of before the student file means the same', async () => {
   const now = await Promise.all(students.map(factsOf));
   const byName = (all: Facts[]) => all.toSorted((a, b) => a.name.localeCompare(b.name));
   expect(now).toHaveLength(9);
-  expect(byName(now)).toEqual(byName(then));
+  expect(byName(now)).toEqual(byName(then.map(openedByCount)));
+});
+
+/** That program waited for the coach's word where sixteen passes now open a still rung by themselves. */
+const openedByCount = (facts: Facts): Facts => ({
+  ...facts,
+  gates: (facts.gates as [string, string, number][]).map(([drill, stage, reps]) =>
+    stage === 'still' && reps >= 16 ? [drill, 'slow', 0] : [drill, stage, reps],
+  ),
 });

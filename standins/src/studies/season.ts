@@ -1,5 +1,13 @@
-import { between, type IsoDay, pick, plusDays, type Random, seededRandom, WEEKDAYS } from '@inchstep/core/foundation';
 import { referenceCase } from '@inchstep/core/diagnosis';
+import {
+  between,
+  type IsoDay,
+  pick,
+  plusDays,
+  type Random,
+  seededRandom,
+  WEEKDAYS,
+} from '@inchstep/core/foundation';
 import { type Place, resolveSchool } from '@inchstep/core/intake';
 import {
   buildPlan,
@@ -8,8 +16,8 @@ import {
   type PlanDay,
   type PlanLog,
   type PlanRequest,
-  type Stage,
   STAGES,
+  type Stage,
   USUAL_ASK,
 } from '@inchstep/core/practice';
 import { Learner, type LearnerKind } from '../learner/learner.ts';
@@ -63,7 +71,12 @@ export function lifeOf(random: Random): Life {
   const ranges = pick(random, [1, 2, 2]);
   const places = Object.fromEntries(days.slice(-ranges).map((day) => [day, 'range' as const]));
   const minutes = Math.round(between(random, 20, 45));
-  return { days, minutes, places, coachWaits: Array.from({ length: 60 }, () => pick(random, [0, 0, 1, 1, 2, 3])) };
+  return {
+    days,
+    minutes,
+    places,
+    coachWaits: Array.from({ length: 60 }, () => pick(random, [0, 0, 1, 1, 2, 3])),
+  };
 }
 
 /** What a day asks of the student: so many repetitions of each kind, on a rung. */
@@ -121,11 +134,11 @@ export function plannedSeason(kind: LearnerKind, seed: number): Season {
     if (!today && world.isAsked(date) && !plan.empty.some((one) => one.date === date)) empty += 1;
     const practised = world.practise(day, date, askedOf(today));
     if (today && !practised) missed.push(date);
-    if ((globalThis as any).TRACE) console.log(day, date.slice(5), world.life.days.length, world.stage.padEnd(13), 'cold', ['slow','half','three_quarter','full'].map((x: any) => world.learner.passes(x).toFixed(2)).join(' '), practised ? '' : today ? 'MISSED' : '-', today?.place ?? '', (today?.items ?? []).map((i) => `${i.stage} ${i.intent} ${i.rehearsals}+${i.balls}`).join(' | '), plan.binding.slice(0, 3).map((b) => `${b.rule}${b.days}`).join(' '), plan.empty.find((e) => e.date === date)?.why ?? '');
     world.leftAt = world.learner.passes(world.stage);
     // The count has opened a gate that waits: the coach looks after his days, at a film with its own doubt.
     const open = world.testOpen(gates);
-    if (open && waiting === null) waiting = { stage: world.stage, until: day + (world.life.coachWaits[looks++ % 60] ?? 1) };
+    if (open && waiting === null)
+      waiting = { stage: world.stage, until: day + (world.life.coachWaits[looks++ % 60] ?? 1) };
     if (waiting && day >= waiting.until) {
       const sees = world.learner.passes(waiting.stage) + 0.08 * (world.chance() - 0.5);
       if (sees >= 0.62) gates.push({ date, drill: DRILL, stage: waiting.stage, decision: 'advance' });
@@ -196,7 +209,11 @@ class World {
 
   ask(start: IsoDay) {
     const { days, minutes, places } = this.life;
-    const file = referenceCase({ minutesPerWeek: minutes * days.length, places: ['home', 'range'], aids: ['stick'] });
+    const file = referenceCase({
+      minutesPerWeek: minutes * days.length,
+      places: ['home', 'range'],
+      aids: ['stick'],
+    });
     return {
       file: { ...file, school: resolveSchool({}) },
       drills: [DRILL],
@@ -222,14 +239,20 @@ class World {
     let done = 0;
     const doSet = (stage: Stage, reps: number, own: boolean) => {
       let letters = '';
-      for (let i = 0; i < reps; i++) letters += own ? this.learner.repeat(stage) : this.learner.keepFeel(stage);
+      for (let i = 0; i < reps; i++)
+        letters += own ? this.learner.repeat(stage) : this.learner.keepFeel(stage);
       if (letters === '') return;
       done += letters.length;
       this.logs.push({ date, drill: DRILL, stage, letters, layer: 1, before: null });
     };
     if (asked.length > 0 && !misses)
       for (const one of asked) doSet(one.stage, Math.round(one.reps * doneShare), one.own);
-    if (asked.length === 0 && extra) doSet(STAGES.indexOf(this.stage) > 1 ? 'slow' : this.stage, 30, this.stage === 'still' || this.stage === 'slow');
+    if (asked.length === 0 && extra)
+      doSet(
+        STAGES.indexOf(this.stage) > 1 ? 'slow' : this.stage,
+        30,
+        this.stage === 'still' || this.stage === 'slow',
+      );
     this.done[day] = done;
     return done > 0;
   }
@@ -237,7 +260,10 @@ class World {
   /** Whether the rung at hand has been opened by the count and waits for the coach. */
   testOpen(gates: PlanRequest['gates']): boolean {
     const since = gates.at(-1)?.date ?? '';
-    const letters = this.logs.filter(({ stage, date }) => stage === this.stage && date > since).map((log) => log.letters).join('');
+    const letters = this.logs
+      .filter(({ stage, date }) => stage === this.stage && date > since)
+      .map((log) => log.letters)
+      .join('');
     return STAGES.indexOf(this.stage) >= 2 && opens(letters);
   }
 

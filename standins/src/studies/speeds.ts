@@ -1,7 +1,7 @@
 import { type Capture, checkCapture, MAIN_STATIONS } from '@inchstep/core/capture';
 import { diagnose, reason } from '@inchstep/core/diagnosis';
 import { measureCapture, nextMarks } from '@inchstep/core/measures';
-import { buildPlan } from '@inchstep/core/practice';
+import { buildPlan, NOTHING_KNOWN, USUAL_ASK } from '@inchstep/core/practice';
 import { DRILLS, matchDrills, prescribe } from '@inchstep/core/prescription';
 import { simulate } from '../simulate.ts';
 import { knownCase } from './diagnosisCases.ts';
@@ -100,19 +100,20 @@ export function speeds(clock: () => number): Speed[] {
     time(`match over ${DRILLS.length} drills, from a diagnosis`, 5, 60, clock, (i) =>
       matchDrills(at(withAids, i), at(reasons, i), ['lead_knee_collapse']),
     ),
-    time('plan of eight weeks', null, 60, clock, (i) =>
-      buildPlan({
-        file: at(cases, i),
-        drills: ['knee_swap', 'delivery_freeze'],
-        start: '2027-03-01',
-        nextLesson: null,
-        days: ['mon', 'wed', 'fri', 'sun'],
-        minutesPerDay: { sun: 40 },
-        placeByDay: { sun: 'range' },
-        done: [],
-        missed: [],
-        reached: {},
-      }),
+    time('plan of twelve weeks, three drills', 20, 60, clock, (i) =>
+      buildPlan(
+        {
+          ...NOTHING_KNOWN,
+          ...USUAL_ASK,
+          file: at(cases, i),
+          drills: ['knee_swap', 'delivery_freeze', 'crossbar_drive'],
+          start: '2027-03-01',
+          days: ['mon', 'wed', 'fri', 'sun'],
+          minutesPerDay: { sun: 40 },
+          placeByDay: { sun: 'range' },
+        },
+        { ways: false },
+      ),
     ),
   ];
 }

@@ -4,13 +4,17 @@ import { replyGate } from './replyGate.ts';
 
 const CAME = '2027-03-10T10:00:00Z';
 const state = (
-  decision: 'advance' | 'hold' | 'continue',
-  held: GateStanding['held'] = [{ code: 'reps', tape: 0 }],
+  decision: 'advance' | 'continue',
+  held: GateStanding['held'] = [{ code: 'reps', tape: 0, more: 9 }],
+  notYets = 0,
 ): GateStanding => ({
   drill: 'knee_swap',
   stage: 'slow',
-  gate: { decision, repsUsed: 0, tape: 0 },
-  measure: { id: null, swings: 0, inBand: null, open: false },
+  finished: false,
+  layer: 1,
+  gate: { decision, repsUsed: 0, tape: 0, notYets, more: null },
+  measures: [],
+  proposesDown: false,
   held,
 });
 const word = (decision: GateWord['decision'], at: string, drill = 'knee_swap'): GateWord => ({
@@ -23,7 +27,12 @@ const word = (decision: GateWord['decision'], at: string, drill = 'knee_swap'): 
 
 test.each<[string, GateStanding, GateWord[], object]>([
   ['undecided', state('continue'), [], { gate: 'continue', stage: 'slow' }],
-  ['not yet', state('hold', [{ code: 'reps_not_yet' }]), [], { gate: 'hold', stage: 'slow' }],
+  [
+    'not yet',
+    state('continue', [{ code: 'reps_not_yet', times: 1 }], 1),
+    [],
+    { gate: 'hold', stage: 'slow' },
+  ],
   ['open: the next rung', state('advance', []), [], { gate: 'advance', stage: 'half' }],
   [
     'just moved up: says so, though the new rung has no repetitions',

@@ -1,6 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../../foundation/index.ts';
-import type { GateStanding, KeptPlan, LoggedSet } from '../practice/index.ts';
+import {
+  EMPTY_PLAN,
+  type GateStanding,
+  type KeptPlan,
+  type LoggedSet,
+  USUAL_ASK,
+} from '../practice/index.ts';
 import type { CheckinEntry } from './checkinRecord.ts';
 import { QUEUE_REASONS } from './queue.ts';
 import { opensAt, silentFrom, type WaitingFile, waitingAt, whyWaiting } from './waiting.ts';
@@ -25,13 +31,17 @@ const set = (days: number): LoggedSet => ({
   drill: 'knee_swap',
   stage: 'slow',
   reps: 'P',
+  layer: 1,
   at: daysAgo(days),
 });
 const gate = (decision: 'advance' | 'continue', held: GateStanding['held'] = []): GateStanding => ({
   drill: 'knee_swap',
   stage: 'slow',
-  gate: { decision, repsUsed: 7, tape: 1 },
-  measure: { id: null, swings: 0, inBand: null, open: false },
+  finished: false,
+  layer: 1,
+  gate: { decision, repsUsed: 7, tape: 1, notYets: 0, more: 0 },
+  measures: [],
+  proposesDown: false,
   held,
 });
 interface Case extends Partial<Omit<WaitingFile, 'intake' | 'practice' | 'capture'>> {
@@ -43,8 +53,8 @@ interface Case extends Partial<Omit<WaitingFile, 'intake' | 'practice' | 'captur
 const planOf = (at: string): KeptPlan => ({
   at,
   drills: ['knee_swap'],
-  ask: { start: at.slice(0, 10), nextLesson: null, days: ['mon'], minutesPerDay: {}, placeByDay: {} },
-  plan: { stages: [], days: [], gives: [], reviewDates: [] },
+  ask: { ...USUAL_ASK, start: at.slice(0, 10), days: ['mon'] },
+  plan: EMPTY_PLAN,
 });
 const file = ({ heldSince, sets = [set(1)], plannedAt, clips = [], ...more }: Case = {}): WaitingFile => ({
   intake: { heldSince: heldSince ?? null },
@@ -67,7 +77,7 @@ describe('why a student waits', () => {
     ['a gate that waits', { gates: [gate('advance')] }, ['gate_waiting']],
     [
       'a gate that waits for swings',
-      { gates: [gate('advance', [{ code: 'swings', have: 0, need: 3 }])] },
+      { gates: [gate('advance', [{ code: 'swings', measure: 'x', have: 0, need: 3 }])] },
       [],
     ],
     ['the wrong way', { filmedAt: daysAgo(2), wrongWay: true }, ['wrong_way']],
@@ -137,7 +147,7 @@ describe('why a student waits', () => {
     gates: [
       gate(
         pick(['advance', 'continue']),
-        pick([[], [{ code: 'swings', have: 1, need: 3 }], [{ code: 'watch', measure: 'x' }]]),
+        pick([[], [{ code: 'swings', measure: 'x', have: 1, need: 3 }], [{ code: 'watch', measure: 'x' }]]),
       ),
     ],
     filmedAt: pick([null, daysAgo(2)]),

@@ -14,6 +14,7 @@ const set = (doneAt: string | null, more: Partial<LoggedSet> = {}): LoggedSet =>
   doneAt,
   from: 'student',
   device: 'phone',
+  layer: 1,
   ...more,
 });
 const at = (time: string) => `2027-03-02T${time}Z`;

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
-import { GATE_CAP, heldBy, measureGate, type Rep, readReps, repGate } from './gate.ts';
-import { STAGES } from './stages.ts';
+import { GATE_CAP, measureGate, type Rep, readReps, repGate } from './gate.ts';
+import { heldBy, moreAtThisRate } from './held.ts';
+import { RungCount, rungTest } from './rungTest.ts';
 
 const reps = (text: string) => readReps(text) as Rep[];
 const gate = (text: string) => repGate(reps(text));
@@ -102,14 +103,46 @@ describe('measure gate', () => {
 });
 
 test('everything that holds a rung is named, pain first', () => {
-  const open = gate('PPPPPPP');
-  const enough = { swings: 4, inBand: 0.9, open: true };
-  expect(heldBy(open, true, enough, null, false)).toEqual([]);
-  expect(heldBy(open, false, { swings: 0, inBand: null, open: false }, null, false)).toEqual([]);
-  const held = heldBy(gate('FFF'), true, { swings: 1, inBand: null, open: false }, 'shift_impact', true);
-  expect(held.map((h) => h.code)).toEqual(['pain', 'reps_not_yet', 'swings', 'watch']);
-  expect(heldBy(open, true, { swings: 3, inBand: 0.4, open: false }, null, false)).toEqual([
-    { code: 'measure', inBand: 0.4 },
+  const open = rungTest(readReps('PPPPPPP') ?? []);
+  const gateOf = (swings: number, inBand: number | null) => ({
+    id: 'shift_top',
+    swings,
+    inBand,
+    open: (inBand ?? 0) >= 0.8,
+  });
+  expect(heldBy(open, [gateOf(4, 0.9)], true, null, false)).toEqual([]);
+  expect(heldBy(open, [], false, null, false)).toEqual([]);
+  expect(heldBy(open, [], true, null, false)).toEqual([{ code: 'look' }]);
+  const held = heldBy(rungTest(readReps('FFF') ?? []), [gateOf(1, null)], true, 'shift_impact', true);
+  expect(held.map((h) => h.code)).toEqual(['pain', 'reps_not_yet', 'reps', 'swings', 'watch']);
+  expect(heldBy(open, [gateOf(3, 0.9), gateOf(3, 0.4)], true, null, false)).toEqual([
+    { code: 'measure', measure: 'shift_top', inBand: 0.4 },
   ]);
-  expect(STAGES[0]).toBe('still');
+});
+
+describe('repetitions that it will still take', () => {
+  const more = (reps: string) => moreAtThisRate(rungTest(readReps(reps) ?? []));
+  test('none once it is owned; at a usual rate some fifteen from nothing', () => {
+    expect(more('PPPPPPP')).toBe(0);
+    // 0.75 of 0.47 and 0.25 of -0.92 gain 0.124 a repetition: 2.89 takes 24.
+    expect(more('')).toBe(24);
+  });
+  test('fewer the more has passed, and never at a rate that would not do', () => {
+    expect(more('PPPP')).toBeLessThan(more('PP') as number);
+    expect(more('PFPFPFFPFPFPPF')).toBeNull();
+  });
+  test('is the mean of what it then takes, by simulation at that rate', () => {
+    const random = seededRandom(11);
+    let sum = 0;
+    for (let run = 0; run < 4000; run++) {
+      const count = new RungCount();
+      while (!count.advanced) {
+        count.read([random() < 0.8 ? 'P' : 'F']);
+        sum += 1;
+      }
+    }
+    // At 0.8 the drift is 0.193 a repetition; Wald's mean, a little above it for the overshoot and the new starts.
+    expect(sum / 4000).toBeGreaterThan(15);
+    expect(sum / 4000).toBeLessThan(24);
+  });
 });

@@ -3,9 +3,9 @@ import { bandFor, type Place, resolveSchool, type StudentFacts } from '../intake
 import type { ReadingRecord } from '../measures/index.ts';
 import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { type GateFile, gateStates, waitsForCoach } from './gateStates.ts';
+import { climb, opensByCount } from './ladder.ts';
 import type { GateWord, LoggedSet } from './practiceRecord.ts';
-import { rungOf } from './rung.ts';
-import type { Stage } from './stages.ts';
+import { STAGES, type Stage } from './stages.ts';
 
 const DRILL = 'knee_swap';
 const word = (decision: GateWord['decision'], stage: Stage, at: string, drill = DRILL): GateWord => ({
@@ -25,6 +25,7 @@ const set = (reps: string, stage: Stage, at: string, drill = DRILL): LoggedSet =
   drill,
   stage,
   reps,
+  layer: 1,
   at,
 });
 
@@ -40,13 +41,19 @@ describe('the rung a drill stands on', () => {
     ],
     ['back from the first', [word('back', 'still', '1')], 'still'],
     ['up from the last', [word('advance', 'course', '1')], 'course'],
-    ['another drill’s word', [word('advance', 'still', '1', 'other')], 'still'],
   ])('%s', (_, gates, rung) => {
-    expect(rungOf(gates, DRILL)).toBe(rung);
+    const words = gates.map(({ stage, decision, day }) => ({
+      kind: 'word' as const,
+      date: day,
+      stage,
+      decision,
+    }));
+    expect(climb(words, { rungs: STAGES, opensAlone: opensByCount, layers: 1 }).stage).toBe(rung);
   });
 });
 
-const reading = (at: string, value: number, speed = 'half'): ReadingRecord => ({
+/** A swing whose measures all lie in the middle of their bands. */
+const reading = (at: string, speed = 'half'): ReadingRecord => ({
   swingId: at,
   aid: null,
   place: null,
@@ -55,16 +62,15 @@ const reading = (at: string, value: number, speed = 'half'): ReadingRecord => ({
   speed,
   club: 'mid_iron',
   at,
-  measures: [measureId()].map((id) => ({
-    id,
-    value,
-    sd: 0.1,
-    verdict: 'in',
-    band: bandFor(id, { ...BODY, club: 'mid_iron', school: resolveSchool({}) }),
-  })),
+  measures: measureIds().map((id) => {
+    const band = bandFor(id, { ...BODY, club: 'mid_iron', school: resolveSchool({}) });
+    const value =
+      band.lo === null ? (band.hi ?? 0) - 3 : band.hi === null ? band.lo + 3 : (band.lo + band.hi) / 2;
+    return { id, value, sd: 0.1, verdict: 'in', band };
+  }),
 });
-const measureId = (): string =>
-  HOUSE_LIBRARY.byId(DRILL)?.moves.find((m) => !m.startsWith('ball.')) as string;
+const measureIds = (): string[] =>
+  (HOUSE_LIBRARY.byId(DRILL)?.moves ?? []).filter((m) => !m.startsWith('ball.'));
 
 const BODY = { heightIn: 70, flexibility: 'usual', armSwing: 'usual' } as const;
 const FACTS: StudentFacts = {
@@ -102,6 +108,7 @@ const file = (more: Partial<GateFile> & { heldSince?: string } = {}): GateFile =
 });
 const one = (more: Partial<GateFile> & { heldSince?: string }) => gateStates(file(more), HOUSE_LIBRARY)[0];
 const SEVEN = 'PPPPPPP';
+const TO_HALF = [word('advance', 'still', '2027-03-02'), word('advance', 'slow', '2027-03-03')];
 
 describe('gates from the records', () => {
   test('no drill in use, or one the library no longer knows, stands nowhere', () => {
@@ -109,26 +116,46 @@ describe('gates from the records', () => {
     expect(gateStates(file({ prescription: using('gone') }), HOUSE_LIBRARY)).toEqual([]);
   });
   test.each<[string, LoggedSet[], GateWord[], 'advance' | 'hold' | 'continue']>([
-    ['seven passes on this rung', [set(SEVEN, 'still', '2027-03-02')], [], 'advance'],
-    ['three misses', [set('FFF', 'still', '2027-03-02')], [], 'hold'],
-    ['passes on another rung', [set(SEVEN, 'slow', '2027-03-02')], [], 'continue'],
-    ['passes of another drill', [set(SEVEN, 'still', '2027-03-02', 'other')], [], 'continue'],
-    ['passes of before the drill was chosen', [set(SEVEN, 'still', '2027-02-02')], [], 'continue'],
+    ['seven passes on this rung', [set(SEVEN, 'half', '2027-03-05')], [], 'advance'],
+    ['three misses', [set('FFF', 'half', '2027-03-05')], [], 'continue'],
+    ['passes on another rung', [set(SEVEN, 'slow', '2027-03-05')], [], 'continue'],
+    ['passes of another drill', [set(SEVEN, 'half', '2027-03-05', 'other')], [], 'continue'],
+    ['passes of before the last word', [set(SEVEN, 'half', '2027-03-02')], [], 'continue'],
     [
-      'passes of before the last word',
-      [set(SEVEN, 'still', '2027-03-02')],
-      [word('hold', 'still', '2027-03-03')],
+      'passes of before the coach said stay',
+      [set(SEVEN, 'half', '2027-03-05')],
+      [word('hold', 'half', '2027-03-06')],
       'continue',
     ],
     [
       'passes over two days',
-      [set('PPPP', 'still', '2027-03-02'), set('PPP', 'still', '2027-03-03')],
+      [set('PPPP', 'half', '2027-03-05'), set('PPP', 'half', '2027-03-06')],
       [],
       'advance',
     ],
-    ['a set that can’t be read', [set('PPPX', 'still', '2027-03-02')], [], 'continue'],
+    ['a set that can’t be read', [set('PPPX', 'half', '2027-03-05')], [], 'continue'],
   ])('%s', (_, sets, gates, decision) => {
-    expect(one({ practice: { sets, gates } })?.gate.decision).toBe(decision);
+    const state = one({ practice: { sets, gates: [...TO_HALF, ...gates] } });
+    expect([state?.stage, state?.gate.decision]).toEqual(['half', decision]);
+  });
+  test.each<[string, LoggedSet[], Stage]>([
+    ['still and slow open by the count alone', [set(SEVEN, 'still', '2027-03-02')], 'slow'],
+    ['one after the other', [set(SEVEN, 'still', '2027-03-02'), set(SEVEN, 'slow', '2027-03-03')], 'half'],
+    ['passes of before the drill was chosen open nothing', [set(SEVEN, 'still', '2027-02-02')], 'still'],
+    [
+      'two “not yet” on slow lead down by themselves',
+      [set(SEVEN, 'still', '2027-03-02'), set('FFFFFF', 'slow', '2027-03-03')],
+      'still',
+    ],
+  ])('%s', (_, sets, stage) => {
+    expect(one({ practice: { sets, gates: [] } })?.stage).toBe(stage);
+  });
+  test('a “not yet” begins the test anew and is counted; two propose a rung down, and the coach goes', () => {
+    const at = (reps: string) =>
+      one({ practice: { sets: [set(reps, 'half', '2027-03-05')], gates: TO_HALF } });
+    expect(at('FFFPP')?.gate).toMatchObject({ decision: 'continue', notYets: 1, repsUsed: 2 });
+    expect(at('FFFPP')?.proposesDown).toBe(false);
+    expect(at('FFFFFFP')).toMatchObject({ stage: 'half', proposesDown: true });
   });
   test('the half rung asks for three swings at half speed that lie in band', () => {
     const practice = {
@@ -137,32 +164,21 @@ describe('gates from the records', () => {
     };
     const held = (readings: ReadingRecord[]) =>
       one({ practice, measures: { readings } })?.held.map(({ code }) => code);
-    const band = one({ practice })?.measure;
-    expect(band).toMatchObject({ swings: 0, inBand: null });
+    expect(one({ practice })?.measures[0]).toMatchObject({ swings: 0, inBand: null });
     expect(held([])).toEqual(['swings']);
-    const many = (speed: string, at = '2027-03-06') => [1, 2, 3].map(() => reading(at, inBandValue(), speed));
+    const many = (speed: string, at = '2027-03-06') => [1, 2, 3].map(() => reading(at, speed));
     expect(held(many('full'))).toEqual(['swings']);
     expect(held(many('half', '2027-03-01'))).toEqual(['swings']);
     expect(held(many('half'))).toEqual([]);
   });
   test('pain holds whatever else is open, and then nothing waits for the coach’s decision', () => {
-    const practice = { sets: [set(SEVEN, 'still', '2027-03-02')], gates: [] };
+    const practice = {
+      sets: [set(SEVEN, 'clubs', '2027-03-10')],
+      gates: [...TO_HALF, word('advance', 'full', '2027-03-09')],
+    };
     const free = one({ practice });
     const hurt = one({ practice, heldSince: '2027-03-02T10:00:00Z' });
     expect([free && waitsForCoach(free), hurt && waitsForCoach(hurt)]).toEqual([true, false]);
     expect(hurt?.held[0]?.code).toBe('pain');
   });
 });
-
-/** A value well inside the measure's band for the player above. */
-function inBandValue(): number {
-  for (let value = -60; value <= 120; value += 0.25) {
-    const readings = [1, 2, 3].map(() => reading('2027-03-06', value));
-    const practice = {
-      sets: [],
-      gates: [word('advance', 'still', '2027-03-02'), word('advance', 'slow', '2027-03-03')],
-    };
-    if ((one({ practice, measures: { readings } })?.measure.inBand ?? 0) > 0.999) return value;
-  }
-  throw new Error('inBandValue: the band holds nothing');
-}

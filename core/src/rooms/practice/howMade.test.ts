@@ -1,25 +1,15 @@
 import { expect, test } from '@jest/globals';
 import { likelyMade } from './howMade.ts';
-import type { PlanDay } from './planModel.ts';
+import type { PlanDay } from './plan/planModel.ts';
+import { testDay, testItem } from './plan/testItem.ts';
 import type { Stage } from './stages.ts';
 
-const card = (...stages: Stage[]): PlanDay => ({
-  date: '2027-03-02',
-  place: 'range',
-  minutes: 30,
-  warmUpMinutes: 3,
-  items: stages.map((stage) => ({
-    drill: 'knee_swap',
-    stage,
-    sets: 1,
-    rehearsals: 2,
-    balls: 1,
-    looks: 1,
-    speedPct: 50,
-    club: 'short_iron',
-    minutes: 5,
-  })),
-});
+const card = (...stages: Stage[]): PlanDay =>
+  testDay(
+    '2027-03-02',
+    stages.map((stage) => testItem({ stage, balls: 1, club: 'short_iron' })),
+    { place: 'range' },
+  );
 
 test.each<[string, PlanDay | null, object]>([
   ['no card', null, { speed: 'full', club: 'mid_iron', aid: null, place: null }],

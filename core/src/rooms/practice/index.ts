@@ -23,6 +23,7 @@ export {
   type Binding,
   type Breach,
   CHANGE_KINDS,
+  EMPTY_PLAN,
   EMPTY_REASONS,
   type EmptyDay,
   type GateDate,

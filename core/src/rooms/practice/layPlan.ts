@@ -54,7 +54,7 @@ export function requestOf(file: PlanFile, library: Library, ask: PlanAsk): PlanR
     ...ask,
     file: knownCase(file),
     drills,
-    logs: countedSets(sets).map(({ date, drill, stage, reps, layer = 1 }) => ({
+    logs: countedSets(sets).map(({ date, drill, stage, reps, layer }) => ({
       date,
       drill,
       stage,

@@ -11,7 +11,7 @@ export interface LoggedSet {
   readonly stage: Stage;
   readonly reps: string;
   /** The last checkpoint that the set was judged by, from 1. */
-  readonly layer?: number;
+  readonly layer: number;
   readonly at: string;
   /** When it was done, an ISO stamp; null where only the day is known. */
   readonly doneAt: string | null;

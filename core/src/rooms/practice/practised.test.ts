@@ -1,5 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import type { PlanDay } from './planModel.ts';
+import { HOUSE_LIBRARY } from '../prescription/index.ts';
+import { EMPTY_PLAN, type PlanDay } from './plan/planModel.ts';
+import { USUAL_ASK } from './plan/planRequest.ts';
+import { testDay, testItem } from './plan/testItem.ts';
 import type { GateWord, LoggedSet, PracticeRecord } from './practiceRecord.ts';
 import { missedDays, practisedOf } from './practised.ts';
 import { notPrescribed } from './prescribed.ts';
@@ -16,39 +19,20 @@ const set = (date: string, reps = 'PPPFP', more: Partial<LoggedSet> = {}): Logge
   doneAt: null,
   from: 'student',
   device: null,
+  layer: 1,
   ...more,
 });
-const day = (date: string, rehearsals: number): PlanDay => ({
-  date,
-  place: 'home',
-  minutes: 10,
-  warmUpMinutes: 3,
-  items: [
-    {
-      drill: 'knee_swap',
-      stage: 'still',
-      sets: 1,
-      rehearsals,
-      balls: 0,
-      looks: 1,
-      speedPct: 0,
-      club: null,
-      minutes: 7,
-    },
-  ],
-});
+const day = (date: string, rehearsals: number): PlanDay => testDay(date, [testItem({ rehearsals })]);
 const record = (sets: LoggedSet[]): PracticeRecord => ({
   sets,
   gates: [],
   plan: {
     at: '2027-03-01T09:00:00Z',
     drills: ['knee_swap'],
-    ask: { start: '2027-03-01', nextLesson: null, days: ['mon'], minutesPerDay: {}, placeByDay: {} },
+    ask: { ...USUAL_ASK, start: '2027-03-01', days: ['mon'] },
     plan: {
-      stages: [],
+      ...EMPTY_PLAN,
       days: [day('2027-03-01', 20), day('2027-03-03', 30), day('2027-03-05', 40)],
-      gives: [],
-      reviewDates: [],
     },
   },
 });
@@ -104,7 +88,11 @@ describe('whether a set was prescribed', () => {
   ];
   const choices = [choice('2027-03-01', '2027-03-25'), choice('2027-03-25', null, ['kiss_the_post'])];
   const why = (stage: Stage, date: string, drill = 'knee_swap') =>
-    notPrescribed({ prescription: { choices }, practice: { gates: words } }, { drill, stage, date });
+    notPrescribed(
+      { prescription: { choices }, practice: { gates: words, sets: [] } },
+      { drill, stage, date },
+      HOUSE_LIBRARY,
+    );
   test.each<[string, Stage, string, ReturnType<typeof notPrescribed>]>([
     ['on its first rung', 'still', '2027-03-02', null],
     ['a day before it was taken into use: elsewhere it is later', 'still', '2027-02-28', null],

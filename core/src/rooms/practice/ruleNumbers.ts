@@ -16,10 +16,10 @@ export const LIMITED_SHARE = 0.5;
 /** Seven days may hold this much more than the seven before. */
 export const WEEKLY_GROWTH = 1.25;
 /**
- * Seven days are a week of practice when this share of the asked days was practised on. Where the seven before
- * were none because days were missed, coming back to the last week of practice is no growth.
+ * Seven days are a week of practice when this share of the asked days was practised on. Where the seven before were
+ * none because days were missed, coming back to the last week of practice is no growth.
  */
-export const ACTIVE_WEEK_SHARE = 1.0;
+export const ACTIVE_WEEK_SHARE = 1;
 /** A week of practice that lies further back is no measure any more. */
 export const WEEK_IS_KNOWN_DAYS = 42;
 /** After more days than this without practice the first week is at most what the last active one was. */

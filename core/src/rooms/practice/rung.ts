@@ -1,8 +1,7 @@
-import type { IsoDay } from '../../foundation/index.ts';
-import { type Drill, inUse, type PrescriptionRecord } from '../prescription/index.ts';
+import type { ChosenDrills, Drill, PrescriptionRecord } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
 import { climb, type LadderEvent, type LadderStanding, opensByCount, rungsOf } from './ladder.ts';
-import type { GateWord, LoggedSet, PracticeRecord } from './practiceRecord.ts';
+import type { LoggedSet, PracticeRecord } from './practiceRecord.ts';
 import { STAGES, type Stage } from './stages.ts';
 
 /** What a drill's rung is judged from; nothing else is asked. */
@@ -35,9 +34,9 @@ export const laddersRules = (
 
 /** Sets and words since the drill was taken up, in the order in which they became known. */
 export function eventsOf({ prescription, practice }: LadderFile, drill: string): DatedEvent[] {
-  const since = inUse(prescription)?.at ?? '';
+  const since = takenUp(prescription, drill)?.at ?? '';
   const events: DatedEvent[] = countedSets(setsSince(practice.sets, since, drill)).map(
-    ({ date, stage, reps, layer = 1, at }) => ({ kind: 'set', date, stage, reps, layer, at }),
+    ({ date, stage, reps, layer, at }) => ({ kind: 'set', date, stage, reps, layer, at }),
   );
   const words = practice.gates.filter((word) => word.drill === drill && word.at >= since);
   for (const { day, stage, decision, at } of words)
@@ -56,23 +55,14 @@ function setsSince(sets: readonly LoggedSet[], since: string, drill: string): Lo
   return found.reverse();
 }
 
+/** The choice by which a drill is in use, or was at last. */
+export const takenUp = ({ choices }: PrescriptionRecord, drill: string): ChosenDrills | undefined =>
+  choices.findLast(({ drills }) => drills.includes(drill));
+
 /** The rung on which a drill was put aside when it was in use before. */
-function startOf({ choices }: PrescriptionRecord, drill: string): Stage | undefined {
-  const before = choices.filter(({ endedAt, drills }) => endedAt !== null && drills.includes(drill)).at(-1);
+function startOf(prescription: PrescriptionRecord, drill: string): Stage | undefined {
+  const now = takenUp(prescription, drill);
+  const before = prescription.choices.findLast((choice) => choice !== now && choice.drills.includes(drill));
   const rung = before?.reached[drill];
   return STAGES.find((stage) => stage === rung);
 }
-
-/** The drill's rung on each day, as it was moved by everything known until that day's end. */
-export function rungOn(
-  file: LadderFile,
-  drill: Pick<Drill, 'id' | 'habits' | 'layers'>,
-  until: IsoDay,
-): Stage {
-  const events = eventsOf(file, drill.id).filter(({ date }) => date <= until);
-  return climb(events, laddersRules(file, drill)).stage;
-}
-
-/** The last word on a drill. */
-export const lastWord = (gates: readonly GateWord[], drill: string): GateWord | undefined =>
-  gates.findLast((word) => word.drill === drill);

@@ -44,8 +44,11 @@ const gatesOf = ({ gate = 'continue', heldBy = null }: Facts): GateStanding[] =>
   {
     drill: 'knee_swap',
     stage: 'slow',
-    gate: { decision: gate, repsUsed: 7, tape: 1 },
-    measure: { id: null, swings: 0, inBand: null, open: false },
+    finished: false,
+    layer: 1,
+    gate: { decision: gate === 'hold' ? 'continue' : gate, repsUsed: 7, tape: 1, notYets: 0, more: 0 },
+    measures: [],
+    proposesDown: gate === 'hold',
     held: heldBy === null ? [] : [{ code: heldBy } as GateStanding['held'][number]],
   },
 ];

@@ -1,6 +1,6 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import { mayBeFilmed } from '@inchstep/core/intake';
-import { cardOf, countedSets, rungOf } from '@inchstep/core/practice';
+import { cardOf, countedSets, standsOn } from '@inchstep/core/practice';
 import {
   amountsFor,
   cautionsFor,
@@ -24,7 +24,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
   const library = libraryOf(ctx);
   const { wordsOf } = libraryWords(ctx);
   const { intake, practice } = record;
-  const { sets, gates, plan } = practice;
+  const { sets, plan } = practice;
   const now = today(ctx);
   const day = cardOf(record, library, now);
   const next = plan?.plan.days.find((d) => d.date > now) ?? null;
@@ -45,7 +45,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     ownTask: choice?.ownTask ?? '',
     drills: drills.map((drill) => ({
       id: drill.id,
-      stage: rungOf(gates, drill.id),
+      stage: standsOn(record, drill).stage,
       setup: setupFor(drill, file),
       cautions: cautionsFor(drill, file),
       layers: drill.layers.map(({ tells }) => ({ tells })),

@@ -150,17 +150,26 @@ describe('sets and gates', () => {
     expect((await log({ drill: 'juggling' })).body).toMatchObject({ code: 'unknown_drill' });
     expect((await log({ date: '2027-03-09' })).body).toMatchObject({ code: 'date_in_future' });
   });
-  test('enough passes open the gate of a still stage, and the coach moves on', async () => {
+  test('enough passes open a still stage by themselves', async () => {
     server.at('2027-03-02T10:00:00');
     await log({ reps: 'PPPPPPPPPPPP', date: '2027-03-02' });
-    const [before] = await gates();
-    expect(before).toMatchObject({ stage: 'still', gate: { decision: 'advance' }, held: [] });
-    const decision = { id: randomUUID(), drill: 'knee_swap', stage: 'still', decision: 'advance', note: '' };
+    const [state] = await gates();
+    expect(state).toMatchObject({ stage: 'slow', gate: { repsUsed: 0, decision: 'continue' } });
+  });
+  test('a word on a rung that is no more is refused, and said twice it counts once', async () => {
     server.at('2027-03-02T10:05:00');
-    const { body } = await server.ask<GateState[]>('POST', `/api/students/${student}/gates`, decision);
-    expect(body[0]).toMatchObject({ stage: 'slow', gate: { repsUsed: 0, decision: 'continue' } });
-    const again = await server.ask<GateState[]>('POST', `/api/students/${student}/gates`, decision);
-    expect(again.body[0]?.stage).toBe('slow');
+    const say = (stage: string, id: string = randomUUID()) =>
+      server.ask<GateState[]>('POST', `/api/students/${student}/gates`, {
+        id,
+        drill: 'knee_swap',
+        stage,
+        decision: 'hold',
+        note: '',
+      });
+    expect((await say('still')).status).toBe(409);
+    const id = randomUUID();
+    expect((await say('slow', id)).body[0]?.stage).toBe('slow');
+    expect((await say('slow', id)).body[0]?.stage).toBe('slow');
   });
   test('a swing stage waits for filmed swings, and says so', async () => {
     for (const stage of ['slow']) {

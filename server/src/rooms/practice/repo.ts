@@ -25,8 +25,8 @@ export const latestPlan = (db: Db, studentId: string): PlanRecord | null =>
 export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
   prepared(
     db,
-    `INSERT INTO set_logs (id, student_id, date, drill, stage, reps, felt, "from", at, done_at, device)
-      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO set_logs (id, student_id, date, drill, stage, reps, felt, "from", at, done_at, device, layer)
+      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     set.id,
     studentId,
@@ -39,6 +39,7 @@ export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
     set.at,
     set.doneAt,
     set.device,
+    set.layer,
   );
 };
 export const setById = (db: Db, id: string): StoredSet | null => {

@@ -5,13 +5,15 @@ import {
   type GateWord,
   gateStates,
   type HowMade,
+  type LadderFile,
   layPlan,
   likelyMade,
   notPrescribed,
   type Plan,
-  rungOf,
+  standsOn,
 } from '@inchstep/core/practice';
-import { inUse } from '@inchstep/core/prescription';
+import { type Drill, inUse } from '@inchstep/core/prescription';
+import type { StudentRecord } from '@inchstep/core/progress';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getStudent, once, onceTogether, onThisClock, record, refuseInPain } from '../intake/index.ts';
@@ -97,7 +99,7 @@ export function logSet(
 
 function refuseUnprescribed(ctx: Context, studentId: string, set: SetLog): void {
   if (!libraryOf(ctx).byId(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
-  const why = notPrescribed(ctx.records.of(studentId), set);
+  const why = notPrescribed(ctx.records.of(studentId), set, libraryOf(ctx));
   if (why === 'drill') throw new Refusal('drill_not_in_use', { drill: set.drill, date: set.date }, 'drill');
   if (why === 'rung') throw new Refusal('rung_not_reached', { drill: set.drill, stage: set.stage }, 'stage');
 }
@@ -117,18 +119,25 @@ export function decideGate(
   author: string,
 ): void {
   const decide = () => {
-    const { intake, prescription, practice } = ctx.records.of(studentId);
+    const file = ctx.records.of(studentId);
+    const { intake, prescription } = file;
+    const drill = libraryOf(ctx).byId(word.drill);
     if (intake.heldSince !== null && word.decision === 'advance') throw new Refusal('pain_hold');
-    if (!inUse(prescription)?.drills.includes(word.drill))
+    if (!drill || !inUse(prescription)?.drills.includes(word.drill))
       throw new Refusal('drill_not_in_use', { drill: word.drill, date: today(ctx) }, 'drill');
     // Two coaches, or two taps, may look at the same rung: the second one looks at a rung that is no more.
-    if (rungOf(practice.gates, word.drill) !== word.stage) throw new Refusal('changed_meanwhile');
+    if (standsOn(file, drill).stage !== word.stage) throw new Refusal('changed_meanwhile');
     const at = stamp(ctx);
     insertGate(ctx.db, { ...word, studentId, at, undoneAt: null });
-    const { drill, stage, decision, note } = word;
-    const words: GateWord[] = [...practice.gates, { drill, stage, decision, at, day: dayOf(at) }];
-    noteRung(ctx, studentId, drill, rungOf(words, drill));
-    record(ctx, studentId, 'gate', { drill, stage, decision, note });
+    const { stage, decision, note } = word;
+    const said: GateWord = { drill: drill.id, stage, decision, at, day: dayOf(at) };
+    noteRung(
+      ctx,
+      studentId,
+      drill.id,
+      rungWith(file, drill, (words) => [...words, said]),
+    );
+    record(ctx, studentId, 'gate', { drill: drill.id, stage, decision, note });
   };
   once(ctx, { id: word.id, what: 'gate', studentId, author }, decide, () => undefined);
 }
@@ -139,11 +148,30 @@ export function takeBackGate(ctx: Context, studentId: string, id: string): void 
   if (row?.studentId !== studentId) throw new Refusal('not_found');
   if (row.undoneAt !== null) return;
   ctx.records.write(studentId, () => {
-    const { gates } = ctx.records.of(studentId).practice;
-    const words = gates.filter(({ drill }) => drill === row.drill);
+    const file = ctx.records.of(studentId);
+    const drill = libraryOf(ctx).byId(row.drill);
     if (lastGate(ctx.db, studentId, row.drill)?.id !== id) throw new Refusal('changed_meanwhile');
     undoGate(ctx.db, id, stamp(ctx));
-    noteRung(ctx, studentId, row.drill, rungOf(words.slice(0, -1), row.drill));
+    const without = (words: readonly GateWord[]) => {
+      const last = words.findLast((word) => word.drill === row.drill);
+      return words.filter((word) => word !== last);
+    };
+    if (drill) noteRung(ctx, studentId, row.drill, rungWith(file, drill, without));
     record(ctx, studentId, 'undone', { what: 'gate' });
   });
 }
+
+/** The drill's rung if the coach's words were others. */
+const rungWith = (
+  file: StudentRecord,
+  drill: Drill,
+  change: (words: readonly GateWord[]) => readonly GateWord[],
+): string =>
+  standsOn({ ...pick(file), practice: { ...pick(file).practice, gates: change(file.practice.gates) } }, drill)
+    .stage;
+
+/** What a ladder is read from; the file reads the rest only when it is asked. */
+const pick = ({ prescription, practice: { sets, gates } }: StudentRecord): LadderFile => ({
+  prescription,
+  practice: { sets, gates },
+});

@@ -12,7 +12,19 @@ export interface SetsFrom {
 
 const NO_SETS: SetsFrom = { sets: [], lastRow: 0 };
 
-const COLUMNS = ['rowid', 'id', 'date', 'drill', 'stage', 'reps', 'at', 'done_at', '"from"', 'device'];
+const COLUMNS = [
+  'rowid',
+  'id',
+  'date',
+  'drill',
+  'stage',
+  'reps',
+  'at',
+  'done_at',
+  '"from"',
+  'device',
+  'layer',
+];
 /** Signs that stand in no id, date or repetition. */
 const [FIELD, LINE] = ['\u001f', '\u001e'];
 
@@ -41,7 +53,9 @@ function workSets(db: Db, studentId: string): SetsFrom {
   if (text === null) return NO_SETS;
   let lastRow = 0;
   const sets = text.split(LINE).map((fields): LoggedSet => {
-    const [row, id, date, drill, stage, reps, at, doneAt, from, device] = fields.split(FIELD) as string[];
+    const [row, id, date, drill, stage, reps, at, doneAt, from, device, layer] = fields.split(
+      FIELD,
+    ) as string[];
     lastRow = Math.max(lastRow, Number(row));
     return {
       id: id as string,
@@ -53,6 +67,7 @@ function workSets(db: Db, studentId: string): SetsFrom {
       doneAt: doneAt || null,
       from: from as LoggedSet['from'],
       device: device || null,
+      layer: Number(layer),
     };
   });
   return { sets, lastRow };
@@ -64,7 +79,7 @@ export function setsSince(db: Db, studentId: string, known?: SetsFrom): SetsFrom
   const rows = prepared(
     db,
     // By the row's number, not by the student's index: what was added since is little.
-    `SELECT rowid AS row, id, date, drill, stage, reps, at, done_at AS doneAt, "from", device
+    `SELECT rowid AS row, id, date, drill, stage, reps, at, done_at AS doneAt, "from", device, layer
       FROM set_logs WHERE +student_id = ? AND rowid > ? ORDER BY at, rowid`,
   ).all(studentId, known.lastRow) as (LoggedSet & { row: number })[];
   if (rows.length === 0) return known;

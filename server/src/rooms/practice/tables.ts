@@ -36,6 +36,8 @@ export const setLogs = sqliteTable(
     device: text('device'),
     /** When it was done, by the program's clock; null where only the day is known. */
     doneAt: text('done_at'),
+    /** The last checkpoint that it was judged by. */
+    layer: integer('layer').notNull().default(1),
   },
   (t) => [index('sets_by_student').on(t.studentId, t.at)],
 );

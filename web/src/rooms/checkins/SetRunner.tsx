@@ -14,6 +14,8 @@ interface SetRunnerProps {
   readonly token: string;
   readonly drill: string;
   readonly stage: Stage;
+  /** The checkpoint that is asked. */
+  readonly layer: number;
   readonly withBall: boolean;
   readonly done: readonly SetSeen[];
   readonly onLogged: () => void;
@@ -24,7 +26,7 @@ const MIDDLE = 5;
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
-export function SetRunner({ token, drill, stage, withBall, done, onLogged }: SetRunnerProps) {
+export function SetRunner({ token, drill, stage, layer, withBall, done, onLogged }: SetRunnerProps) {
   const { wordsOf } = useLibraryWords();
   // A half set of yesterday is no beginning of today's.
   const key = `inchstep.run.${token.slice(0, 12)}.${format(new Date(), 'yyyy-MM-dd')}.${drill}.${stage}`;
@@ -42,6 +44,7 @@ export function SetRunner({ token, drill, stage, withBall, done, onLogged }: Set
       stage,
       reps,
       felt,
+      layer,
       doneAt: now.toISOString(),
       device: thisDevice(),
     };

@@ -223,6 +223,7 @@ function TodayCard({
               token={token}
               drill={item.drill}
               stage={item.stage}
+              layer={drill?.layer ?? 1}
               withBall={(planned?.balls ?? 0) > 0}
               done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
               onLogged={onLogged}

@@ -9,6 +9,7 @@ const set = (id: string) => ({
   stage: 'slow' as const,
   reps: 'PPF',
   felt: 6,
+  layer: 1,
   doneAt: '2027-03-01T08:00:00Z',
   device: null,
 });

@@ -13,7 +13,7 @@ const MIDDLE = 5;
 /** A set counted in the lesson, on the rung the drill stands on. */
 export function CoachSetLog({
   studentId,
-  state: { drill, stage, held },
+  state: { drill, stage, held, layer },
   today,
 }: {
   readonly studentId: string;
@@ -34,6 +34,7 @@ export function CoachSetLog({
         stage,
         reps,
         felt,
+        layer,
         doneAt: new Date().toISOString(),
         device: thisDevice(),
       },

@@ -1,16 +1,12 @@
 import type { GateState } from '@inchstep/contract/practice';
-import { heldText, measureName } from '@inchstep/contract/words';
+import { heldText } from '@inchstep/contract/words';
 import { GATE_TAPE_WORDS } from './words.ts';
 
 /** A tape that fills as repetitions are owned, and what still holds the rung. */
 export function GateTape({ state }: { readonly state: GateState }) {
   const share = Math.round(state.gate.tape * 100);
   const say =
-    state.gate.decision === 'advance'
-      ? GATE_TAPE_WORDS.repetitionsSayOwned
-      : state.gate.decision === 'hold'
-        ? GATE_TAPE_WORDS.repetitionsSayNotYet
-        : GATE_TAPE_WORDS.ofTheWay(share);
+    state.gate.decision === 'advance' ? GATE_TAPE_WORDS.repetitionsSayOwned : GATE_TAPE_WORDS.ofTheWay(share);
   return (
     <div>
       <div
@@ -27,10 +23,7 @@ export function GateTape({ state }: { readonly state: GateState }) {
       {state.held.length > 0 && (
         <ul className="list-disc pl-5 text-sm">
           {state.held.map((held) => (
-            <li key={held.code}>
-              {heldText(held)}
-              {held.code === 'measure' && state.measure.id && ` (${measureName(state.measure.id)})`}
-            </li>
+            <li key={held.code}>{heldText(held)}</li>
           ))}
         </ul>
       )}

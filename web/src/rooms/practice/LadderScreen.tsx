@@ -1,7 +1,7 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { GateState, PlanAsk, PlanRecord } from '@inchstep/contract/practice';
 import { giveText, STAGE_WORDS } from '@inchstep/contract/words';
-import type { Plan } from '@inchstep/core/practice';
+import { type Plan, USUAL_ASK } from '@inchstep/core/practice';
 import { amountsFor } from '@inchstep/core/prescription';
 import { useState } from 'react';
 import { Link, useOutletContext } from 'react-router';
@@ -156,6 +156,10 @@ function firstAsk(student: Student, current: PlanRecord | null, today: string): 
   const nextLesson = profile.nextLesson !== null && profile.nextLesson >= today ? profile.nextLesson : null;
   if (current) return { ...current.ask, start: today, nextLesson };
   return {
+    ...USUAL_ASK,
+    exceptions: [],
+    moves: [],
+    opened: [],
     start: today,
     nextLesson,
     days: profile.days,

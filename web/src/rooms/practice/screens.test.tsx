@@ -1,6 +1,14 @@
 import type { GateState } from '@inchstep/contract/practice';
 import { referenceCase } from '@inchstep/core/diagnosis';
-import { buildPlan, type Plan, type Rep, readReps, repGate } from '@inchstep/core/practice';
+import {
+  buildPlan,
+  NOTHING_KNOWN,
+  type Plan,
+  type Rep,
+  readReps,
+  repGate,
+  USUAL_ASK,
+} from '@inchstep/core/practice';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
@@ -12,11 +20,18 @@ import { LadderScreen } from './LadderScreen.tsx';
 
 afterEach(cleanup);
 
+const gateOf = (reps: string) => {
+  const { decision, ...rest } = repGate(readReps(reps) as Rep[]);
+  return { ...rest, decision: decision === 'hold' ? ('continue' as const) : decision };
+};
 const state = (reps: string, more: Partial<GateState> = {}): GateState => ({
   drill: 'knee_swap',
   stage: 'slow',
-  gate: repGate(readReps(reps) as Rep[]),
-  measure: { id: 'lead_knee_in_top', swings: 0, inBand: null, open: false },
+  finished: false,
+  layer: 1,
+  gate: { ...gateOf(reps), notYets: 0, more: 8 },
+  measures: [{ id: 'lead_knee_in_top', swings: 0, inBand: null, open: false }],
+  proposesDown: false,
   held: [],
   ...more,
 });
@@ -34,13 +49,13 @@ describe('the gate’s tape', () => {
       <GateTape
         state={state('PPPPPPP', {
           held: [
-            { code: 'swings', have: 1, need: 3 },
+            { code: 'swings', measure: 'shift_impact', have: 1, need: 3 },
             { code: 'watch', measure: 'shift_impact' },
           ],
         })}
       />,
     );
-    expect(screen.getByText('Film 2 more swings at this speed.')).toBeTruthy();
+    expect(screen.getByText('Film 2 more swings at this speed that show “Shift at impact”.')).toBeTruthy();
     expect(screen.getByText(/Being overdone: “Shift at impact”/)).toBeTruthy();
   });
 });
@@ -57,7 +72,7 @@ describe('the coach’s answers', () => {
     await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'slow', note: '' }));
   });
   test('ahead of the gate is possible, and noted as such', async () => {
-    const log = gate(state('PP', { held: [{ code: 'reps', tape: 0.3 }] }));
+    const log = gate(state('PP', { held: [{ code: 'reps', tape: 0.3, more: 8 }] }));
     fireEvent.click(screen.getByRole('button', { name: 'Next rung all the same' }));
     await waitFor(() =>
       expect(log[0]?.body).toMatchObject({ decision: 'advance', note: 'ahead of the gate' }),
@@ -112,12 +127,11 @@ describe('the ladder', () => {
     placeByDay: { sun: 'range' },
   } as const;
   const plan = buildPlan({
+    ...NOTHING_KNOWN,
+    ...USUAL_ASK,
+    ...ask,
     file: referenceCase(),
     drills: ['knee_swap'],
-    ...ask,
-    done: [],
-    missed: [],
-    reached: {},
   });
   const student = {
     id: 'x',

@@ -14,15 +14,15 @@ interface PassCurve {
 }
 
 const KINDS: readonly PassCurve[] = [
-  { start: 0.85, reps: 30, ceiling: 0.95, usual: 14 },
-  { start: 0.72, reps: 30, ceiling: 0.95, usual: 14 },
-  { start: 0.72, reps: 90, ceiling: 0.93, usual: 14 },
+  { start: 0.85, reps: 30, ceiling: 0.95, usual: 20 },
+  { start: 0.72, reps: 30, ceiling: 0.95, usual: 20 },
+  { start: 0.72, reps: 90, ceiling: 0.93, usual: 16 },
   { start: 0.58, reps: 40, ceiling: 0.93, usual: 14 },
-  { start: 0.58, reps: 120, ceiling: 0.92, usual: 14 },
-  { start: 0.45, reps: 60, ceiling: 0.92, usual: 10 },
-  { start: 0.45, reps: 180, ceiling: 0.9, usual: 10 },
-  { start: 0.35, reps: 120, ceiling: 0.88, usual: 6 },
-  { start: 0.3, reps: 400, ceiling: 0.85, usual: 4 },
+  { start: 0.58, reps: 120, ceiling: 0.92, usual: 12 },
+  { start: 0.45, reps: 60, ceiling: 0.92, usual: 8 },
+  { start: 0.45, reps: 180, ceiling: 0.9, usual: 6 },
+  { start: 0.35, reps: 120, ceiling: 0.88, usual: 3 },
+  { start: 0.3, reps: 400, ceiling: 0.85, usual: 1 },
 ];
 
 const LONGEST = 700;

@@ -183,6 +183,20 @@ export interface PlanDiff {
   readonly gates: readonly GateMove[];
 }
 
+/** A plan that holds nothing yet. */
+export const EMPTY_PLAN: Plan = {
+  stages: [],
+  days: [],
+  empty: [],
+  gateDates: [],
+  binding: [],
+  gives: [],
+  unfinished: [],
+  reviewDates: [],
+  diff: null,
+  proof: { rules: 0, broken: [] },
+};
+
 export interface Plan {
   readonly stages: readonly PlanStage[];
   readonly days: readonly PlanDay[];

@@ -149,9 +149,21 @@ function cycleTogether(evidence: Evidence): Broken[] {
   });
 }
 
+/** Dry repetitions of each week of the plan, against what was wished for. */
+function wish({ days, request, firstPlanned }: Evidence): Broken[] {
+  const weeks = new Map<number, number>();
+  return days.flatMap(({ date, items }) => {
+    const week = Math.floor((dayNumber(date) - firstPlanned) / 7);
+    const sum = items.reduce((all, { rehearsals }) => all + rehearsals, weeks.get(week) ?? 0);
+    weeks.set(week, sum);
+    return sum > request.wishRepsPerWeek ? [{ date, about: `${sum}` }] : [];
+  });
+}
+
 /** Rules of places, balls and the order in which things are learnt. */
 export const ORDER_RULES: readonly PlanRule[] = [
   { rule: 'balls', breaches: balls },
+  { rule: 'wish', breaches: wish },
   {
     rule: 'place',
     breaches: (evidence) =>
