@@ -1,5 +1,5 @@
 // Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
-// `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
+// `bench season N`, `bench plans N`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -21,6 +21,8 @@ const percent = (share) => `${(100 * share).toFixed(1)} %`;
 if (study === 'coverage') coverageTable();
 else if (study === 'calibration') calibrationTable();
 else if (study === 'marks') marksTable();
+else if (study === 'season') seasonTable();
+else if (study === 'plans') plansTable();
 else if (study === 'frames') framesTable();
 else if (study === 'hostile') hostileTable();
 else if (study === 'durability') durabilityTable();
@@ -171,6 +173,44 @@ function marksTable() {
       percent(m.leading).padStart(8),
       percent(m.held).padStart(6),
     );
+}
+
+function seasonTable() {
+  console.log('Twelve weeks of made-up students, day by day: planned by the program, and by hand');
+  console.log(
+    'way'.padEnd(26),
+    'students  owned  median days  repetitions  to owned  wrong advances  rules broken  days without a word',
+  );
+  for (const row of lines(node(['dist/bench.js', 'season', size ?? '50']).stdout))
+    if (row.stage)
+      console.log(
+        `dates said of ${row.stage}`.padEnd(32),
+        `${row.said} said, likely met ${percent(row.likely)} (goal 50), late met ${percent(row.late)} (goal 75-85)`,
+      );
+    else
+      console.log(
+        row.name.padEnd(26),
+        String(row.seasons).padStart(8),
+        percent(row.owned).padStart(7),
+        String(row.medianDays ?? '-').padStart(11),
+        String(Math.round(row.reps)).padStart(12),
+        String(row.repsToOwned ?? '-').padStart(9),
+        percent(row.wrong).padStart(14),
+        String(row.broken).padStart(13),
+        String(row.empty).padStart(14),
+      );
+}
+
+function plansTable() {
+  const [s] = lines(node(['dist/bench.js', 'plans', size ?? '5000']).stdout);
+  row('random requests laid', s.plans);
+  row('sessions checked', s.sessions);
+  row(
+    'rules broken',
+    Object.values(s.broken).reduce((a, b) => a + b, 0),
+    'goal 0',
+  );
+  row('a plan with its ways out, median', `${s.medianMs.toFixed(1)} ms`, `(${s.worstMs.toFixed(1)})`);
 }
 
 function calibrationTable() {

@@ -2,9 +2,11 @@ import { calibrate } from './calibration.ts';
 import { COVERAGE_GROUPS, coverage } from './coverage.ts';
 import { pairs, singles } from './diagnosisCases.ts';
 import { fewerMarks } from './fewerMarks.ts';
+import { randomPlans } from './randomPlans.ts';
+import { seasonStudy } from './season.ts';
 import { speeds } from './speeds.ts';
 
-/** `bench speeds` in a few seconds; `bench coverage N`, `marks N` and `calibration N` as long as N asks. */
+/** `bench speeds` in a few seconds; `bench coverage N`, `marks N`, `season N`, `plans N` and `calibration N` as long as N asks. */
 const [what = 'speeds', size] = process.argv.slice(2);
 const say = (result: unknown) => process.stdout.write(`${JSON.stringify(result)}\n`);
 
@@ -13,6 +15,8 @@ if (what === 'coverage') {
   for (const [name, more] of COVERAGE_GROUPS) say({ name, ...coverage(Number(size ?? 100), more, 100_001) });
 }
 if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row);
+if (what === 'season') for (const row of seasonStudy(Number(size ?? 50), 300_000)) say(row);
+if (what === 'plans') say(randomPlans(Number(size ?? 5000)));
 if (what === 'calibration') {
   for (const steps of [1, 1.5, 2, 2.5])
     say({ name: `one fault, ${steps} steps out`, ...calibrate(singles(steps, 4)) });

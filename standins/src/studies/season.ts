@@ -1,91 +1,19 @@
-import { referenceCase } from '@inchstep/core/diagnosis';
-import {
-  between,
-  type IsoDay,
-  pick,
-  plusDays,
-  type Random,
-  seededRandom,
-  WEEKDAYS,
-} from '@inchstep/core/foundation';
-import { type Place, resolveSchool } from '@inchstep/core/intake';
+import { type IsoDay, plusDays } from '@inchstep/core/foundation';
 import {
   buildPlan,
   type GateDate,
   NOTHING_KNOWN,
   type PlanDay,
-  type PlanLog,
   type PlanRequest,
   STAGES,
   type Stage,
   USUAL_ASK,
 } from '@inchstep/core/practice';
-import { Learner, type LearnerKind } from '../learner/learner.ts';
+import { LEARNER_KINDS, type LearnerKind } from '../learner/learner.ts';
+import { type Asked, type DateSaid, DRILL, SEASON_DAYS, type Season, START, World } from './seasonWorld.ts';
 
-/** Twelve weeks of one made-up student under one way of planning. */
-export interface Season {
-  readonly kind: string;
-  /** The day from which the movement is there cold at full speed, on two occasions a week apart; null = never. */
-  readonly ownedOn: number | null;
-  /** And still there at the end. */
-  readonly lasts: boolean;
-  readonly reps: number;
-  readonly repsToOwned: number | null;
-  readonly advances: number;
-  readonly wrongAdvances: number;
-  readonly brokenRules: number;
-  /** Asked days without a session and without a reason. */
-  readonly emptyDays: number;
-  readonly dates: readonly DateSaid[];
-}
-
-/** What was said of a gate on a day, and when it was really left. */
-export interface DateSaid {
-  readonly stage: Stage;
-  readonly likely: boolean | null;
-  readonly late: boolean | null;
-}
-
-export const SEASON_DAYS = 84;
-const START: IsoDay = '2027-03-01';
-const DRILL = 'kiss_the_post';
-const OWNED_AT = 0.8;
-/** What is owned may slip a little by the end and still be called there. */
-const STILL_AT = 0.72;
-const APART_DAYS = 7;
 /** A rung left with fewer passes than the test's "not yet" was left wrongly. */
 const NOT_YET = 0.5;
-
-/** A student's week as it is asked for, the same for every way of planning. */
-export interface Life {
-  readonly days: PlanRequest['days'];
-  readonly minutes: number;
-  readonly places: Partial<Record<(typeof WEEKDAYS)[number], Place>>;
-  readonly coachWaits: readonly number[];
-}
-
-export function lifeOf(random: Random): Life {
-  const perWeek = pick(random, [3, 4, 4, 5]);
-  const start = pick(random, [0, 1]);
-  const days = WEEKDAYS.filter((_, i) => ((i + start) * perWeek) % 7 < perWeek);
-  const ranges = pick(random, [1, 2, 2]);
-  const places = Object.fromEntries(days.slice(-ranges).map((day) => [day, 'range' as const]));
-  const minutes = Math.round(between(random, 20, 45));
-  return {
-    days,
-    minutes,
-    places,
-    coachWaits: Array.from({ length: 60 }, () => pick(random, [0, 0, 1, 1, 2, 3])),
-  };
-}
-
-/** What a day asks of the student: so many repetitions of each kind, on a rung. */
-interface Asked {
-  readonly stage: Stage;
-  readonly reps: number;
-  /** The rung itself, or its feel where it has no place. */
-  readonly own: boolean;
-}
 
 /** Plans by the program, day by day from what was logged; the coach looks at gates that wait for him. */
 export function plannedSeason(kind: LearnerKind, seed: number): Season {
@@ -136,7 +64,7 @@ export function plannedSeason(kind: LearnerKind, seed: number): Season {
     if (today && !practised) missed.push(date);
     world.leftAt = world.learner.passes(world.stage);
     // The count has opened a gate that waits: the coach looks after his days, at a film with its own doubt.
-    const open = world.testOpen(gates);
+    const open = !through && world.testOpen(gates);
     if (open && waiting === null)
       waiting = { stage: world.stage, until: day + (world.life.coachWaits[looks++ % 60] ?? 1) };
     if (waiting && day >= waiting.until) {
@@ -184,139 +112,6 @@ export function fixedSeason(kind: LearnerKind, seed: number, daysARung: number):
   return world.season(kind, { advances, wrong, broken: 0, empty: 0, dates: [] });
 }
 
-/** The student, the calendar and the log of one season. */
-class World {
-  readonly learner: Learner;
-  readonly life: Life;
-  readonly logs: PlanLog[] = [];
-  stage: Stage = 'still';
-  leftAt = 1;
-  private readonly random: Random;
-  private readonly days: Random;
-  private readonly cold: number[] = [];
-  private readonly done: number[] = [];
-
-  constructor(kind: LearnerKind, seed: number) {
-    this.learner = new Learner(kind, seededRandom(seed));
-    this.life = lifeOf(seededRandom(seed + 500_000));
-    this.random = seededRandom(seed + 900_000);
-    this.days = seededRandom(seed + 700_000);
-  }
-
-  chance(): number {
-    return this.random();
-  }
-
-  ask(start: IsoDay) {
-    const { days, minutes, places } = this.life;
-    const file = referenceCase({
-      minutesPerWeek: minutes * days.length,
-      places: ['home', 'range'],
-      aids: ['stick'],
-    });
-    return {
-      file: { ...file, school: resolveSchool({}) },
-      drills: [DRILL],
-      start,
-      nextLesson: null,
-      days,
-      minutesPerDay: Object.fromEntries(days.map((day) => [day, minutes])),
-      placeByDay: places,
-    };
-  }
-
-  private weekday(date: IsoDay) {
-    return WEEKDAYS[(new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7] as (typeof WEEKDAYS)[number];
-  }
-  isAsked = (date: IsoDay): boolean => this.life.days.includes(this.weekday(date));
-  isRange = (date: IsoDay): boolean => this.life.places[this.weekday(date)] === 'range';
-
-  /** Whether anything was done; what was done is logged. */
-  practise(day: number, date: IsoDay, asked: readonly Asked[]): boolean {
-    this.cold[day] = this.learner.passes('full');
-    const { missRate, doneShare, extraRate } = this.learner.kind;
-    const [misses, extra] = [this.days() < missRate, this.days() < extraRate];
-    let done = 0;
-    const doSet = (stage: Stage, reps: number, own: boolean) => {
-      let letters = '';
-      for (let i = 0; i < reps; i++)
-        letters += own ? this.learner.repeat(stage) : this.learner.keepFeel(stage);
-      if (letters === '') return;
-      done += letters.length;
-      this.logs.push({ date, drill: DRILL, stage, letters, layer: 1, before: null });
-    };
-    if (asked.length > 0 && !misses)
-      for (const one of asked) doSet(one.stage, Math.round(one.reps * doneShare), one.own);
-    if (asked.length === 0 && extra)
-      doSet(
-        STAGES.indexOf(this.stage) > 1 ? 'slow' : this.stage,
-        30,
-        this.stage === 'still' || this.stage === 'slow',
-      );
-    this.done[day] = done;
-    return done > 0;
-  }
-
-  /** Whether the rung at hand has been opened by the count and waits for the coach. */
-  testOpen(gates: PlanRequest['gates']): boolean {
-    const since = gates.at(-1)?.date ?? '';
-    const letters = this.logs
-      .filter(({ stage, date }) => stage === this.stage && date > since)
-      .map((log) => log.letters)
-      .join('');
-    return STAGES.indexOf(this.stage) >= 2 && opens(letters);
-  }
-
-  night(_day: number): void {
-    this.learner.night();
-  }
-
-  season(
-    kind: LearnerKind,
-    of: { advances: number; wrong: number; broken: number; empty: number; dates: readonly DateSaid[] },
-  ): Season {
-    const { cold, done } = this;
-    let since: number | null = null;
-    let ownedOn: number | null = null;
-    cold.forEach((chance, day) => {
-      if (chance < OWNED_AT) since = null;
-      else since ??= day;
-      if (ownedOn === null && since !== null && day - since >= APART_DAYS) ownedOn = day;
-    });
-    const lasts = ownedOn !== null && (cold.at(-1) ?? 0) >= STILL_AT;
-    const sum = (until: number) => done.slice(0, until + 1).reduce((all, n) => all + n, 0);
-    return {
-      kind: kind.name,
-      ownedOn,
-      lasts,
-      reps: sum(SEASON_DAYS),
-      repsToOwned: ownedOn === null ? null : sum(ownedOn),
-      advances: of.advances,
-      wrongAdvances: of.wrong,
-      brokenRules: of.broken,
-      emptyDays: of.empty,
-      dates: of.dates,
-    };
-  }
-}
-
-/** The sequential test by its definition, kept apart from the program's own: 0.8 against 0.5, 5 % and 10 %. */
-function opens(letters: string): boolean {
-  let odds = 1;
-  let judged = 0;
-  for (const letter of letters) {
-    if (letter === '?') continue;
-    odds *= letter === 'P' ? 0.8 / 0.5 : 0.2 / 0.5;
-    judged += 1;
-    if (odds >= 18) return true;
-    if (odds <= 0.1 / 0.95 || judged >= 60) {
-      odds = 1;
-      judged = 0;
-    }
-  }
-  return false;
-}
-
 /** Whether each gate was left by the dates that were said of it; those beyond the plan are not counted. */
 function judged(
   said: readonly { readonly day: number; readonly gates: readonly GateDate[] }[],
@@ -335,4 +130,86 @@ function judged(
       return [{ stage, likely: by(likely), late: by(late) }];
     }),
   );
+}
+
+export interface SeasonRow {
+  readonly name: string;
+  readonly seasons: number;
+  /** Shares. */
+  readonly owned: number;
+  readonly wrong: number;
+  /** Of all students, those who never own it counted as never. */
+  readonly medianDays: number | null;
+  readonly reps: number;
+  readonly repsToOwned: number | null;
+  readonly broken: number;
+  readonly empty: number;
+}
+
+const FIXED_DAYS = [4, 5, 7, 9, 12] as const;
+
+/** So many students of each kind, by the program and by hand; what was said of dates comes last. */
+export function* seasonStudy(n: number, seed: number): Generator<SeasonRow | DateRow> {
+  const students = LEARNER_KINDS.flatMap((kind, k) =>
+    Array.from({ length: n }, (_, i) => ({ kind, seed: seed + 10_000 * k + i })),
+  );
+  const planned = students.map((one) => plannedSeason(one.kind, one.seed));
+  yield rowOf('planned', planned);
+  for (const { name } of LEARNER_KINDS)
+    yield rowOf(
+      `  ${name}`,
+      planned.filter(({ kind }) => kind === name),
+    );
+  for (const days of FIXED_DAYS)
+    yield rowOf(
+      `a rung every ${days} days`,
+      students.map((one) => fixedSeason(one.kind, one.seed, days)),
+    );
+  yield* dateRows(planned.flatMap(({ dates }) => dates));
+}
+
+function rowOf(name: string, seasons: readonly Season[]): SeasonRow {
+  const lasting = seasons.filter(({ lasts }) => lasts);
+  const sum = (of: (season: Season) => number) => seasons.reduce((all, season) => all + of(season), 0);
+  return {
+    name,
+    seasons: seasons.length,
+    owned: lasting.length / seasons.length,
+    wrong:
+      sum(({ wrongAdvances }) => wrongAdvances) /
+      Math.max(
+        1,
+        sum(({ advances }) => advances),
+      ),
+    medianDays: middle(seasons.map(({ lasts, ownedOn }) => (lasts ? ownedOn : null))),
+    reps: sum(({ reps }) => reps) / seasons.length,
+    repsToOwned: middle(lasting.map(({ repsToOwned }) => repsToOwned)),
+    broken: sum(({ brokenRules }) => brokenRules),
+    empty: sum(({ emptyDays }) => emptyDays),
+  };
+}
+
+function middle(values: readonly (number | null)[]): number | null {
+  const sorted = values.map((value) => value ?? Number.POSITIVE_INFINITY).sort((a, b) => a - b);
+  const half = sorted[Math.floor(sorted.length / 2)];
+  return half === undefined || !Number.isFinite(half) ? null : half;
+}
+
+export interface DateRow {
+  readonly stage: Stage | 'all';
+  /** Of the dates said, the share that was met. */
+  readonly likely: number;
+  readonly late: number;
+  readonly said: number;
+}
+
+function* dateRows(dates: readonly DateSaid[]): Generator<DateRow> {
+  for (const stage of ['all', ...STAGES.filter((one) => one !== 'course')] as const) {
+    const here = dates.filter((one) => stage === 'all' || one.stage === stage);
+    const met = (which: 'likely' | 'late') => {
+      const said = here.filter((one) => one[which] !== null);
+      return said.filter((one) => one[which]).length / said.length;
+    };
+    yield { stage, likely: met('likely'), late: met('late'), said: here.length };
+  }
 }

@@ -36,6 +36,8 @@ export interface LadderStanding {
   readonly stage: Stage;
   /** The last rung is behind. */
   readonly finished: boolean;
+  /** Looked at again after it was finished, it was owned. */
+  readonly lasts: boolean;
   readonly test: RungTest;
   /** Rungs that the count has opened and the coach has not looked at. */
   readonly unseen: readonly Stage[];
@@ -51,8 +53,8 @@ export interface LadderStanding {
   readonly startedOn: IsoDay | null;
 }
 
-/** Rungs on which a drill that has done its work shows whether it still stands. */
-const HELD_ON: readonly Stage[] = ['full', 'clubs'];
+/** The rung on which a drill that has done its work is looked at again. */
+const LOOKED_AT_ON: Stage = 'full';
 
 /** Rungs that open by themselves, and that the program goes down from by itself. */
 export const opensByCount = (stage: Stage): boolean => stage === 'still' || stage === 'slow';
@@ -81,6 +83,7 @@ class Walk {
   private layer = 1;
   private layerCount = new RungCount();
   private heldCount = new RungCount();
+  private lasts = false;
   private pieceOn: IsoDay | null = null;
   private since: IsoDay | null = null;
   private startedOn: IsoDay | null = null;
@@ -120,9 +123,12 @@ class Walk {
 
   /** What was learnt is counted on: a "not yet" at full speed brings the rung back, or proposes it. */
   private watchHeld(reps: readonly Rep[], stage: Stage, date: IsoDay): void {
-    if (!HELD_ON.includes(stage)) return;
+    if (stage !== LOOKED_AT_ON) return;
     this.heldCount.read(reps);
-    if (this.heldCount.advanced) this.heldCount = new RungCount();
+    if (this.heldCount.advanced) {
+      this.lasts = true;
+      this.heldCount = new RungCount();
+    }
     if (this.heldCount.notYets === 0 || !this.rules.opensAlone(stage)) return;
     this.moveTo(Math.max(0, this.rules.rungs.indexOf('full')), date);
   }
@@ -132,7 +138,7 @@ class Walk {
     const index = rungs.indexOf(stage);
     if (decision === 'hold') this.moveTo(this.at, date);
     if (decision === 'back') this.moveTo(Math.max(0, (index < 0 ? this.at : index) - 1), date);
-    if (decision !== 'advance') return;
+    if (decision !== 'advance' || this.finished) return;
     // A word on a rung far above is the witness of a test at full speed: the rungs below are taken as passed.
     if (index > this.at) this.witnessedOn = date;
     if (index >= 0) this.at = index;
@@ -155,6 +161,7 @@ class Walk {
     this.finished = false;
     this.count = new RungCount();
     this.heldCount = new RungCount();
+    this.lasts = false;
     this.since = date;
   }
 
@@ -170,12 +177,12 @@ class Walk {
   }
 
   standing(): LadderStanding {
-    const { stage, finished, unseen, layer, since, witnessedOn, startedOn } = this;
+    const { stage, finished, lasts, unseen, layer, since, witnessedOn, startedOn } = this;
     const { test } = this.count;
     const proposesDown = finished
       ? this.heldCount.notYets > 0
       : test.decision === 'continue' && test.notYets >= NOT_YETS_DOWN && !opensByCount(stage);
-    return { stage, finished, test, unseen, layer, proposesDown, since, witnessedOn, startedOn };
+    return { stage, finished, lasts, test, unseen, layer, proposesDown, since, witnessedOn, startedOn };
   }
 }
 

@@ -16,12 +16,11 @@ export const LIMITED_SHARE = 0.5;
 /** Seven days may hold this much more than the seven before. */
 export const WEEKLY_GROWTH = 1.25;
 /**
- * Seven days are a week of practice when this share of the asked days was practised on. Where the seven before were
- * none because days were missed, coming back to the last week of practice is no growth.
+ * Where asked days were missed in the seven before, coming back to the fullest of the last weeks is no growth: so
+ * many days back, and of weeks that were practised on so many days at least.
  */
-export const ACTIVE_WEEK_SHARE = 1;
-/** A week of practice that lies further back is no measure any more. */
-export const WEEK_IS_KNOWN_DAYS = 42;
+export const FULLEST_WEEK_WITHIN_DAYS = 42;
+export const WEEK_HAS_DAYS = 2;
 /** After more days than this without practice the first week is at most what the last active one was. */
 export const GAP_DAYS = 7;
 /** The longest history that any rule looks back to. */

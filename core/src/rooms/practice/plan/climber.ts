@@ -1,4 +1,4 @@
-import { daysBetween } from '../../../foundation/index.ts';
+import { daysBetween, type IsoDay, plusDays } from '../../../foundation/index.ts';
 import { RETENTION_AFTER_DAYS } from '../ruleNumbers.ts';
 import { STAGES, type Stage, stageRow } from '../stages.ts';
 import type { Capacity, Climb, Ground } from './layout.ts';
@@ -6,6 +6,8 @@ import type { Track } from './track.ts';
 
 /** Days that a gate with a measure waits for the coach, when nothing goes wrong. */
 const FORESEEN_WAIT = 2;
+
+const LET_GO_DAYS = 21;
 
 /** A drill on its way up while the days are laid: the rung that is foreseen for each of them. */
 export class Climber {
@@ -37,15 +39,31 @@ export class Climber {
     this.at = next < 0 ? reachable.length : next;
     if (this.at === reachable.length && standing.since !== null) this.lookAgain(standing.since, ground);
     // What was taken as passed by a witness is looked at a week later.
-    else if (standing.witnessedOn !== null) this.lookAgain(standing.witnessedOn, ground, 1);
+    else if (standing.witnessedOn !== null) this.lookOnce(standing.witnessedOn, ground);
   }
 
-  private lookAgain(since: string, ground: Ground, times: number = RETENTION_AFTER_DAYS.length): void {
+  /** A week and a month after its work was done; and every week until it was seen to last. */
+  private lookAgain(since: IsoDay, ground: Ground): void {
     const first = ground.slots[0]?.date;
     if (first === undefined) return;
-    const ago = daysBetween(since, first);
-    for (const after of RETENTION_AFTER_DAYS.slice(0, times))
-      if (after >= ago) this.retention.push(after - ago);
+    const { letters, standing } = this.track;
+    const looked = letters.findLast(({ stage, date }) => stage === 'full' && date > since)?.date;
+    const [week, month] = RETENTION_AFTER_DAYS.map((after) => plusDays(since, after)) as [IsoDay, IsoDay];
+    const next = looked === undefined ? week : plusDays(looked, RETENTION_AFTER_DAYS[0]);
+    const due = [
+      ...(standing.lasts ? [] : [next]),
+      ...(looked !== undefined && looked >= month ? [] : [month]),
+    ].filter((date) => standing.finished || date >= first);
+    // What is long past was let go of by the coach, or by a gap.
+    for (const date of due)
+      if (daysBetween(date, first) < LET_GO_DAYS) this.retention.push(Math.max(0, -daysBetween(date, first)));
+  }
+
+  private lookOnce(since: IsoDay, ground: Ground): void {
+    const first = ground.slots[0]?.date;
+    if (first === undefined) return;
+    const due = -daysBetween(plusDays(since, RETENTION_AFTER_DAYS[0]), first);
+    if (due >= 0) this.retention.push(due);
   }
 
   /** The rung for a day; null when the ladder is behind. */
@@ -85,6 +103,12 @@ export class Climber {
   /** Repetitions that half of the futures need at most. */
   private needed(stage: Stage): number {
     return middle(this.ground.futures.needs(this.track)[STAGES.indexOf(stage)] as Float64Array);
+  }
+
+  /** Looked at again it stood; of the time ahead that is taken to be so. */
+  get wasSeenToLast(): boolean {
+    const { finished, lasts } = this.track.standing;
+    return finished ? lasts : this.retention.length < RETENTION_AFTER_DAYS.length;
   }
 
   get climb(): Climb {

@@ -217,7 +217,7 @@ class Layer {
     const withBalls = BALL_PLACES.includes(slot.place) && session.balls > 0 && ballRung !== null;
     const stage: Stage = withBalls ? ballRung : climber.stage === 'still' ? 'still' : 'slow';
     const room = roomFor(session.askFor(climber, stage, withBalls, share, session.goalDry * share));
-    const most = upkeepOf(climber, withBalls, room.reps, session.goalDry * share);
+    const most = upkeepOf(climber, withBalls, room.reps);
     const taken = session.take(climber, stage, 'upkeep', most, withBalls);
     if (taken === null) session.why ??= EMPTY_BY_RULE[room.rule] ?? 'no_minutes';
   }
@@ -234,18 +234,15 @@ interface Rooms {
   readonly balls: Room | null;
 }
 
-/** Once it was seen to last, a little is enough. */
-const UPKEEP_SETS = 2;
-const UPKEEP_BALL_SETS = 6;
-/** Until then it gets a share of what a rung would. */
-const SETTLING_SHARE = 0.6;
-const SETTLING_BALL_SETS = 12;
+/** Sets for what was seen to last: a little where nearly every repetition passes, else nearly a rung's. */
+const UPKEEP_SETS = { sure: 2, unsure: 6 } as const;
+const UPKEEP_BALL_SETS = { sure: 8, unsure: 18 } as const;
 
-/** How often it is repeated so that it stays: more until the last look back, and never more than there is room. */
-function upkeepOf(climber: Climber, balls: boolean, room: number, goal: number): number {
-  const settling = climber.stage === null && climber.retention.length > 0;
-  if (balls) return Math.min(room, (settling ? SETTLING_BALL_SETS : UPKEEP_BALL_SETS) * BALL_SET);
-  return Math.min(room, settling ? wholeSets(goal * SETTLING_SHARE) : UPKEEP_SETS * DRY_SET);
+/** As much as a rung until it was seen to last, then what keeps it. */
+function upkeepOf(climber: Climber, balls: boolean, room: number): number {
+  if (climber.stage === null && !climber.wasSeenToLast) return room;
+  const kept = climber.stage === null && !climber.track.sure ? 'unsure' : 'sure';
+  return Math.min(room, balls ? UPKEEP_BALL_SETS[kept] * BALL_SET : UPKEEP_SETS[kept] * DRY_SET);
 }
 
 /** So many whole sets, and one at least. */

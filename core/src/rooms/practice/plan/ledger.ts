@@ -2,16 +2,16 @@ import type { StudentFacts } from '../../intake/index.ts';
 import { isChild } from '../../intake/index.ts';
 import { type Drill, LIMIT_OF_LOAD, type LoadClass, loadsOf } from '../../prescription/index.ts';
 import {
-  ACTIVE_WEEK_SHARE,
   CHILD_SHARE,
   DAILY_REPS,
+  FULLEST_WEEK_WITHIN_DAYS,
   GAP_DAYS,
   JOINTS,
   LIMITED_SHARE,
   LOOK_BACK_DAYS,
   OLDER_FROM_YEARS,
   OLDER_SHARE,
-  WEEK_IS_KNOWN_DAYS,
+  WEEK_HAS_DAYS,
   WEEKLY_GROWTH,
 } from '../ruleNumbers.ts';
 
@@ -61,14 +61,12 @@ export class Ledger {
   private readonly used: Float64Array[];
   private readonly marked: Uint8Array[];
   private readonly days: number;
-  /** Days of practice that make seven days a week. */
-  private readonly activeDays: number;
 
+  /** Days that are asked for in a week; fewer were missed. */
   private readonly askedPerWeek: number;
 
   constructor(days: number, askedPerWeek: number) {
     this.askedPerWeek = askedPerWeek;
-    this.activeDays = Math.max(1, Math.ceil(askedPerWeek * ACTIVE_WEEK_SHARE));
     this.days = days + LOOK_BACK_DAYS;
     const rows = () => Array.from({ length: ROWS }, () => new Float64Array(this.days));
     this.reps = rows();
@@ -171,17 +169,19 @@ export class Ledger {
   private weekBound(row: number, end: number): number {
     const before = WEEKLY_GROWTH * this.sum(row, end - 13, end - 7);
     // Only what has gone by can have been missed; a plan's own thin weeks count as they are.
-    if (end - 13 >= LOOK_BACK_DAYS || this.isWeek(end - 7)) return before;
-    for (let last = end - 8; last >= Math.max(6, end - 7 - WEEK_IS_KNOWN_DAYS); last--)
-      if (this.isWeek(last)) return Math.max(before, this.sum(row, last - 6, last));
-    return before;
+    if (end - 13 >= LOOK_BACK_DAYS || this.activeDays(end - 7) >= this.askedPerWeek) return before;
+    let fullest = before;
+    for (let last = end - 8; last >= Math.max(6, end - 7 - FULLEST_WEEK_WITHIN_DAYS); last--)
+      if (this.activeDays(last) >= WEEK_HAS_DAYS) fullest = Math.max(fullest, this.sum(row, last - 6, last));
+    return fullest;
   }
 
-  private isWeek(end: number): boolean {
+  /** Days of practice among the seven up to this one. */
+  private activeDays(end: number): number {
     const values = this.reps[ALL] as Float64Array;
     let active = 0;
     for (let at = Math.max(0, end - 6); at <= end; at++) active += Number((values[at] as number) > 0);
-    return active >= this.activeDays;
+    return active;
   }
 
   /** The spell of practice that this day belongs to: since when, and the last active day before it (-1 = none). */
@@ -201,7 +201,7 @@ export class Ledger {
 }
 
 /** Repetitions of a visit with balls. */
-const VISIT_REPS = 60;
+const VISIT_REPS = 72;
 
 const shared = (left: number, { visits, sharers }: Reserve, ahead: number): number =>
   (left - VISIT_REPS * (visits[ahead] as number)) / (sharers[ahead] as number);

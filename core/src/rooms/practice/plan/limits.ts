@@ -7,7 +7,7 @@ import type { Slot } from './slots.ts';
 import type { Track } from './track.ts';
 
 /** Most sets of two rehearsals and a ball in one visit: after that a beginner's eye and legs are tired. */
-export const BALL_SETS_A_VISIT = 20;
+export const BALL_SETS_A_VISIT = 24;
 /** What is kept warm for a rung that this day has no place for, as a share of the day's goal. */
 export const KEPT_SHARE = 0.8;
 

@@ -23,9 +23,11 @@ export interface Track {
   readonly waitsFor: number | null;
   /** Tracks of the same cycle, itself included; empty = stands alone. */
   readonly cycle: readonly number[];
+  /** Nearly every one of the latest repetitions at full speed passed. */
+  readonly sure: boolean;
   /** Its work is done: it only comes back to be looked at. */
   readonly retired: boolean;
-  readonly letters: readonly { readonly stage: Stage; readonly reps: string }[];
+  readonly letters: readonly { readonly date: IsoDay; readonly stage: Stage; readonly reps: string }[];
 }
 
 /** The drills of a plan in the order in which they begin. */
@@ -57,8 +59,9 @@ export function makeTracks(request: PlanRequest, slots: readonly Slot[]): Track[
       waitsFor: index === 0 || (inCycle && cycle[0] !== index) ? null : index - 1,
       cycle: inCycle ? cycle : [],
       retired: false,
+      sure: isSure(events),
       letters: events.flatMap((event) =>
-        event.kind === 'set' ? [{ stage: event.stage, reps: event.reps }] : [],
+        event.kind === 'set' ? [{ date: event.date, stage: event.stage, reps: event.reps }] : [],
       ),
     };
   });
@@ -85,10 +88,25 @@ function retiredTracks(request: PlanRequest, library: Library, from: number): Tr
         waitsFor: null,
         cycle: [],
         retired: true,
+        sure: true,
         letters: [],
       },
     ];
   });
+}
+
+/** So many of the latest judged repetitions, of which so large a share must have passed. */
+const SURE_REPS = 40;
+const SURE_SHARE = 0.9;
+
+function isSure(events: readonly LadderEvent[]): boolean {
+  let letters = '';
+  for (let i = events.length - 1; i >= 0 && letters.length < SURE_REPS; i--) {
+    const event = events[i] as LadderEvent;
+    if (event.kind === 'set' && (event.stage === 'full' || event.stage === 'clubs'))
+      letters += event.reps.replaceAll('?', '');
+  }
+  return letters.length >= SURE_REPS && letters.replaceAll('F', '').length >= SURE_SHARE * letters.length;
 }
 
 const untilFirst = <T>(all: readonly T[], ends: (one: T) => boolean): readonly T[] => {

@@ -1,16 +1,16 @@
 import type { StudentFacts } from '../../intake/index.ts';
 import type { LoadClass } from '../../prescription/index.ts';
 import {
-  ACTIVE_WEEK_SHARE,
   CHILD_SHARE,
   DAILY_REPS,
+  FULLEST_WEEK_WITHIN_DAYS,
   GAP_DAYS,
   JOINTS,
   LIGHT_SHARE,
   LIMITED_SHARE,
   OLDER_FROM_YEARS,
   OLDER_SHARE,
-  WEEK_IS_KNOWN_DAYS,
+  WEEK_HAS_DAYS,
   WEEKLY_GROWTH,
 } from '../ruleNumbers.ts';
 import { type Deed, dateOfNumber, dayNumber, type Evidence, type PlanRule } from './evidence.ts';
@@ -89,20 +89,14 @@ function weeksOf(evidence: Evidence, joint: LoadClass | null) {
   return { days, week };
 }
 
-/** A quarter more than the seven days before; or the last week of practice, where days were missed since. */
+/** A quarter more than the seven days before; or the fullest of the last weeks, where days were missed since. */
 function mostIn(day: number, week: (end: number) => number, evidence: Evidence): number {
   const grown = WEEKLY_GROWTH * week(day - 7);
-  const { active, firstPlanned } = evidence;
-  const needed = Math.max(1, Math.ceil(evidence.request.days.length * ACTIVE_WEEK_SHARE));
-  const isWeek = (end: number) => {
-    let days = 0;
-    for (let at = end - 6; at <= end; at++) days += active.has(at) ? 1 : 0;
-    return days >= needed;
-  };
-  if (day - 13 >= firstPlanned || isWeek(day - 7)) return grown;
-  for (let end = day - 8; end >= day - 7 - WEEK_IS_KNOWN_DAYS; end--)
-    if (isWeek(end)) return Math.max(grown, week(end));
-  return grown;
+  const { active, firstPlanned, request } = evidence;
+  const daysIn = (end: number) => [0, 1, 2, 3, 4, 5, 6].filter((ago) => active.has(end - ago)).length;
+  if (day - 13 >= firstPlanned || daysIn(day - 7) >= request.days.length) return grown;
+  const weeks = Array.from({ length: FULLEST_WEEK_WITHIN_DAYS }, (_, i) => day - 8 - i);
+  return Math.max(grown, ...weeks.filter((end) => daysIn(end) >= WEEK_HAS_DAYS).map(week));
 }
 
 function growth(evidence: Evidence) {
