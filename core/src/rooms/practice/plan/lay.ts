@@ -7,6 +7,7 @@ import type { Choices, Ground, Laid } from './layout.ts';
 import type { Ledger } from './ledger.ts';
 import { KEPT_SHARE, type Room, roomFor } from './limits.ts';
 import type { BindingRule, EmptyDay, EmptyReason, Intent, PlanDay } from './planModel.ts';
+import { NO_RESERVE } from './reserve.ts';
 import { ROUNDING_S, Session } from './session.ts';
 import { BALL_PLACES, type Slot } from './slots.ts';
 
@@ -155,13 +156,18 @@ class Layer {
     const { track, stage } = climber;
     const dryStage = stage === 'still' ? stage : 'slow';
     const ballStage = stage === null || stage === 'course' ? 'clubs' : stageRow(stage).ball ? stage : 'half';
-    const dry = roomFor(session.askFor(climber, dryStage, false, share, session.goalDry * share));
+    const dryAsk = session.askFor(climber, dryStage, false, share, session.goalDry * share);
+    const dry = roomFor(dryAsk);
     const atBalls = BALL_PLACES.includes(slot.place) && session.balls > 0;
     const room = atBalls ? roomFor(session.askFor(climber, ballStage, true, share, session.wishLeft)) : null;
     const most = track.cycle.length > 0 ? CYCLE_BALLS * BALL_SET : Number.POSITIVE_INFINITY;
     const balls = room && { reps: Math.min(room.reps, most), rule: room.rule };
     const holes = slot.place === 'course' ? MOST_HOLES : 0;
-    if (!slot.quiet) climber.capacity.push({ day: slot.day, dry: dry.reps, balls: balls?.reps ?? 0, holes });
+    if (!slot.quiet) {
+      // Who is still on a dry rung then keeps nothing back for balls.
+      const free = dryAsk.reserve === NO_RESERVE ? dry : roomFor({ ...dryAsk, reserve: NO_RESERVE });
+      climber.capacity.push({ day: slot.day, dry: free.reps, balls: balls?.reps ?? 0, holes });
+    }
     return { dry, balls };
   }
 
