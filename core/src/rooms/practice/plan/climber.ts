@@ -1,11 +1,12 @@
 import { daysBetween, type IsoDay, plusDays } from '../../../foundation/index.ts';
+import { opensByCount } from '../ladder.ts';
 import { RETENTION_AFTER_DAYS } from '../ruleNumbers.ts';
-import { STAGES, type Stage, stageRow } from '../stages.ts';
+import { STAGES, type Stage } from '../stages.ts';
 import type { Capacity, Climb, Ground } from './layout.ts';
 import type { Track } from './track.ts';
 
 /** Days that a gate with a measure waits for the coach, when nothing goes wrong. */
-const FORESEEN_WAIT = 2;
+const FORESEEN_WAIT = 1;
 
 const LET_GO_DAYS = 21;
 
@@ -90,7 +91,7 @@ export class Climber {
     this.reps += reps;
     this.visits += 1;
     if (this.reps < this.needed(stage)) return;
-    const waits = stageRow(stage).measureGate ? this.waits : 0;
+    const waits = !opensByCount(stage) ? this.waits : 0;
     this.until.set(stage, day + waits);
     this.at += 1;
     this.reps = 0;

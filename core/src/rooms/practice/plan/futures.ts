@@ -13,17 +13,19 @@ export const FUTURES = 160;
 const MOST_REPS = 400;
 const LONGEST_DAYS = 400;
 /** Days until the coach has looked at a gate that waits for him: his usual ones. */
-const COACH_WAITS = [0, 0, 1, 1, 2, 2, 3, 4] as const;
+const COACH_WAITS = [0, 0, 0, 1, 1, 2, 2, 3] as const;
 
 /**
  * The first ball rungs begin better than a rung does by itself: between visits the feel is kept. Mixed clubs begin
  * worse. Learnt on stand-in students.
  */
 const BEGINS_EASIER: Partial<Record<Stage, number>> = {
-  half: 0.07,
-  three_quarter: 0.07,
-  full: 0.03,
-  clubs: -0.04,
+  still: 0.03,
+  slow: 0.04,
+  half: 0.15,
+  three_quarter: 0.15,
+  full: 0.13,
+  clubs: 0.02,
 };
 
 export interface MissedDays {

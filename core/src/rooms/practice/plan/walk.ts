@@ -1,4 +1,5 @@
-import { STAGES, type Stage, stageRow } from '../stages.ts';
+import { opensByCount } from '../ladder.ts';
+import { STAGES, type Stage } from '../stages.ts';
 import { FUTURES } from './futures.ts';
 import type { Climb, Ground } from './layout.ts';
 import type { Track } from './track.ts';
@@ -37,7 +38,7 @@ export function walk(
       left -= countsOn(stage, session);
       if (left > 0) continue;
       const name = STAGES[stage] as Stage;
-      const waits = stageRow(name).measureGate ? ground.futures.coachWait(future, name) : 0;
+      const waits = !opensByCount(name) ? ground.futures.coachWait(future, name) : 0;
       (days[stage] as Float64Array)[future] = session.day + waits;
       opensOn = session.day + waits + 1;
       rung += 1;
