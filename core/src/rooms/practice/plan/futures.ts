@@ -20,12 +20,12 @@ const COACH_WAITS = [0, 0, 0, 1, 1, 2, 2, 3] as const;
  * worse. Learnt on stand-in students.
  */
 const BEGINS_EASIER: Partial<Record<Stage, number>> = {
-  still: 0.03,
-  slow: 0.04,
-  half: 0.15,
-  three_quarter: 0.15,
+  still: 0.05,
+  slow: 0.05,
+  half: 0.19,
+  three_quarter: 0.17,
   full: 0.13,
-  clubs: 0.02,
+  clubs: 0.04,
 };
 
 export interface MissedDays {
