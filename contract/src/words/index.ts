@@ -14,6 +14,17 @@ export {
   VIEW_WORDS,
 } from './measures.ts';
 export {
+  breachText,
+  calendarText,
+  calendarTitle,
+  changeText,
+  itemText,
+  PLAN_RULE_IDS,
+  sessionText,
+  WARM_UP_WORDS,
+  warmUpText,
+} from './planWords.ts';
+export {
   AID_WORDS,
   bindingText,
   cautionText,

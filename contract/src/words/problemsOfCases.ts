@@ -121,6 +121,11 @@ export const CASE_PROBLEMS = {
     'Correct one of the two numbers.',
   ),
   bad_reps: p(400, 'Repetitions are written P, F or ?.', 'Use only these three letters, such as PPF?P.'),
+  reason_needed: p(
+    400,
+    'The gate is not open yet.',
+    'Say in a word why the student goes on all the same; the reason is kept.',
+  ),
   pain_hold: p(
     409,
     'Pain was reported, so this drill is on hold.',

@@ -5,7 +5,7 @@ import { drillWordsSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
 import { clipSchema } from '../capture/index.ts';
 import { holdSchema } from '../intake/index.ts';
-import { loggedSetSchema, planDaySchema } from '../practice/index.ts';
+import { gateDateSchema, loggedSetSchema, planDaySchema } from '../practice/index.ts';
 import { cautionSchema, clubAmountSchema } from '../prescription/index.ts';
 
 export const linkSchema = z.object({
@@ -96,4 +96,11 @@ export const pageSchema = z.object({
   checkins: z.array(checkinSchema),
   clipLimitMb: z.number(),
 });
+/** What lies ahead on the student's page: the days of two weeks, with the dates that gates are likely met by. */
+export const pagePlanSchema = z.object({
+  today: daySchema,
+  days: z.array(planDaySchema).readonly(),
+  gates: z.array(gateDateSchema).readonly(),
+});
+export type PagePlan = z.infer<typeof pagePlanSchema>;
 export type StudentPage = z.infer<typeof pageSchema>;

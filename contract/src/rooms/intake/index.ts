@@ -119,6 +119,7 @@ export const EVENT_KINDS = [
   'layer',
   'planned',
   'gate',
+  'rung',
   'link',
   'link_revoked',
   'checkin',

@@ -70,6 +70,24 @@ export const planSchema = z.object({
 });
 export type PlanRecord = z.infer<typeof planSchema>;
 
+/** The plan as it was taken, and as it stands today: laid anew from what was logged, decided and missed since. */
+export const planNowSchema = planSchema.extend({ live: laidPlanSchema.nullable() });
+export type PlanNow = z.infer<typeof planNowSchema>;
+
+/** An ask that is only tried: with a share of days that would be missed. */
+export const tryPlanSchema = planAskSchema.extend({
+  missRate: z.number().min(0).max(0.9).nullable().default(null),
+});
+export type TryPlan = z.input<typeof tryPlanSchema>;
+/** A plan that is tried, beside the one that stands. */
+export const triedPlanSchema = z.object({ drills: z.array(z.string()), plan: laidPlanSchema });
+
+/** A session put on another day, before it is let go: which rule would be broken if it stayed as it is. */
+export const movedSessionSchema = z.strictObject({ from: daySchema, to: daySchema });
+export const moveCheckSchema = z.object({
+  broken: z.array(z.object({ rule: z.string(), date: daySchema, about: z.string() })).readonly(),
+});
+
 export const setLogSchema = z.strictObject({
   id: idSchema,
   date: daySchema,

@@ -16,6 +16,7 @@ export { climb, type LadderEvent, type LadderStanding, opensByCount } from './la
 export { askFrom, layPlan, type PlanFile, requestOf } from './layPlan.ts';
 export { buildPlan, type PlanExtent } from './plan/buildPlan.ts';
 export { dailyCap } from './plan/ledger.ts';
+export { breachesOfMove } from './plan/moveSession.ts';
 export { diffOf } from './plan/planDiff.ts';
 export {
   AID_USES,
@@ -56,6 +57,7 @@ export {
   USUAL_ASK,
 } from './plan/planRequest.ts';
 export { randomRequest } from './plan/randomRequest.ts';
+export { type CalendarEntry, calendarOf, calendarSequence } from './planCalendar.ts';
 export type { GateWord, KeptPlan, LoggedSet, PracticeRecord } from './practiceRecord.ts';
 export { missedDays, type Practised, practisedOf } from './practised.ts';
 export { type NotPrescribed, notPrescribed, type SetDone } from './prescribed.ts';

@@ -2,7 +2,7 @@ import { good, type IsoDay, plusDays, type Result } from '../../foundation/index
 import type { IntakeRecord } from '../intake/index.ts';
 import { inUse, knownCase, type Library, layerOf, type PrescriptionRecord } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
-import { buildPlan, type PlanExtent } from './plan/buildPlan.ts';
+import { buildPlan } from './plan/buildPlan.ts';
 import type { Plan } from './plan/planModel.ts';
 import {
   checkPlan,
@@ -22,15 +22,15 @@ export interface PlanFile {
   readonly practice: PracticeRecord;
 }
 
-/** A plan for the drills in use, from the asked days; what was done already is kept. */
+/** A plan for the drills in use, from the asked days; what was done already is kept. `missRate` tries another one. */
 export function layPlan(
   file: PlanFile,
   library: Library,
   ask: PlanAsk,
-  extent?: PlanExtent,
+  missRate: number | null = null,
 ): Result<Plan, PlanProblem> {
-  const checked = checkPlan(requestOf(file, library, ask));
-  return checked.ok ? good(buildPlan(checked.value, extent)) : checked;
+  const checked = checkPlan({ ...requestOf(file, library, ask), missRate });
+  return checked.ok ? good(buildPlan(checked.value)) : checked;
 }
 
 /** The plan that stands, laid anew from a day on: what was asked stays as it was asked. */

@@ -1,4 +1,5 @@
-import type { StudentPage } from '@inchstep/contract/checkins';
+import type { PagePlan, StudentPage } from '@inchstep/contract/checkins';
+import { plusDays } from '@inchstep/core/foundation';
 import { mayBeFilmed } from '@inchstep/core/intake';
 import { cardOf, countedSets, standsOn } from '@inchstep/core/practice';
 import {
@@ -13,6 +14,7 @@ import {
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { holdOf } from '../intake/index.ts';
+import { livePlan } from '../practice/index.ts';
 import { feelPage, libraryOf, libraryWords } from '../prescription/index.ts';
 import { recentCheckins } from './service.ts';
 
@@ -63,5 +65,19 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     sets: countedSets(sets.filter(({ date }) => date === now)),
     checkins: recentCheckins(ctx, studentId, RECENT_CHECKINS),
     clipLimitMb: ctx.clipLimitMb,
+  };
+}
+
+const AHEAD_DAYS = 14;
+
+/** The days of the next two weeks, as the plan stands today. */
+export function pagePlan(ctx: Context, studentId: string): PagePlan {
+  const now = today(ctx);
+  const plan = livePlan(ctx, studentId);
+  const until = plusDays(now, AHEAD_DAYS);
+  return {
+    today: now,
+    days: (plan?.days ?? []).filter(({ date }) => date <= until),
+    gates: plan?.gateDates ?? [],
   };
 }

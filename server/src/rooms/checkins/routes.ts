@@ -6,6 +6,7 @@ import {
   draftSchema,
   linkSchema,
   newLinkSchema,
+  pagePlanSchema,
   pageSchema,
   sendReplySchema,
 } from '@inchstep/contract/checkins';
@@ -21,9 +22,10 @@ import type { App } from '../../platform/http.ts';
 import { addClip, clipFile, readUpload, sendClip } from '../capture/index.ts';
 import { logSet } from '../practice/index.ts';
 import { cardQuery, drillParam, figureForPage, setupCard } from '../prescription/index.ts';
+import { calendarFor } from './calendar.ts';
 import { draftFor } from './draft.ts';
 import { closeLinks, listLinks, makeLink } from './links.ts';
-import { pageOf } from './page.ts';
+import { pageOf, pagePlan } from './page.ts';
 import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.ts';
 
 const params = z.object({ id: idSchema });
@@ -115,6 +117,20 @@ function studentPageRoutes(app: App, ctx: Context): void {
     '/api/page/:token/figures/:drill',
     { config, schema: { tags, params: byToken.extend(drillParam.shape), response: { 200: figureSchema } } },
     async (request) => figureForPage(ctx, studentOf(request), request.params.drill),
+  );
+  app.get(
+    '/api/page/:token/plan',
+    { config, schema: { tags, params: byToken, response: { 200: pagePlanSchema } } },
+    async (request) => pagePlan(ctx, studentOf(request)),
+  );
+  app.get(
+    '/api/page/:token/calendar.ics',
+    { config, schema: { tags, params: byToken } },
+    async (request, reply) =>
+      reply
+        .type('text/calendar; charset=utf-8')
+        .header('cache-control', 'private, max-age=300')
+        .send(calendarFor(ctx, studentOf(request))),
   );
   app.get(
     '/api/page/:token/card.pdf',

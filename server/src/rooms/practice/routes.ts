@@ -2,12 +2,15 @@ import {
   decideGateSchema,
   gateStateSchema,
   howMadeSchema,
-  laidPlanSchema,
+  moveCheckSchema,
+  movedSessionSchema,
   newPlanSchema,
-  planAskSchema,
+  planNowSchema,
   planSchema,
   setLogSchema,
   storedSetSchema,
+  triedPlanSchema,
+  tryPlanSchema,
 } from '@inchstep/contract/practice';
 import { daySchema, idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
@@ -15,12 +18,13 @@ import type { Context } from '../../platform/context.ts';
 import { authorOf, sentAtOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import {
-  currentPlan,
+  checkMove,
   decideGate,
   gatesFor,
   likelyHowMade,
   listSets,
   logSet,
+  planNow,
   previewPlan,
   savePlan,
   takeBackGate,
@@ -28,13 +32,12 @@ import {
 
 const params = z.object({ id: idSchema });
 const tags = ['practice'];
-const preview = z.object({ drills: z.array(z.string()), plan: laidPlanSchema });
 
 export function practiceRoutes(app: App, ctx: Context): void {
   app.post(
     '/api/students/:id/plans/preview',
-    { schema: { tags, params, body: planAskSchema, response: { 200: preview } } },
-    async ({ params: p, body }) => previewPlan(ctx, p.id, body),
+    { schema: { tags, params, body: tryPlanSchema, response: { 200: triedPlanSchema } } },
+    async ({ params: p, body: { missRate, ...ask } }) => previewPlan(ctx, p.id, ask, missRate),
   );
   app.post(
     '/api/students/:id/plans',
@@ -46,8 +49,13 @@ export function practiceRoutes(app: App, ctx: Context): void {
   );
   app.get(
     '/api/students/:id/plan',
-    { schema: { tags, params, response: { 200: planSchema.nullable() } } },
-    async ({ params: p }) => currentPlan(ctx, p.id),
+    { schema: { tags, params, response: { 200: planNowSchema.nullable() } } },
+    async ({ params: p }) => planNow(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/plan/move',
+    { schema: { tags, params, body: movedSessionSchema, response: { 200: moveCheckSchema } } },
+    async ({ params: p, body }) => ({ broken: checkMove(ctx, p.id, body.from, body.to) }),
   );
   app.get(
     '/api/students/:id/how-made',

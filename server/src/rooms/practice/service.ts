@@ -1,6 +1,9 @@
-import type { GateState, PlanAsk, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
+import type { GateState, PlanAsk, PlanNow, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
 import { plusDays } from '@inchstep/core/foundation';
 import {
+  askFrom,
+  type Breach,
+  breachesOfMove,
   cardOf,
   type GateWord,
   gateStates,
@@ -9,7 +12,10 @@ import {
   layPlan,
   likelyMade,
   notPrescribed,
+  opensByCount,
   type Plan,
+  requestOf,
+  STAGES,
   standsOn,
 } from '@inchstep/core/practice';
 import { type Drill, inUse } from '@inchstep/core/prescription';
@@ -33,12 +39,17 @@ import {
 } from './repo.ts';
 
 /** A plan for the drills in use, from the asked days; what was done already is kept. */
-export function previewPlan(ctx: Context, studentId: string, ask: PlanAsk): { drills: string[]; plan: Plan } {
+export function previewPlan(
+  ctx: Context,
+  studentId: string,
+  ask: PlanAsk,
+  missRate: number | null = null,
+): { drills: string[]; plan: Plan } {
   if (ask.start < today(ctx)) throw new Refusal('date_in_past', { value: ask.start }, 'start');
   const file = ctx.records.of(studentId);
   const drills = inUse(file.prescription)?.drills;
   if (!drills) throw new Refusal('no_drills');
-  return { drills: [...drills], plan: orRefuse(layPlan(file, libraryOf(ctx), ask)) };
+  return { drills: [...drills], plan: proved(orRefuse(layPlan(file, libraryOf(ctx), ask, missRate))) };
 }
 
 export function savePlan(
@@ -60,10 +71,36 @@ export function savePlan(
   );
 }
 
-export const currentPlan = (ctx: Context, studentId: string): PlanRecord | null => {
+/** A plan that breaks a rule is never shown: better none than a wrong one. */
+function proved(plan: Plan): Plan {
+  if (plan.proof.broken.length > 0) throw new Error(`plan: ${plan.proof.broken[0]?.rule}`);
+  return plan;
+}
+
+/** The plan that stands, with what it has become since it was taken; null without one. */
+export function planNow(ctx: Context, studentId: string): PlanNow | null {
   getStudent(ctx, studentId);
-  return latestPlan(ctx.db, studentId);
-};
+  const kept = latestPlan(ctx.db, studentId);
+  return kept && { ...kept, live: livePlan(ctx, studentId) };
+}
+
+/** The plan laid anew from today; null where the drills in use are not those it was laid for. */
+export function livePlan(ctx: Context, studentId: string): Plan | null {
+  const file = ctx.records.of(studentId);
+  const { plan } = file.practice;
+  if (!plan || inUse(file.prescription)?.drills.join() !== plan.drills.join()) return null;
+  const laid = layPlan(file, libraryOf(ctx), askFrom(plan.ask, today(ctx)));
+  return laid.ok ? proved(laid.value) : null;
+}
+
+/** What would be broken if a session were put on another day as it is. */
+export function checkMove(ctx: Context, studentId: string, from: string, to: string): readonly Breach[] {
+  const file = ctx.records.of(studentId);
+  const plan = livePlan(ctx, studentId);
+  if (!plan || !file.practice.plan) throw new Refusal('not_found');
+  const request = requestOf(file, libraryOf(ctx), askFrom(file.practice.plan.ask, today(ctx)));
+  return breachesOfMove(request, plan, from, to);
+}
 
 export const listSets = (ctx: Context, studentId: string): StoredSet[] => setsOf(ctx.db, studentId);
 
@@ -91,10 +128,26 @@ export function logSet(
       const latest = from === 'student' ? plusDays(today(ctx), 1) : today(ctx);
       if (set.date > latest) throw new Refusal('date_in_future', { value: set.date }, 'date');
       refuseUnprescribed(ctx, studentId, set);
-      insertSet(ctx.db, studentId, { ...set, doneAt, from, at: stamp(ctx) });
+      const stored = { ...set, doneAt, from, at: stamp(ctx) };
+      insertSet(ctx.db, studentId, stored);
+      if (opensByCount(set.stage)) noteOpened(ctx, studentId, stored);
     },
     () => setById(ctx.db, set.id) as StoredSet,
   );
+}
+
+/** A rung that the count opens by itself is noted like one that the coach opened. */
+function noteOpened(ctx: Context, studentId: string, set: StoredSet): void {
+  const file = ctx.records.of(studentId);
+  const drill = libraryOf(ctx).byId(set.drill);
+  if (!drill || !inUse(file.prescription)?.drills.includes(set.drill)) return;
+  const { prescription, practice } = file;
+  const with_ = { prescription, practice: { gates: practice.gates, sets: [...practice.sets, set] } };
+  const [before, after] = [standsOn(file, drill).stage, standsOn(with_, drill).stage];
+  if (before === after) return;
+  noteRung(ctx, studentId, drill.id, after);
+  const way = STAGES.indexOf(after) > STAGES.indexOf(before) ? 'up' : 'down';
+  record(ctx, studentId, 'rung', { drill: drill.id, stage: after, way });
 }
 
 function refuseUnprescribed(ctx: Context, studentId: string, set: SetLog): void {
@@ -127,6 +180,9 @@ export function decideGate(
       throw new Refusal('drill_not_in_use', { drill: word.drill, date: today(ctx) }, 'drill');
     // Two coaches, or two taps, may look at the same rung: the second one looks at a rung that is no more.
     if (standsOn(file, drill).stage !== word.stage) throw new Refusal('changed_meanwhile');
+    const held = gateStates(file, libraryOf(ctx)).find((state) => state.drill === word.drill)?.held ?? [];
+    if (word.decision === 'advance' && held.length > 0 && word.note.trim() === '')
+      throw new Refusal('reason_needed', {}, 'note');
     const at = stamp(ctx);
     insertGate(ctx.db, { ...word, studentId, at, undoneAt: null });
     const { stage, decision, note } = word;

@@ -138,6 +138,7 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   layer: (d) => `Checkpoint ${String(d.layer)}`,
   planned: (d) => `Plan made: ${String(d.days)} practice days`,
   gate: () => 'Gate decided',
+  rung: (d) => (d.way === 'down' ? 'The count led one rung down' : 'The count opened the next rung'),
   link: (d) => `Private link made, good until ${String(d.until)}`,
   link_revoked: () => 'Private link closed',
   checkin: (d) => (d.pain ? 'Check-in with pain' : 'Check-in'),

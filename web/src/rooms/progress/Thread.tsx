@@ -86,6 +86,8 @@ function detailOf(kind: ThreadEvent['kind'], detail: ThreadEvent['detail'], name
   if (kind === 'work_chosen') return list(detail.workOn, faultName);
   if (kind === 'drills_chosen') return list(detail.drills, nameOf);
   if (kind === 'layer') return nameOf(String(detail.drill));
+  if (kind === 'rung')
+    return `${nameOf(String(detail.drill))}, ${STAGE_WORDS[String(detail.stage)]?.name ?? ''}`;
   if (kind !== 'gate') return '';
   return `${STAGE_WORDS[String(detail.stage)]?.name ?? ''}, ${DECISIONS[String(detail.decision)] ?? ''}`;
 }
