@@ -18,6 +18,7 @@ export {
   calendarText,
   calendarTitle,
   changeText,
+  clubOrderText,
   itemText,
   PLAN_RULE_IDS,
   sessionText,

@@ -28,9 +28,13 @@ function clubsText({ clubs, order }: PlanItem): string {
   const names = [...new Set(clubs)].map(clubName);
   if (names.length === 0) return '';
   if (names.length === 1) return `, ${names[0]}`;
-  if (order === 'random') return `, clubs as drawn: ${clubs.map(clubName).join(', ')}`;
+  if (order === 'random') return `, ${names.length} clubs as drawn, up to the driver`;
   return `, ${names.join(' and ')}, ${order === 'alternating' ? 'in turn' : 'one after the other'}`;
 }
+
+/** The clubs of a visit one by one, where they are mixed. */
+export const clubOrderText = ({ clubs, order }: Pick<PlanItem, 'clubs' | 'order'>): string | null =>
+  order === 'random' && clubs.length > 0 ? `In this order: ${clubs.map(clubName).join(', ')}.` : null;
 
 const looksText = ({ looks, lookEvery }: PlanItem): string =>
   looks === 0 || lookEvery === null
@@ -48,6 +52,8 @@ export function itemText(item: PlanItem): string {
   const speed = item.speedPct > 0 && item.speedPct < 100 ? ` at about ${item.speedPct} %` : '';
   if (item.stage === 'course') return `${item.sets} holes: the trigger, one thought, no more`;
   const feel = item.as === 'feel' ? ', carrying the feel' : '';
+  if (item.intent === 'retention' && item.balls > 0)
+    return `${item.balls} balls, no rehearsal and no cue${clubsText(item)}`;
   const stop = item.stop ? ', with the stop' : '';
   if (item.balls > 0)
     return `${item.sets} × two rehearsals, one ball${speed}${clubsText(item)}${feel}${stop}${HOW[item.aid]}${looksText(item)}`;

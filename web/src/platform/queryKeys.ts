@@ -20,6 +20,7 @@ export const keys = {
   diagnosis: (id: string | undefined, what: 'now' | 'prescription') => ['diagnoses', id, what],
   draft: (checkinId: string, units: string) => ['checkins', checkinId, 'draft', units],
   page: (token: string) => ['page', token],
+  pagePlan: (token: string) => ['page', token, 'plan'],
   figure: (url: string) => ['figures', url],
 } as const;
 

@@ -17,7 +17,7 @@ export { askFrom, layPlan, type PlanFile, requestOf } from './layPlan.ts';
 export { buildPlan, type PlanExtent } from './plan/buildPlan.ts';
 export { dailyCap } from './plan/ledger.ts';
 export { breachesOfMove } from './plan/moveSession.ts';
-export { diffOf } from './plan/planDiff.ts';
+export { diffOf, isSmallDiff } from './plan/planDiff.ts';
 export {
   AID_USES,
   BINDING_RULES,

@@ -74,16 +74,18 @@ export function checkinRoutes(app: App, ctx: Context): void {
   studentPageRoutes(app, ctx);
 }
 
+const byToken = z.object({ token: z.string().min(1).max(100) });
+
+/** Counted by link: a busy student stops nobody else. */
+function linkDoor() {
+  const keyGenerator = (request: FastifyRequest) =>
+    request.actor.kind === 'student' ? request.actor.linkId : request.ip;
+  return { door: 'link', rateLimit: { max: 240, timeWindow: '1 minute', keyGenerator } } as const;
+}
+
 /** What a private link opens. The token stands for one student; no other id is ever taken from outside. */
 function studentPageRoutes(app: App, ctx: Context): void {
-  const byToken = z.object({ token: z.string().min(1).max(100) });
-  const perLink = (request: FastifyRequest) =>
-    request.actor.kind === 'student' ? request.actor.linkId : request.ip;
-  const config = {
-    door: 'link',
-    // Counted by link: a busy student stops nobody else.
-    rateLimit: { max: 240, timeWindow: '1 minute', keyGenerator: perLink },
-  } as const;
+  const config = linkDoor();
   app.get(
     '/api/page/:token',
     { config, schema: { tags, params: byToken, response: { 200: pageSchema } } },
@@ -114,6 +116,21 @@ function studentPageRoutes(app: App, ctx: Context): void {
     async (request) => addClip(ctx, studentOf(request), await readUpload(request, 'student')),
   );
   app.get(
+    '/api/page/:token/clips/:id/file',
+    { config, schema: { tags, params: byToken.extend({ id: idSchema }) } },
+    async (request, reply) => {
+      if (clipFile(ctx, request.params.id).clip.studentId !== studentOf(request))
+        throw new Refusal('not_found');
+      return sendClip(ctx, request.params.id, request, reply);
+    },
+  );
+  pagePapers(app, ctx);
+}
+
+/** What the page shows beside itself: the weeks ahead, the calendar, the card. */
+function pagePapers(app: App, ctx: Context): void {
+  const config = linkDoor();
+  app.get(
     '/api/page/:token/figures/:drill',
     { config, schema: { tags, params: byToken.extend(drillParam.shape), response: { 200: figureSchema } } },
     async (request) => figureForPage(ctx, studentOf(request), request.params.drill),
@@ -137,14 +154,5 @@ function studentPageRoutes(app: App, ctx: Context): void {
     { config, schema: { tags, params: byToken, querystring: cardQuery } },
     async (request, reply) =>
       reply.type('application/pdf').send(await setupCard(ctx, studentOf(request), request.query)),
-  );
-  app.get(
-    '/api/page/:token/clips/:id/file',
-    { config, schema: { tags, params: byToken.extend({ id: idSchema }) } },
-    async (request, reply) => {
-      if (clipFile(ctx, request.params.id).clip.studentId !== studentOf(request))
-        throw new Refusal('not_found');
-      return sendClip(ctx, request.params.id, request, reply);
-    },
   );
 }

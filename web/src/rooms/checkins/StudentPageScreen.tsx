@@ -1,7 +1,9 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import {
   amountsWithClub,
+  clubOrderText,
   exaggerateText,
+  itemText,
   PAIN_WORDS,
   PLACE_WORDS,
   STAGE_WORDS,
@@ -15,9 +17,9 @@ import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
 import { useUnits } from '../../platform/units.ts';
-import { itemText } from '../practice/index.ts';
 import { LazySetupCard, useLibraryWords, WordsOf } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
+import { DaysAhead } from './DaysAhead.tsx';
 import { usePage } from './queries.ts';
 import { SetRunner } from './SetRunner.tsx';
 import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './waitingSets.ts';
@@ -105,6 +107,7 @@ function Page({
           </section>
         )}
         {!page.hold && <TodayCard token={token} page={page} onLogged={onLogged} />}
+        {!page.hold && page.drills.length > 0 && <DaysAhead token={token} />}
         <CheckinForm token={token} page={page} />
       </main>
     </div>
@@ -212,6 +215,7 @@ function TodayCard({
               <p>
                 {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
               </p>
+              {planned && clubOrderText(planned) && <p className="text-sm">{clubOrderText(planned)}</p>}
               {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
             </header>
             <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>

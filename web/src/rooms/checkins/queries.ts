@@ -1,5 +1,5 @@
 import type { Clip } from '@inchstep/contract/capture';
-import type { Checkin, StudentLink, StudentPage } from '@inchstep/contract/checkins';
+import type { Checkin, PagePlan, StudentLink, StudentPage } from '@inchstep/contract/checkins';
 import type { SetLog } from '@inchstep/contract/practice';
 import type { Lengths } from '@inchstep/contract/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -76,3 +76,11 @@ export const sendClip = (
 ) => upload<Clip>(`/api/page/${token}/clips`, { id, kind, recordedOn }, file, onProgress, signal);
 export const pageClipUrl = (token: string, clipId: string): string =>
   `/api/page/${token}/clips/${clipId}/file`;
+
+/** The weeks ahead are asked for when somebody opens them. */
+export const usePagePlan = (token: string, open: boolean) =>
+  useQuery({
+    queryKey: keys.pagePlan(token),
+    queryFn: () => get<PagePlan>(`/api/page/${token}/plan`),
+    enabled: open,
+  });

@@ -111,3 +111,14 @@ export const THEN_AND_NOW_WORDS = {
   thisClipCantBe: 'This clip can’t be read frame by frame here.',
   frame: (title: string) => `Frame, ${title}`,
 } as const;
+
+/** What the days ahead say. */
+export const DAYS_AHEAD_WORDS = {
+  title: 'The days ahead',
+  what: 'the days ahead',
+  none: 'Nothing is planned for the next two weeks.',
+  minutes: (place: string, minutes: number) => `${place}, ${minutes} min`,
+  calendar: 'Put the dates in a calendar',
+  subscribe:
+    'Or subscribe to this address in your calendar: it keeps itself up to date when the plan changes. It is as private as this page.',
+} as const;

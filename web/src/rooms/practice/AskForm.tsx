@@ -2,6 +2,7 @@ import type { PlanAsk } from '@inchstep/contract/practice';
 import { PLACE_WORDS, WEEKDAY_WORDS } from '@inchstep/contract/words';
 import { WEEKDAYS, type Weekday } from '@inchstep/core/foundation';
 import { PLACES, type Place } from '@inchstep/core/intake';
+import { MoreAsk } from './MoreAsk.tsx';
 import { ASK_WORDS } from './words.ts';
 
 interface AskFormProps {
@@ -41,6 +42,7 @@ export function AskForm({ ask, onChange, today }: AskFormProps & { readonly toda
           <DayAsk key={day} day={day} ask={ask} onChange={onChange} />
         ))}
       </fieldset>
+      <MoreAsk ask={ask} onChange={onChange} today={today} />
     </div>
   );
 }

@@ -1,75 +1,118 @@
-import { amountsWithClub, CLUB_WORDS, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
-import type { Plan, PlanItem } from '@inchstep/core/practice';
+import {
+  amountsWithClub,
+  clubOrderText,
+  emptyText,
+  PLACE_WORDS,
+  sessionText,
+  warmUpText,
+} from '@inchstep/contract/words';
+import type { Plan, PlanDay } from '@inchstep/core/practice';
 import type { ClubAmount } from '@inchstep/core/prescription';
 import { dayText, Panel } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from '../prescription/index.ts';
+import { MoveSession } from './MoveSession.tsx';
 import { DAY_LIST_WORDS } from './words.ts';
 
-/** What one item asks, in a line. */
-export function itemText(item: PlanItem): string {
-  const speed = item.speedPct > 0 ? DAY_LIST_WORDS.atAbout(item.speedPct) : '';
-  if (item.stage === 'course') return DAY_LIST_WORDS.holesWithOneThought(item.sets);
-  if (item.balls > 0)
-    return DAY_LIST_WORDS.twoRehearsalsOneBall(
-      item.sets,
-      item.looks > 0 ? `, ${item.looks} ${item.looks === 1 ? 'look' : 'looks'}` : '',
-      speed,
-      item.club ? `, ${CLUB_WORDS[item.club]?.toLowerCase()}` : '',
-    );
-  return DAY_LIST_WORDS.repetitionsInSets(item.rehearsals, speed);
-}
+const SHOWN = 12;
 
-/** The dated days of a plan, week by week. */
-export function DayList({
-  plan,
-  today,
-  amountsOf,
-}: {
+interface DayListProps {
   readonly plan: Plan;
   readonly today: string;
   /** What of a drill depends on the club in the hands. */
   readonly amountsOf: (drill: string) => readonly ClubAmount[];
-}) {
-  const { nameOf } = useLibraryWords();
-  const { length } = useUnits();
+  readonly studentId: string;
+  readonly chosen: string | null;
+  readonly onChoose: (date: string | null) => void;
+  /** Puts a session on another day; null while the plan is only tried. */
+  readonly onMove: ((from: string, to: string) => void) | null;
+}
+
+/** The near days of a plan as cards; one that is pressed opens, and can be put on another day. */
+export function DayList({ plan, today, chosen, ...props }: DayListProps) {
   const ahead = plan.days.filter((day) => day.date >= today);
+  const from = ahead.findIndex(({ date }) => date === chosen);
+  const first = Math.max(0, Math.min(from < SHOWN ? 0 : from, ahead.length - SHOWN));
+  const shown = ahead.slice(first, first + SHOWN);
+  const empty = plan.empty.filter(
+    ({ date }) => date >= (shown[0]?.date ?? today) && date <= (shown.at(-1)?.date ?? today),
+  );
   return (
     <Panel
       title={DAY_LIST_WORDS.days}
       aside={<span className="text-sm text-base-content/80">{DAY_LIST_WORDS.ahead(ahead.length)}</span>}
     >
       <ol className="grid gap-2 sm:grid-cols-2 xl:grid-cols-3">
-        {ahead.slice(0, 21).map((day) => (
-          <li key={day.date} className="rounded border-[1.5px] border-base-300 p-2">
-            <p className="flex justify-between font-semibold">
-              <span>
-                {new Intl.DateTimeFormat('en-GB', {
-                  weekday: 'short',
-                  day: 'numeric',
-                  month: 'short',
-                }).format(new Date(`${day.date}T12:00:00`))}
-              </span>
-              <span>
-                {PLACE_WORDS[day.place]}
-                {DAY_LIST_WORDS.min(day.minutes)}
-              </span>
-            </p>
-            {day.date === today && <p className="text-sm font-semibold">{dayText(day.date, today)}</p>}
-            <ul className="text-sm">
-              {day.items.map((item) => (
-                <li key={item.drill + item.stage}>
-                  {nameOf(item.drill)}, {STAGE_WORDS[item.stage]?.name.toLowerCase()}: {itemText(item)}
-                  <WithClub text={amountsWithClub(amountsOf(item.drill), item.club, length)} />
-                </li>
-              ))}
-            </ul>
-          </li>
+        {shown.map((day) => (
+          <DayCard key={day.date} day={day} today={today} chosen={day.date === chosen} {...props} />
         ))}
       </ol>
+      {empty.length > 0 && <p className="mt-2 text-sm">{DAY_LIST_WORDS.without(byReason(empty))}</p>}
     </Panel>
   );
 }
+
+function DayCard({
+  day,
+  today,
+  chosen,
+  amountsOf,
+  studentId,
+  onChoose,
+  onMove,
+}: Omit<DayListProps, 'plan' | 'chosen'> & { readonly day: PlanDay; readonly chosen: boolean }) {
+  const { nameOf } = useLibraryWords();
+  const { length } = useUnits();
+  return (
+    <li className={`rounded border-[1.5px] p-2 ${chosen ? 'border-primary' : 'border-base-300'}`}>
+      <button
+        type="button"
+        className="flex min-h-11 w-full items-center justify-between text-left font-semibold"
+        aria-expanded={chosen}
+        onClick={() => onChoose(chosen ? null : day.date)}
+      >
+        <span>
+          {new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(
+            new Date(`${day.date}T12:00:00`),
+          )}
+          {day.date === today && `, ${dayText(day.date, today)}`}
+        </span>
+        <span>
+          {PLACE_WORDS[day.place]}
+          {DAY_LIST_WORDS.min(Math.round(day.minutes))}
+        </span>
+      </button>
+      <ul className="text-sm">
+        {chosen && day.warmUpMinutes > 0 && <li>{warmUpText(day, nameOf)}</li>}
+        {day.items.map((item) => (
+          <li key={item.id}>
+            {sessionText(item, nameOf)}
+            {chosen && <WithClub text={clubOrderText(item)} />}
+            <WithClub text={amountsWithClub(amountsOf(item.drill), item.club, length)} />
+          </li>
+        ))}
+      </ul>
+      {chosen && onMove && (
+        <MoveSession
+          studentId={studentId}
+          date={day.date}
+          today={today}
+          onMove={(to) => onMove(day.date, to)}
+        />
+      )}
+    </li>
+  );
+}
+
+/** Days without practice, each reason once. */
+function byReason(empty: Plan['empty']): string {
+  const reasons = new Map<string, string[]>();
+  for (const { date, why } of empty) reasons.set(why, [...(reasons.get(why) ?? []), shortDate(date)]);
+  return [...reasons].map(([why, dates]) => `${dates.join(', ')} (${emptyText(why)})`).join('; ');
+}
+
+const shortDate = (date: string): string =>
+  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date(`${date}T12:00:00`));
 
 /** What the club of an item asks of the drill, where it asks something. */
 const WithClub = ({ text }: { readonly text: string | null }) =>

@@ -20,6 +20,7 @@ export function GateTape({ state }: { readonly state: GateState }) {
         />
       </div>
       <p className="mt-1 text-sm">{GATE_TAPE_WORDS.repetitionsRead(state.gate.repsUsed, say)}</p>
+      {state.proposesDown && <p className="text-sm font-semibold">{GATE_TAPE_WORDS.proposesDown}</p>}
       {state.held.length > 0 && (
         <ul className="list-disc pl-5 text-sm">
           {state.held.map((held) => (

@@ -1,6 +1,6 @@
 import type { Student } from '@inchstep/contract/intake';
-import type { GateState, PlanAsk, PlanRecord } from '@inchstep/contract/practice';
-import { giveText, STAGE_WORDS } from '@inchstep/contract/words';
+import type { GateState, PlanAsk, PlanNow } from '@inchstep/contract/practice';
+import { STAGE_WORDS } from '@inchstep/contract/words';
 import { type Plan, USUAL_ASK } from '@inchstep/core/practice';
 import { amountsFor } from '@inchstep/core/prescription';
 import { useState } from 'react';
@@ -10,12 +10,16 @@ import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { LayerSteps, useDrillChoices, useLibrary } from '../prescription/index.ts';
 import { AskForm } from './AskForm.tsx';
+import { Binding } from './Binding.tsx';
 import { CoachSetLog } from './CoachSetLog.tsx';
 import { DayList } from './DayList.tsx';
+import { Difference } from './Difference.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { useGates, usePlan, usePlanPreview, useSavePlan } from './queries.ts';
 import { Rungs } from './Rungs.tsx';
-import { LADDER_SCREEN_WORDS } from './words.ts';
+import { SeasonRail } from './SeasonRail.tsx';
+import { WhatIf } from './WhatIf.tsx';
+import { LADDER_SCREEN_WORDS, MOVE_WORDS } from './words.ts';
 
 /** The drill's ladder with its gate, and the days on which it is climbed. */
 export function LadderScreen() {
@@ -69,7 +73,7 @@ function Ladder({
 }: {
   readonly student: Student;
   readonly drills: readonly string[];
-  readonly current: PlanRecord | null;
+  readonly current: PlanNow | null;
   readonly today: string;
 }) {
   const [editing, setEditing] = useState(current === null);
@@ -77,17 +81,11 @@ function Ladder({
   const preview = usePlanPreview(student.id, editing ? ask : null);
   const save = useSavePlan(student.id);
   const gates = useGates(student.id);
-  const library = useLibrary();
-  const body = { student: student.profile, school: student.school };
-  const amountsOf = (id: string) => {
-    const drill = library.byId(id);
-    return drill ? amountsFor(drill, body) : [];
-  };
-  const shown: Plan | undefined = editing ? preview.data?.plan : current?.plan;
+  const shown: Plan | undefined = editing ? preview.data?.plan : (current?.live ?? current?.plan);
   // The new plan brings a new screen; the word about it must outlive this one.
-  const accept = () =>
-    save.mutateAsync(ask).then(
-      () => toast(LADDER_SCREEN_WORDS.planSaved),
+  const accept = (asked: PlanAsk, said: string) =>
+    save.mutateAsync(asked).then(
+      () => toast(said),
       () => undefined,
     );
   return (
@@ -110,7 +108,7 @@ function Ladder({
           )}
         </Shown>
       </div>
-      <div className="flex flex-col gap-3">
+      <div className="flex min-w-0 flex-col gap-3">
         {editing ? (
           <Panel title={current ? LADDER_SCREEN_WORDS.planAgainFromToday : LADDER_SCREEN_WORDS.layOutThePlan}>
             <AskForm ask={ask} onChange={setAsk} today={today} />
@@ -120,7 +118,7 @@ function Ladder({
                 type="button"
                 className="btn btn-primary btn-lg"
                 disabled={!preview.data || save.isPending}
-                onClick={() => void accept()}
+                onClick={() => void accept(ask, LADDER_SCREEN_WORDS.planSaved)}
               >
                 {LADDER_SCREEN_WORDS.acceptThisPlan}
               </button>
@@ -136,22 +134,74 @@ function Ladder({
             {LADDER_SCREEN_WORDS.planAgainFromToday}
           </button>
         )}
-        {shown && shown.gives.length > 0 && (
-          <Panel title={LADDER_SCREEN_WORDS.whatGives}>
-            <ul className="list-disc pl-5">
-              {shown.gives.map((give) => (
-                <li key={give.what + give.about}>{giveText(give)}</li>
-              ))}
-            </ul>
-          </Panel>
+        {shown && (
+          <Season
+            student={student}
+            plan={shown}
+            ask={ask}
+            today={today}
+            taking={save.isPending}
+            onTake={editing ? null : (asked, said) => void accept(asked, said)}
+          />
         )}
-        {shown && <DayList plan={shown} today={today} amountsOf={amountsOf} />}
       </div>
     </div>
   );
 }
 
-function firstAsk(student: Student, current: PlanRecord | null, today: string): PlanAsk {
+/** The plan as a season: its rail, what has changed, what binds and would help, and its days. */
+function Season({
+  student,
+  plan,
+  ask,
+  today,
+  taking,
+  onTake,
+}: {
+  readonly student: Student;
+  readonly plan: Plan;
+  readonly ask: PlanAsk;
+  readonly today: string;
+  readonly taking: boolean;
+  /** Takes another ask as the plan; null while the plan is only tried. */
+  readonly onTake: ((ask: PlanAsk, said: string) => void) | null;
+}) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const library = useLibrary();
+  const body = { student: student.profile, school: student.school };
+  const amountsOf = (id: string) => {
+    const drill = library.byId(id);
+    return drill ? amountsFor(drill, body) : [];
+  };
+  const move = (from: string, to: string) =>
+    onTake?.({ ...ask, moves: [...ask.moves, { from, to }] }, MOVE_WORDS.moved);
+  return (
+    <>
+      <SeasonRail plan={plan} today={today} chosen={chosen} onChoose={setChosen} />
+      {onTake && plan.diff && (
+        <Difference
+          diff={plan.diff}
+          today={today}
+          taking={taking}
+          onTake={() => onTake(ask, LADDER_SCREEN_WORDS.planSaved)}
+        />
+      )}
+      <WhatIf studentId={student.id} ask={ask} plan={plan} today={today} />
+      <Binding plan={plan} />
+      <DayList
+        plan={plan}
+        today={today}
+        amountsOf={amountsOf}
+        studentId={student.id}
+        chosen={chosen}
+        onChoose={setChosen}
+        onMove={onTake ? move : null}
+      />
+    </>
+  );
+}
+
+function firstAsk(student: Student, current: PlanNow | null, today: string): PlanAsk {
   const { profile } = student;
   const nextLesson = profile.nextLesson !== null && profile.nextLesson >= today ? profile.nextLesson : null;
   if (current) return { ...current.ask, start: today, nextLesson };
@@ -184,7 +234,7 @@ function DrillLadder({
   const { nameOf } = useLibrary();
   return (
     <Panel title={nameOf(drill)}>
-      <Rungs drill={drill} stage={state?.stage ?? 'still'} plan={plan} today={today} />
+      <Rungs drill={drill} stage={state?.stage ?? 'still'} plan={plan} />
       <LayerSteps studentId={studentId} drill={drill} />
       {state && (
         <div className="mt-3 border-t-[1.5px] border-base-300 pt-3">

@@ -1,6 +1,5 @@
 import { STAGE_WORDS } from '@inchstep/contract/words';
-import { type Plan, STAGES, type Stage } from '@inchstep/core/practice';
-import { dayText } from '../../platform/parts.tsx';
+import { type GateDate, type Plan, STAGES, type Stage } from '@inchstep/core/practice';
 import { RUNGS_WORDS } from './words.ts';
 
 /** Rungs from the bottom up: passed, standing on, ahead, and those there is no place for. */
@@ -8,12 +7,10 @@ export function Rungs({
   drill,
   stage,
   plan,
-  today,
 }: {
   readonly drill: string;
   readonly stage: Stage;
   readonly plan: Plan | undefined;
-  readonly today: string;
 }) {
   const at = STAGES.indexOf(stage);
   return (
@@ -23,17 +20,9 @@ export function Rungs({
     >
       {STAGES.map((rung, i) => {
         const planned = plan?.stages.find((s) => s.drill === drill && s.stage === rung);
+        const date = plan?.gateDates.find((g) => g.drill === drill && g.stage === rung);
         const closed = planned?.state === 'skipped' || planned?.state === 'no_place';
-        const note =
-          i < at
-            ? RUNGS_WORDS.passed
-            : closed
-              ? planned?.state === 'no_place'
-                ? RUNGS_WORDS.noPlaceForBalls
-                : RUNGS_WORDS.leftOut
-              : planned?.gateBy
-                ? RUNGS_WORDS.gate(planned.gateBy < today, dayText(planned.gateBy, today))
-                : '';
+        const note = noteOf(i < at, planned?.state, date);
         return (
           <li
             key={rung}
@@ -47,4 +36,20 @@ export function Rungs({
       })}
     </ol>
   );
+}
+
+const shortDate = (date: string): string =>
+  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date(`${date}T12:00:00`));
+
+function noteOf(
+  passed: boolean,
+  state: Plan['stages'][number]['state'] | undefined,
+  date: GateDate | undefined,
+): string {
+  if (passed) return RUNGS_WORDS.passed;
+  if (state === 'no_place') return RUNGS_WORDS.noPlaceForBalls;
+  if (state === 'skipped') return RUNGS_WORDS.leftOut;
+  if (state === 'open') return RUNGS_WORDS.waitsForLook;
+  if (!date?.likely) return '';
+  return RUNGS_WORDS.gate(shortDate(date.likely), date.late && shortDate(date.late));
 }

@@ -1,4 +1,3 @@
-export { itemText } from './DayList.tsx';
 export { GateDecision } from './GateDecision.tsx';
 export { useGates } from './queries.ts';
 export { RepPad } from './RepPad.tsx';

@@ -1,5 +1,12 @@
-import type { GateState, PlanAsk, PlanRecord, StoredSet } from '@inchstep/contract/practice';
-import type { Plan } from '@inchstep/core/practice';
+import type {
+  GateState,
+  PlanAsk,
+  PlanNow,
+  PlanRecord,
+  StoredSet,
+  TryPlan,
+} from '@inchstep/contract/practice';
+import type { Breach, Plan } from '@inchstep/core/practice';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
 import { keys, LISTS } from '../../platform/queryKeys.ts';
@@ -8,7 +15,7 @@ import { useSend } from '../../platform/useSend.ts';
 export const usePlan = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'plan'),
-    queryFn: () => get<PlanRecord | null>(`/api/students/${studentId}/plan`),
+    queryFn: () => get<PlanNow | null>(`/api/students/${studentId}/plan`),
   });
 export const useSets = (studentId: string) =>
   useQuery({
@@ -21,12 +28,19 @@ export const useGates = (studentId: string) =>
     queryFn: () => get<GateState[]>(`/api/students/${studentId}/gates`),
   });
 
-export const usePlanPreview = (studentId: string, ask: PlanAsk | null) =>
+export const usePlanPreview = (studentId: string, ask: TryPlan | null) =>
   useQuery({
     queryKey: keys.of(studentId, 'preview', ask),
     queryFn: () => post<{ drills: string[]; plan: Plan }>(`/api/students/${studentId}/plans/preview`, ask),
     enabled: ask !== null && ask.days.length > 0,
     placeholderData: keepPreviousData,
+  });
+
+export const useMoveCheck = (studentId: string, from: string, to: string | null) =>
+  useQuery({
+    queryKey: keys.of(studentId, 'preview', 'move', from, to),
+    queryFn: () => post<{ broken: readonly Breach[] }>(`/api/students/${studentId}/plan/move`, { from, to }),
+    enabled: to !== null,
   });
 
 export const useSavePlan = (studentId: string) =>

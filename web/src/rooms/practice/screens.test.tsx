@@ -3,7 +3,8 @@ import { referenceCase } from '@inchstep/core/diagnosis';
 import {
   buildPlan,
   NOTHING_KNOWN,
-  type Plan,
+  type PlanDay,
+  type PlanItem,
   type Rep,
   readReps,
   repGate,
@@ -71,12 +72,12 @@ describe('the coach’s answers', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Next rung' }));
     await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'slow', note: '' }));
   });
-  test('ahead of the gate is possible, and noted as such', async () => {
+  test('ahead of the gate takes a reason, which is kept', async () => {
     const log = gate(state('PP', { held: [{ code: 'reps', tape: 0.3, more: 8 }] }));
     fireEvent.click(screen.getByRole('button', { name: 'Next rung all the same' }));
-    await waitFor(() =>
-      expect(log[0]?.body).toMatchObject({ decision: 'advance', note: 'ahead of the gate' }),
-    );
+    expect(log).toEqual([]);
+    fireEvent.click(screen.getByRole('button', { name: 'seen it live' }));
+    await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', note: 'seen it live' }));
   });
   test('never past pain, and never below the first rung', () => {
     gate(state('PPPPPPP', { held: [{ code: 'pain' }] }));
@@ -118,21 +119,23 @@ describe('a set counted in the lesson', () => {
   });
 });
 
+const ask = {
+  start: '2027-03-10',
+  nextLesson: null,
+  days: ['mon', 'wed', 'fri', 'sun'],
+  minutesPerDay: { sun: 40 },
+  placeByDay: { sun: 'range' },
+} as const;
+const plan0 = buildPlan({
+  ...NOTHING_KNOWN,
+  ...USUAL_ASK,
+  ...ask,
+  file: referenceCase(),
+  drills: ['knee_swap'],
+});
+
 describe('the ladder', () => {
-  const ask = {
-    start: '2027-03-10',
-    nextLesson: null,
-    days: ['mon', 'wed', 'fri', 'sun'],
-    minutesPerDay: { sun: 40 },
-    placeByDay: { sun: 'range' },
-  } as const;
-  const plan = buildPlan({
-    ...NOTHING_KNOWN,
-    ...USUAL_ASK,
-    ...ask,
-    file: referenceCase(),
-    drills: ['knee_swap'],
-  });
+  const plan = plan0;
   const student = {
     id: 'x',
     profile: { days: ask.days, minutesPerDay: {}, placeByDay: {}, nextLesson: null },
@@ -174,7 +177,8 @@ describe('the ladder', () => {
     ladder();
     const accept = await screen.findByRole('button', { name: 'Accept this plan' });
     await waitFor(() => expect((accept as HTMLButtonElement).disabled).toBe(false));
-    expect(screen.getByText('What gives')).toBeTruthy();
+    expect(screen.getByText('What binds, and what would help')).toBeTruthy();
+    expect(screen.getByRole('img', { name: /sessions in 84 days/ })).toBeTruthy();
     fireEvent.click(accept);
     await waitFor(() => expect(log.filter((a) => a.url.endsWith('/plans'))).toHaveLength(1));
   });
@@ -189,46 +193,97 @@ describe('the ladder', () => {
       expect(last.days).toEqual(['mon', 'tue', 'wed', 'fri', 'sun']);
     });
   });
-  test('with a plan it shows the rungs, the days and the gate', async () => {
-    fakeServer({
+  const later = {
+    gates: [{ drill: 'knee_swap', stage: 'half' as const, from: '2027-03-20', to: '2027-03-26', days: 6 }],
+    changes: [{ kind: 'dropped' as const, drill: 'knee_swap', date: '2027-03-12', to: null, by: -80 }],
+  };
+  const withPlan = () => {
+    const log = fakeServer({
       ...base,
+      'POST /api/students/x/plans': { id: 'q' },
       'GET /api/students/x/plan': {
         id: 'p',
         studentId: 'x',
         at: choice.at,
         drills: ['knee_swap'],
-        ask,
+        ask: { ...USUAL_ASK, ...ask },
         plan,
+        live: { ...plan, diff: later },
       },
+      'POST /api/students/x/plan/move': { broken: [{ rule: 'rest_day', date: ask.start, about: 'K' }] },
     });
     ladder();
+    return log;
+  };
+  test('with a plan it shows the rungs, the days and the gate', async () => {
+    withPlan();
     expect(await screen.findByText('Plan again from today')).toBeTruthy();
     expect(await screen.findByText('Gate out of “Slow”')).toBeTruthy();
     expect(screen.getAllByText(/Knee swap, still: 80 repetitions/).length).toBeGreaterThan(0);
   });
+  test('what has changed since is said, gates first, and taken in one press', async () => {
+    const log = withPlan();
+    expect(await screen.findByText(/Knee swap, Half: late date 6 days later/)).toBeTruthy();
+    expect(screen.getByText(/not on .* any more/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Take it as the new plan' }));
+    await waitFor(() => expect(log.filter((a) => a.url.endsWith('/plans'))).toHaveLength(1));
+  });
+  test('a session that is put elsewhere names the rule that it would break, and is kept as a move', async () => {
+    const log = withPlan();
+    const first = (await screen.findAllByRole('button', { expanded: false })).find((one) =>
+      one.textContent?.includes('Home'),
+    ) as HTMLElement;
+    fireEvent.click(first);
+    const near = await screen.findByRole('combobox', { name: 'Put it on' });
+    fireEvent.change(near, { target: { value: '2027-03-11' } });
+    expect(await screen.findByText(/would not rest the day after/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Put it there' }));
+    await waitFor(() =>
+      expect(log.find((a) => a.url.endsWith('/plans'))?.body).toMatchObject({
+        moves: [{ from: '2027-03-10', to: '2027-03-11' }],
+      }),
+    );
+  });
+  test('another week is tried and its dates are told; nothing is kept', async () => {
+    const log = withPlan();
+    fireEvent.click(await screen.findByRole('button', { name: 'One more day' }));
+    await waitFor(() => {
+      const body = log.find((a) => a.url.endsWith('/preview'))?.body as {
+        days: string[];
+        missRate: number | null;
+      };
+      expect(body.days).toHaveLength(5);
+    });
+    expect(await screen.findByText(/no day sooner/)).toBeTruthy();
+    expect(log.some((a) => a.url.endsWith('/plans'))).toBe(false);
+  });
+  test('days away are asked for in the form', async () => {
+    const log = fakeServer({ ...base, 'GET /api/students/x/plan': null });
+    ladder();
+    fireEvent.click(await screen.findByRole('button', { name: 'Add days' }));
+    await waitFor(() =>
+      expect(log.filter((a) => a.url.endsWith('/preview')).at(-1)?.body).toMatchObject({
+        exceptions: [{ kind: 'away' }],
+      }),
+    );
+  });
 });
 
 test('a day of the plan says what the club in the hands asks of the drill', () => {
-  const item = {
-    drill: 'reach_the_rod',
-    stage: 'half',
-    sets: 6,
-    rehearsals: 12,
-    balls: 6,
-    looks: 1,
-    speedPct: 55,
-    club: 'wedge',
-    minutes: 12,
-  } as const;
-  const days = [
-    {
-      date: '2027-03-11',
-      place: 'range',
-      minutes: 20,
-      items: [item, { ...item, stage: 'full', club: null }],
-    },
-  ];
+  const base = plan0.days.find(({ items }) => items.some(({ balls }) => balls > 0)) as PlanDay;
+  const item = { ...(base.items[0] as PlanItem), drill: 'reach_the_rod', club: 'wedge' as const };
+  const days = [{ ...base, date: '2027-03-11', items: [item, { ...item, id: 'other', club: null }] }];
   const amounts = [{ id: 'shift_forward', byClub: [{ club: 'wedge', loIn: 2, hiIn: 3 }] }] as const;
-  draw(<DayList plan={{ days } as unknown as Plan} today="2027-03-10" amountsOf={() => amounts} />);
+  draw(
+    <DayList
+      plan={{ ...plan0, days, empty: [] }}
+      today="2027-03-10"
+      amountsOf={() => amounts}
+      studentId="x"
+      chosen={null}
+      onChoose={() => undefined}
+      onMove={null}
+    />,
+  );
   expect(screen.getAllByText('pelvis forward, half-way down 2.0 in to 3.0 in')).toHaveLength(1);
 });

@@ -57,7 +57,22 @@ export interface ItemAsk {
 
 /** The item that so many repetitions come to; null where no set fits. */
 export function itemOf(ask: ItemAsk): PlanItem | null {
-  return ask.withBalls ? ballItem(ask) : dryItem(ask);
+  if (ask.withBalls) return ask.intent === 'retention' ? coldItem(ask) : ballItem(ask);
+  return dryItem(ask);
+}
+
+/** First swings without a rehearsal, a cue or a look: what is there by itself. */
+function coldItem(ask: ItemAsk): PlanItem | null {
+  if (ask.reps < 1) return null;
+  const clubs = clubsFor(ask.stage, 'alternating', ask.reps, ask.track.drill.id);
+  const item = blank(ask, 'feel');
+  item.sets = 1;
+  item.balls = ask.reps;
+  item.clubs = clubs;
+  item.club = clubs[0] ?? null;
+  item.order = 'alternating';
+  item.minutes = roundTo((ask.reps * ask.seconds.ball) / 60, 1);
+  return item;
 }
 
 function dryItem(ask: ItemAsk): PlanItem | null {
@@ -86,8 +101,7 @@ function ballItem(ask: ItemAsk): PlanItem | null {
   if (sets < 1) return null;
   const { lookEvery } = stageRow(stage);
   const looks = Math.floor(sets / lookEvery);
-  const as =
-    ask.intent === 'upkeep' || ask.intent === 'retention' ? 'feel' : doneAs(track, slot, stage, student);
+  const as = ask.intent === 'upkeep' ? 'feel' : doneAs(track, slot, stage, student);
   const order = orderOf(stage, ask.visit);
   const clubs = clubsFor(stage, order, sets, `${track.drill.id} ${slot.date}`);
   const rehearsals = sets * REHEARSALS_PER_BALL;
@@ -102,7 +116,7 @@ function ballItem(ask: ItemAsk): PlanItem | null {
   item.lookEvery = looks > 0 ? lookEvery : null;
   item.club = clubs[0] ?? null;
   item.clubs = clubs;
-  item.aid = aidOf(stage, on && ask.intent !== 'upkeep' && ask.intent !== 'retention');
+  item.aid = aidOf(stage, on && ask.intent !== 'upkeep');
   item.order = order;
   item.minutes = roundTo(spent / 60, 1);
   return item;

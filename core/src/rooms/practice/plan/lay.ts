@@ -10,6 +10,7 @@ import type { BindingRule, EmptyDay, EmptyReason, Intent, PlanDay } from './plan
 import { NO_RESERVE } from './reserve.ts';
 import { ROUNDING_S, Session } from './session.ts';
 import { BALL_PLACES, type Slot } from './slots.ts';
+import { upkeepOf } from './upkeep.ts';
 
 /** Of what is left of a day, the drill that comes first takes so much when others are practised as well. */
 const FIRST_SHARE = 0.6;
@@ -128,7 +129,12 @@ class Layer {
     // A place for balls within the week is worth waiting for.
     if (!withBalls && this.ground.ballPlace && slot.day < due + 7) return;
     const stage: Stage = withBalls ? 'full' : 'slow';
-    const ask = session.askFor(climber, stage, withBalls, 1, session.wishLeft);
+    const usual = session.askFor(climber, stage, withBalls, 1, session.wishLeft);
+    const { ball } = this.ground.request.secondsPer;
+    // Cold swings are balls alone; the wish of dry repetitions does not bound them.
+    const ask = withBalls
+      ? { ...usual, setReps: 1, setBalls: 1, secondsPerRep: ball, goalDry: Number.POSITIVE_INFINITY }
+      : usual;
     const most = Math.min(session.seconds, RETENTION_MINUTES * 60) / ask.secondsPerRep;
     const reps = Math.min(most, roomFor(ask).reps);
     if (session.take(climber, stage, 'retention', reps, withBalls) === null) return;
@@ -238,17 +244,6 @@ class Layer {
 interface Rooms {
   readonly dry: Room;
   readonly balls: Room | null;
-}
-
-/** Sets for what was seen to last: a little where nearly every repetition passes, else nearly a rung's. */
-const UPKEEP_SETS = { sure: 2, unsure: 6 } as const;
-const UPKEEP_BALL_SETS = { sure: 8, unsure: 18 } as const;
-
-/** As much as a rung until it was seen to last, then what keeps it. */
-function upkeepOf(climber: Climber, balls: boolean, room: number): number {
-  if (climber.stage === null && !climber.wasSeenToLast) return room;
-  const kept = climber.stage === null && !climber.track.sure ? 'unsure' : 'sure';
-  return Math.min(room, balls ? UPKEEP_BALL_SETS[kept] * BALL_SET : UPKEEP_SETS[kept] * DRY_SET);
 }
 
 /** So many whole sets, and one at least. */

@@ -128,10 +128,11 @@ export class Ledger {
     day: number,
     load: DrillLoad,
     reserve: Reserve,
+    visitReps: number,
   ): { readonly room: number; readonly rule: 'growth' | 'gap' } {
-    let least = this.rowRoom(ALL, day, reserve);
+    let least = this.rowRoom(ALL, day, reserve, visitReps);
     for (const { row } of load.joints) {
-      const room = this.rowRoom(row, day, reserve);
+      const room = this.rowRoom(row, day, reserve, visitReps);
       if (room.room < least.room) least = room;
     }
     return least;
@@ -144,19 +145,29 @@ export class Ledger {
     return sum;
   }
 
-  private rowRoom(row: number, day: number, reserve: Reserve): { room: number; rule: 'growth' | 'gap' } {
+  private rowRoom(
+    row: number,
+    day: number,
+    reserve: Reserve,
+    visitReps: number,
+  ): { room: number; rule: 'growth' | 'gap' } {
     const at = day + LOOK_BACK_DAYS;
     const { begun, lastBefore } = this.spell(row, at);
     let room = Number.POSITIVE_INFINITY;
     let rule: 'growth' | 'gap' = 'growth';
     if (lastBefore >= 0 && at - begun < 7) {
       const left = this.sum(row, lastBefore - 6, lastBefore) - this.sum(row, begun, begun + 6);
-      room = shared(left, reserve, begun + 6 - at);
+      room = shared(left, reserve, visitReps, begun + 6 - at);
       rule = 'gap';
     }
     // Each later week that this day belongs to must stay within a quarter more than the week before it.
     for (let end = Math.max(at, begun + 13); end <= at + 6; end++) {
-      const grown = shared(this.weekBound(row, end) - this.sum(row, end - 6, end), reserve, end - at);
+      const grown = shared(
+        this.weekBound(row, end) - this.sum(row, end - 6, end),
+        reserve,
+        visitReps,
+        end - at,
+      );
       if (grown < room) {
         room = grown;
         rule = 'growth';
@@ -200,8 +211,5 @@ export class Ledger {
   }
 }
 
-/** Repetitions of a visit with balls. */
-const VISIT_REPS = 72;
-
-const shared = (left: number, { visits, sharers }: Reserve, ahead: number): number =>
-  (left - VISIT_REPS * (visits[ahead] as number)) / (sharers[ahead] as number);
+const shared = (left: number, { visits, sharers }: Reserve, visitReps: number, ahead: number): number =>
+  (left - visitReps * (visits[ahead] as number)) / (sharers[ahead] as number);

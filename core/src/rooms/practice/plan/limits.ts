@@ -29,6 +29,8 @@ export interface DayAsk {
   readonly goalDry: number;
   /** What it leaves to other days. */
   readonly reserve: Reserve;
+  /** Repetitions of a visit with balls that are kept back for it. */
+  readonly visitReps: number;
   /** So much more than usual where something was missed. */
   readonly more: number;
   readonly rests: boolean;
@@ -48,7 +50,11 @@ const lightShare = ({ slot }: DayAsk): number => (slot.light ? LIGHT_SHARE : 1);
  */
 export const LIMITS: readonly Limit[] = [
   { rule: 'rest', most: ({ rests }) => (rests ? 0 : Number.POSITIVE_INFINITY) },
-  { rule: 'wish', most: ({ goalDry, setReps, setBalls }) => (goalDry * setReps) / (setReps - setBalls) },
+  {
+    rule: 'wish',
+    most: ({ goalDry, setReps, setBalls }) =>
+      setReps === setBalls ? Number.POSITIVE_INFINITY : (goalDry * setReps) / (setReps - setBalls),
+  },
   { rule: 'minutes', most: ({ secondsLeft, share, secondsPerRep }) => (secondsLeft * share) / secondsPerRep },
   {
     rule: 'joint_cap',
@@ -87,7 +93,7 @@ export function roomFor(ask: DayAsk): Room {
     }
   }
   if (reps > 0) {
-    const growth = ask.ledger.growthRoom(ask.slot.day, ask.track.load, ask.reserve);
+    const growth = ask.ledger.growthRoom(ask.slot.day, ask.track.load, ask.reserve, ask.visitReps);
     if (growth.room < reps) {
       reps = growth.room;
       rule = growth.rule;

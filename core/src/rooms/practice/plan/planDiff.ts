@@ -47,6 +47,14 @@ export function diffOf(
   return { changes, gates: gatesMoved(before.gateDates, after.gateDates) };
 }
 
+/** A new spreading that needs nobody's word: no gate moves by more than so many days, and no session goes. */
+const SMALL_MOVE_DAYS = 3;
+const SMALL_CHANGES = 3;
+export const isSmallDiff = ({ changes, gates }: PlanDiff): boolean =>
+  gates.every(({ days }) => days !== null && Math.abs(days) <= SMALL_MOVE_DAYS) &&
+  changes.filter(({ kind }) => kind === 'moved' || kind === 'dropped' || kind === 'added').length <=
+    SMALL_CHANGES;
+
 const repsOf = ({ rehearsals, balls }: PlanItem): number => rehearsals + balls;
 
 function sessionsOf(days: readonly PlanDay[], from: IsoDay, until: IsoDay): Map<string, Session> {

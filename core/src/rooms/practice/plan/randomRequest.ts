@@ -1,5 +1,5 @@
 import { between, pick, plusDays, type Random, WEEKDAYS } from '../../../foundation/index.ts';
-import { referenceCase } from '../../diagnosis/referenceCase.ts';
+import { referenceCase } from '../../diagnosis/index.ts';
 import { AIDS, LIMITS, PLACES, resolveSchool } from '../../intake/index.ts';
 import { DRILLS } from '../../prescription/index.ts';
 import { STAGES } from '../stages.ts';

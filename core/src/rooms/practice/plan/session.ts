@@ -8,6 +8,7 @@ import type { DayAsk } from './limits.ts';
 import type { EmptyReason, Intent, PlanDay, PlanItem } from './planModel.ts';
 import { NO_RESERVE, type Reserve } from './reserve.ts';
 import { BALL_PLACES, type Slot } from './slots.ts';
+import { ballSetsOf } from './upkeep.ts';
 import { warmUpFor, warmUpMinutesOf } from './warmUp.ts';
 
 /** So much more than usual where something was missed lately: never doubled. */
@@ -54,13 +55,8 @@ export class Session {
     return this.slot.day < this.ground.catchesUpUntil ? CATCH_UP : 1;
   }
 
-  askFor(
-    { track, stage: rung }: Climber,
-    stage: Stage,
-    withBalls: boolean,
-    share: number,
-    goalDry: number,
-  ): DayAsk {
+  askFor(climber: Climber, stage: Stage, withBalls: boolean, share: number, goalDry: number): DayAsk {
+    const { track, stage: rung } = climber;
     const onBalls = this.ground.ballPlace && (rung === null || stageRow(rung).ball);
     return {
       slot: this.slot,
@@ -75,6 +71,7 @@ export class Session {
       ballsLeft: this.balls,
       goalDry,
       reserve: onBalls && !withBalls ? (this.ground.reserves[this.slot.day] as Reserve) : NO_RESERVE,
+      visitReps: ballSetsOf(climber) * BALL_SET,
       more: this.more,
       rests: this.ledger.restsOn(this.slot.day, track.load),
     };

@@ -1,0 +1,91 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import ICAL from 'ical.js';
+import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+let student: string;
+let token: string;
+const at = (when: string) => server.at(when);
+
+beforeAll(async () => {
+  server = await testServer();
+  at('2027-03-01T09:00:00');
+  student = await addStudent(server);
+  await takeDrills(server, student, ['knee_swap']);
+  const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 90 });
+  token = link.body.token;
+});
+afterAll(() => server.stop());
+
+const plan = (more: object = {}) =>
+  server.ask('POST', `/api/students/${student}/plans`, {
+    id: randomUUID(),
+    start: '2027-03-01',
+    nextLesson: null,
+    days: ['mon', 'wed', 'sun'],
+    minutesPerDay: { mon: 30, wed: 30, sun: 40 },
+    placeByDay: { sun: 'range' },
+    ...more,
+  });
+/** Read back by a parser that the program does not use. */
+async function events() {
+  const { body } = await server.ask<string>('GET', `/api/page/${token}/calendar.ics`);
+  const calendar = new ICAL.Component(ICAL.parse(body));
+  return calendar.getAllSubcomponents('vevent').map((one) => ({
+    uid: String(one.getFirstPropertyValue('uid')),
+    start: String(one.getFirstPropertyValue('dtstart')),
+    isDate: (one.getFirstPropertyValue('dtstart') as ICAL.Time).isDate,
+    status: String(one.getFirstPropertyValue('status')),
+    sequence: Number(one.getFirstPropertyValue('sequence')),
+    summary: String(one.getFirstPropertyValue('summary')),
+  }));
+}
+
+describe('the dates as a calendar', () => {
+  test('whole days that no zone and no change of clocks moves, each with a name of its own', async () => {
+    await plan();
+    const all = await events();
+    expect(all.length).toBeGreaterThan(30);
+    expect(all.every(({ isDate }) => isDate)).toBe(true);
+    // The clocks change on 28 March: the Sunday stays the Sunday.
+    expect(all.map(({ start }) => start)).toContain('2027-03-28');
+    expect(new Set(all.map(({ uid }) => uid)).size).toBe(all.length);
+    expect(all[0]?.summary).toMatch(/min home: Knee swap/);
+    expect(all.some(({ uid }) => uid.includes(student))).toBe(false);
+  });
+  test('a later reading keeps the names, counts up, and takes away what is gone', async () => {
+    const before = await events();
+    at('2027-03-02T09:00:00');
+    await plan({
+      start: '2027-03-02',
+      exceptions: [{ kind: 'away', from: '2027-03-03', to: '2027-03-07', minutes: null, place: null }],
+    });
+    const kept = await events();
+    const later = kept.filter(({ start }) => start === '2027-03-10');
+    expect(later[0]?.uid).toBe(before.find(({ start }) => start === '2027-03-10')?.uid);
+    expect(kept.find(({ start }) => start === '2027-03-03')).toBeUndefined();
+    at('2027-03-08T09:00:00');
+    const next = await events();
+    expect(next[0]?.sequence).toBeGreaterThan(later[0]?.sequence ?? 0);
+  });
+  test('what the standing plan held and the live one does not is cancelled by its name', async () => {
+    await server.ask('POST', `/api/page/${token}/checkins`, {
+      id: randomUUID(),
+      pain: true,
+      painWhere: 'knee',
+      note: '',
+      felt: null,
+      clipIds: [],
+    });
+    const held = await events();
+    const ahead = held.filter(({ start }) => start > '2027-03-08');
+    expect(ahead.length).toBeGreaterThan(10);
+    expect(new Set(ahead.map(({ status }) => status))).toEqual(new Set(['CANCELLED']));
+  });
+  test('a closed link opens no calendar', async () => {
+    await server.ask('POST', `/api/students/${student}/links/revoke`);
+    const { status } = await server.ask('GET', `/api/page/${token}/calendar.ics`);
+    expect(status).toBeGreaterThanOrEqual(401);
+  });
+});

@@ -1,0 +1,130 @@
+import { randomUUID } from 'node:crypto';
+import type { PagePlan, StudentPage } from '@inchstep/contract/checkins';
+import type { PlanNow } from '@inchstep/contract/practice';
+import type { Breach, Plan } from '@inchstep/core/practice';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+let student: string;
+let token: string;
+const ask = {
+  start: '2027-03-01',
+  nextLesson: null,
+  days: ['mon', 'wed', 'fri', 'sun'],
+  minutesPerDay: { mon: 30, wed: 30, fri: 30, sun: 40 },
+  placeByDay: { sun: 'range' },
+};
+beforeAll(async () => {
+  server = await testServer();
+  server.at('2027-03-01T09:00:00');
+  student = await addStudent(server);
+  await takeDrills(server, student, ['knee_swap']);
+  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 90 })).body
+    .token;
+  await server.ask('POST', `/api/students/${student}/plans`, { id: randomUUID(), ...ask });
+});
+afterAll(() => server.stop());
+
+const now = async () => (await server.ask<PlanNow>('GET', `/api/students/${student}/plan`)).body;
+const card = async () => (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body.day;
+const log = (date: string, stage: string, reps: string) =>
+  server.ask('POST', `/api/page/${token}/sets`, {
+    id: randomUUID(),
+    date,
+    drill: 'knee_swap',
+    stage,
+    reps,
+    felt: 6,
+  });
+const late = (plan: Plan | null, stage: string) => plan?.gateDates.find((gate) => gate.stage === stage)?.late;
+
+describe('a week lived through by the clock', () => {
+  test('Monday: the plan as taken and as it stands are the same', async () => {
+    const { plan, live } = await now();
+    expect(live?.diff).toEqual({ changes: [], gates: [] });
+    expect(live?.days).toEqual(plan.days);
+    expect(live?.proof.broken).toEqual([]);
+    expect((await card())?.items[0]).toMatchObject({ stage: 'still', intent: 'rung' });
+  });
+  test('seven passes open the next rung by themselves, and the card asks it at once', async () => {
+    server.at('2027-03-01T18:00:00');
+    await log('2027-03-01', 'still', 'PPPPPPPPP');
+    expect((await card())?.items[0]).toMatchObject({ stage: 'slow' });
+    const { body } = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
+    expect(body.map(({ kind }) => kind)).toContain('rung');
+  });
+  test('Wednesday missed is noticed on Thursday: spread over what follows, and the dates say so', async () => {
+    const before = late((await now()).live, 'half');
+    server.at('2027-03-04T09:00:00');
+    const { live } = await now();
+    expect(live?.days[0]?.date).toBe('2027-03-05');
+    const friday =
+      live?.days[0]?.items.reduce((sum, { rehearsals, balls }) => sum + rehearsals + balls, 0) ?? 0;
+    expect(friday).toBeGreaterThan(70);
+    expect(friday).toBeLessThanOrEqual(150);
+    expect((late(live, 'half') ?? '9999') >= (before ?? '')).toBe(true);
+  });
+  test('days away are gaps with their reason, and the difference tells what was moved or dropped', async () => {
+    const exceptions = [{ kind: 'away', from: '2027-03-05', to: '2027-03-08', minutes: null, place: null }];
+    const { body } = await server.ask<{ plan: Plan }>('POST', `/api/students/${student}/plans/preview`, {
+      ...ask,
+      start: '2027-03-04',
+      exceptions,
+    });
+    expect(body.plan.empty).toContainEqual({ date: '2027-03-05', why: 'away' });
+    expect(body.plan.diff?.changes.some(({ kind }) => kind === 'dropped' || kind === 'moved')).toBe(true);
+  });
+  test('a trial with days missed is later, and is kept nowhere', async () => {
+    const tried = async (missRate: number) =>
+      (
+        await server.ask<{ plan: Plan }>('POST', `/api/students/${student}/plans/preview`, {
+          ...ask,
+          start: '2027-03-04',
+          missRate,
+        })
+      ).body.plan;
+    expect((late(await tried(0.6), 'slow') ?? '9999') > (late(await tried(0), 'slow') ?? '')).toBe(true);
+    expect((await now()).ask.start).toBe('2027-03-01');
+  });
+  test('a session put on a free day breaks no rule; one that would change places with the rung before it does', async () => {
+    const check = async (from: string, to: string) =>
+      (
+        await server.ask<{ broken: Breach[] }>('POST', `/api/students/${student}/plan/move`, { from, to })
+      ).body.broken.map(({ rule }) => rule);
+    expect(await check('2027-03-05', '2027-03-06')).toEqual([]);
+    expect(new Set(await check('2027-03-07', '2027-03-05'))).toEqual(new Set(['rung_by_rung']));
+  });
+  test('the student’s page shows the days ahead as they stand', async () => {
+    const { body } = await server.ask<PagePlan>('GET', `/api/page/${token}/plan`);
+    expect(body.days.map(({ date }) => date)).toContain('2027-03-07');
+    expect(body.days.every(({ date }) => date <= '2027-03-18')).toBe(true);
+  });
+  test('going on ahead of an open gate takes a reason', async () => {
+    const say = (note: string) =>
+      server.ask('POST', `/api/students/${student}/gates`, {
+        id: randomUUID(),
+        drill: 'knee_swap',
+        stage: 'slow',
+        decision: 'advance',
+        note,
+      });
+    expect(await say(' ')).toMatchObject({ status: 400, body: { code: 'reason_needed' } });
+    expect(await say('holds it already')).toMatchObject({ status: 200 });
+    expect((await card())?.items[0]?.stage ?? 'half').toBe('half');
+  });
+  test('pain: no session is left, and the plan says why', async () => {
+    await server.ask('POST', `/api/page/${token}/checkins`, {
+      id: randomUUID(),
+      pain: true,
+      painWhere: 'knee',
+      note: '',
+      felt: null,
+      clipIds: [],
+    });
+    const { live } = await now();
+    expect(live?.days).toEqual([]);
+    expect(live?.binding[0]?.rule).toBe('held');
+    expect(await card()).toBeNull();
+  });
+});
