@@ -78,6 +78,10 @@ export const pageSchema = z.object({
     z.object({
       id: z.string(),
       stage: z.enum(STAGES),
+      /** Repetitions to the next rung at the student's rate; null where that rate would not do. */
+      more: z.number().nullable(),
+      /** The count is full; the coach looks next. */
+      waits: z.boolean(),
       setup: z.array(z.object({ id: z.string(), valueIn: z.number() })),
       cautions: z.array(cautionSchema),
       layers: z.array(z.object({ tells: z.enum(['student', 'film']) })),

@@ -53,7 +53,13 @@ describe('the same message twice', () => {
     expect(await events('drills_chosen')).toHaveLength(1);
   });
   test('a gate decision is one decision, one word', async () => {
-    const gate = { id: randomUUID(), drill: 'knee_swap', stage: 'still', decision: 'advance', note: '' };
+    const gate = {
+      id: randomUUID(),
+      drill: 'knee_swap',
+      stage: 'still',
+      decision: 'advance',
+      note: 'seen live',
+    };
     for (let i = 0; i < 3; i++) await server.ask('POST', `/api/students/${student}/gates`, gate);
     expect(await events('gate')).toHaveLength(1);
   });

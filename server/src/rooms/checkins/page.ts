@@ -1,7 +1,7 @@
 import type { PagePlan, StudentPage } from '@inchstep/contract/checkins';
 import { plusDays } from '@inchstep/core/foundation';
 import { mayBeFilmed } from '@inchstep/core/intake';
-import { cardOf, countedSets, standsOn } from '@inchstep/core/practice';
+import { cardOf, countedSets, type LadderStanding, moreAtThisRate, standsOn } from '@inchstep/core/practice';
 import {
   amountsFor,
   cautionsFor,
@@ -47,7 +47,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     ownTask: choice?.ownTask ?? '',
     drills: drills.map((drill) => ({
       id: drill.id,
-      stage: standsOn(record, drill).stage,
+      ...rungOf(standsOn(record, drill)),
       setup: setupFor(drill, file),
       cautions: cautionsFor(drill, file),
       layers: drill.layers.map(({ tells }) => ({ tells })),
@@ -67,6 +67,13 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     clipLimitMb: ctx.clipLimitMb,
   };
 }
+
+/** The rung with what is left to it: repetitions at the student's rate, or the coach's look. */
+const rungOf = ({ stage, test }: LadderStanding) => ({
+  stage,
+  more: moreAtThisRate(test),
+  waits: test.decision === 'advance',
+});
 
 const AHEAD_DAYS = 14;
 

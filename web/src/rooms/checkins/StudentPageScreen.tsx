@@ -7,6 +7,7 @@ import {
   PAIN_WORDS,
   PLACE_WORDS,
   STAGE_WORDS,
+  warmUpText,
   wordsFrom,
 } from '@inchstep/contract/words';
 import type { PlanItem } from '@inchstep/core/practice';
@@ -179,7 +180,7 @@ function TodayCard({
         {day ? (
           <p>
             {PLACE_WORDS[day.place]}
-            {STUDENT_PAGE_SCREEN_WORDS.aboutMinutesWarmUp(day.minutes)}
+            {STUDENT_PAGE_SCREEN_WORDS.aboutMinutes(Math.round(day.minutes))} {warmUpText(day, nameOf)}
           </p>
         ) : (
           <div className="panel mt-1 p-3">
@@ -216,6 +217,9 @@ function TodayCard({
                 {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
               </p>
               {planned && clubOrderText(planned) && <p className="text-sm">{clubOrderText(planned)}</p>}
+              {drill && (
+                <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.toTheNextRung(drill.more, drill.waits)}</p>
+              )}
               {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
             </header>
             <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>

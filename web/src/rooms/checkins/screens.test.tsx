@@ -44,16 +44,26 @@ async function openCard(): Promise<void> {
 
 describe('the student’s page', () => {
   const item = {
+    id: '2027-03-10.knee_swap.rung',
     drill: 'knee_swap',
+    intent: 'rung',
+    as: 'drill',
     stage: 'slow',
+    layer: 1,
     sets: 3,
     rehearsals: 30,
     balls: 0,
     looks: 1,
+    lookEvery: 3,
     speedPct: 30,
     club: null,
+    clubs: [],
+    aid: 'on',
+    order: 'blocked',
+    stop: false,
     minutes: 5,
   };
+  const warm = { warmUpMinutes: 3, warmUp: ['march_on_the_spot', 'small_knee_bends'] };
   const page = (more: object = {}) => ({
     firstName: 'Gus',
     coach: 'Ilse Varga',
@@ -62,12 +72,14 @@ describe('the student’s page', () => {
     heightIn: 72,
     needsConsent: false,
     hold: null,
-    day: { date: '2027-03-10', place: 'home', minutes: 8, items: [item] },
+    day: { date: '2027-03-10', place: 'home', minutes: 8.3, ...warm, items: [item] },
     nextDay: '2027-03-12',
     drills: [
       {
         id: 'knee_swap',
         stage: 'slow',
+        more: 12,
+        waits: false,
         setup: [{ id: 'stance', valueIn: 15 }],
         cautions: [],
         layers: [{ tells: 'student' }, { tells: 'film' }],
@@ -91,7 +103,9 @@ describe('the student’s page', () => {
       'POST /api/page/tok-12345678/sets': {},
     });
     show();
-    expect(await screen.findByText('Home, about 8 minutes. Warm up first.')).toBeTruthy();
+    expect(
+      await screen.findByText(/Home, about 8 minutes. Warm up 3 min: march on the spot, small knee bends/),
+    ).toBeTruthy();
     for (const name of ['Counted', 'Counted', 'Missed']) press(name);
     press('Log this set');
     expect(await screen.findByText(/Logged\./)).toBeTruthy();
@@ -103,13 +117,31 @@ describe('the student’s page', () => {
       doneAt: expect.stringMatching(/^20.*Z$/),
     });
   });
+  test('what is left to the next rung, and the days ahead with their calendar', async () => {
+    fakeServer({
+      'GET /api/page/tok-12345678': page(),
+      'GET /api/page/tok-12345678/plan': {
+        today: '2027-03-10',
+        days: [{ date: '2027-03-12', place: 'range', minutes: 21.4, ...warm, items: [item] }],
+        gates: [],
+      },
+    });
+    show();
+    expect(await screen.findByText('About 12 more that count, at your present rate.')).toBeTruthy();
+    const ahead = (await screen.findByText('The days ahead')).closest('details') as HTMLDetailsElement;
+    ahead.open = true;
+    fireEvent(ahead, new Event('toggle'));
+    expect(await screen.findByText('Range, 21 min')).toBeTruthy();
+    const link = screen.getByRole('link', { name: 'Put the dates in a calendar' });
+    expect(link.getAttribute('href')).toBe('/api/page/tok-12345678/calendar.ics');
+  });
   test('what the club in the hands asks stands beside the item', async () => {
     const [drill] = page().drills;
     const amounts = [{ id: 'shift_forward', byClub: [{ club: 'short_iron', loIn: 2.5, hiIn: 4 }] }];
     const balls = { ...item, stage: 'half', balls: 18, club: 'short_iron' };
     fakeServer({
       'GET /api/page/tok-12345678': page({
-        day: { date: '2027-03-10', place: 'range', minutes: 20, items: [balls] },
+        day: { date: '2027-03-10', place: 'range', minutes: 20, ...warm, items: [balls] },
         drills: [{ ...drill, amounts }],
       }),
     });

@@ -89,7 +89,13 @@ export const STUDENT_PAGE_SCREEN_WORDS = {
   notTaken: (refused: string) => `Not taken: ${refused}`,
   letItGo: 'Let it go',
   today: 'Today',
-  aboutMinutesWarmUp: (minutes: number) => `, about ${minutes} minutes. Warm up first.`,
+  aboutMinutes: (minutes: number) => `, about ${minutes} minutes.`,
+  toTheNextRung: (more: number | null, waits: boolean) =>
+    waits
+      ? 'Counted: your coach looks next, then the next rung opens.'
+      : more === null
+        ? 'Go easier for now: slower, smaller. The count begins again by itself.'
+        : `About ${more} more that count, at your present rate.`,
   nothingIsPlannedYet: 'Nothing is planned yet. Your coach lays out the first drill.',
   nothingToday: (nextDay: string | null) =>
     `Nothing is planned today${nextDay === null ? '' : `; the next day is ${nextDay}`}.`,
