@@ -68,6 +68,15 @@ describe('screens of the demo', () => {
     }
   });
 
+  it.each(SCREENS)('%s fits a telephone: nothing runs off its side', async (_, of, path, shows) => {
+    await page.setViewport({ width: 390, height: 844 });
+    await page.goto(`${program.url}${of ? `/students/${idOf(of)}` : ''}${path}`);
+    await see(page, shows);
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    await page.setViewport({ width: 1280, height: 800 });
+    expect(wide).toBeLessThanOrEqual(390);
+  });
+
   it('the student’s page has none at phone size', async () => {
     const link = await page.evaluate(
       (id) =>

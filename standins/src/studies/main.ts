@@ -15,7 +15,7 @@ if (what === 'coverage') {
   for (const [name, more] of COVERAGE_GROUPS) say({ name, ...coverage(Number(size ?? 100), more, 100_001) });
 }
 if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row);
-if (what === 'season') for (const row of seasonStudy(Number(size ?? 50), 500_000)) say(row);
+if (what === 'season') for (const row of seasonStudy(Number(size ?? 50), 700_000)) say(row);
 if (what === 'plans') say(randomPlans(Number(size ?? 5000)));
 if (what === 'calibration') {
   for (const steps of [1, 1.5, 2, 2.5])

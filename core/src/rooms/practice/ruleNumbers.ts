@@ -15,6 +15,8 @@ export const LIMITED_SHARE = 0.5;
 
 /** Seven days may hold this much more than the seven before. */
 export const WEEKLY_GROWTH = 1.25;
+/** A week may always hold this share of a day's cap: from nearly nothing a quarter more would stay nearly nothing. */
+export const LEAST_WEEK_SHARE = 0.5;
 /**
  * Where asked days were missed in the seven before, coming back to the fullest of the last weeks is no growth: so
  * many days back, and of weeks that were practised on so many days at least.

@@ -37,7 +37,7 @@ const up = (student: string, drill: string, stage: string) =>
     drill,
     stage,
     decision: 'advance',
-    note: '',
+    note: 'seen live',
   });
 async function partOf(diagnosisId: string, drill: string, code: string) {
   const { body } = await server.ask<PrescriptionRecord>('GET', `/api/diagnoses/${diagnosisId}/prescription`);

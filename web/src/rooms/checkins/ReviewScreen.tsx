@@ -81,7 +81,7 @@ function Review({ student, checkin }: { readonly student: Student; readonly chec
         <Panel
           title={REVIEW_SCREEN_WORDS.thenAndNow}
           aside={
-            <span className="flex gap-2">
+            <span className="flex flex-wrap gap-2">
               {checkin.clips.map((c, i) => (
                 <button
                   key={c.id}
@@ -193,7 +193,7 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
         {hold.data.where || REVIEW_SCREEN_WORDS.noPlace} {REVIEW_SCREEN_WORDS.drillsWaitTheProgram}
       </p>
       <form
-        className="mt-2 flex gap-2"
+        className="mt-2 flex flex-wrap gap-2"
         onSubmit={(event) => {
           event.preventDefault();
           lift.mutate(note);
@@ -202,7 +202,7 @@ function HoldPanel({ studentId }: { readonly studentId: string }) {
         <input
           aria-label={REVIEW_SCREEN_WORDS.whyTheHold}
           placeholder={REVIEW_SCREEN_WORDS.whyTheHold}
-          className="input flex-1"
+          className="input min-w-0 flex-1"
           value={note}
           onChange={(e) => setNote(e.target.value)}
           required

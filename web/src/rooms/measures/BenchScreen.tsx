@@ -168,7 +168,7 @@ function Swings({
           <li key={swing.id} className="flex items-center gap-2">
             <Link
               to={`/students/${student.id}/bench/${swing.id}`}
-              className="flex min-h-12 flex-1 items-center gap-4 hover:underline"
+              className="flex min-h-12 min-w-0 flex-1 flex-wrap items-center gap-x-4 hover:underline"
             >
               <span className="w-36 font-semibold">{dayText(swing.recordedOn, today)}</span>
               <span>

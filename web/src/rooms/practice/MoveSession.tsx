@@ -24,9 +24,9 @@ export function MoveSession({
   const broken = check.data?.broken[0];
   return (
     <div className="mt-2 flex flex-wrap items-center gap-2 border-t-[1.5px] border-base-300 pt-2">
-      <label className="flex items-center gap-2">
+      <label className="flex items-center gap-2 whitespace-nowrap">
         {MOVE_WORDS.put}
-        <select className="select h-11" value={to ?? ''} onChange={(e) => setTo(e.target.value || null)}>
+        <select className="select h-11 w-36" value={to ?? ''} onChange={(e) => setTo(e.target.value || null)}>
           <option value="" />
           {NEAR.map((by) => plusDays(date, by))
             .filter((day) => day >= today)

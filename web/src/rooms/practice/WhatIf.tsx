@@ -33,8 +33,8 @@ export function WhatIf({
       <div className="flex flex-wrap items-center gap-2">
         <Toggle on={day} onChange={setDay} text={WHAT_IF_WORDS.day} />
         <Toggle on={minutes} onChange={setMinutes} text={WHAT_IF_WORDS.minutes} />
-        <label className="flex min-h-11 flex-1 items-center gap-2">
-          <span className="w-56 text-sm">
+        <label className="flex min-h-11 flex-1 flex-wrap items-center gap-2">
+          <span className="w-48 text-sm">
             {miss === null ? WHAT_IF_WORDS.usual : WHAT_IF_WORDS.miss(miss * 10)}
           </span>
           <input

@@ -11,20 +11,22 @@ export function DosePanel({ drill }: { readonly drill: Drill }) {
   return (
     <div className="mt-4">
       <h3 className="font-semibold">{DOSE_WORDS.title}</h3>
-      <table className="table">
-        <HeadRow columns={DOSE_WORDS.columns} />
-        <tbody>
-          {STAGE_ROWS.map((row) => (
-            <tr key={row.id}>
-              <th scope="row">{STAGE_WORDS[row.id]?.name}</th>
-              <td>{row.speedPct === 0 ? DOSE_WORDS.poseOnly : DOSE_WORDS.speed(row.speedPct)}</td>
-              <td>{DOSE_WORDS.about(row.reps)}</td>
-              <td>{row.days}</td>
-              <td>{row.ball ? DOSE_WORDS.ball : DOSE_WORDS.noBall}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className="overflow-x-auto">
+        <table className="table">
+          <HeadRow columns={DOSE_WORDS.columns} />
+          <tbody>
+            {STAGE_ROWS.map((row) => (
+              <tr key={row.id}>
+                <th scope="row">{STAGE_WORDS[row.id]?.name}</th>
+                <td>{row.speedPct === 0 ? DOSE_WORDS.poseOnly : DOSE_WORDS.speed(row.speedPct)}</td>
+                <td>{DOSE_WORDS.about(row.reps)}</td>
+                <td>{row.days}</td>
+                <td>{row.ball ? DOSE_WORDS.ball : DOSE_WORDS.noBall}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <p className="text-sm text-base-content/80">{DOSE_WORDS.cap(cap)}</p>
     </div>
   );

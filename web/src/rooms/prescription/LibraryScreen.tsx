@@ -21,7 +21,7 @@ export function LibraryScreen() {
   const found = findDrills(wish, library);
   const aside = library.own.filter((entry) => entry.retired);
   return (
-    <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[20rem_1fr]">
+    <div className="mx-auto grid max-w-[80rem] grid-cols-[minmax(0,1fr)] items-start gap-4 p-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <div className="flex flex-col gap-3">
         <h1 className="sr-only">{LIBRARY_WORDS.heading}</h1>
         <Panel
@@ -168,26 +168,28 @@ function Table({ drills }: { readonly drills: readonly Drill[] }) {
   const { nameOf } = useLibrary();
   return (
     <Panel title={LIBRARY_WORDS.list}>
-      <table className="table">
-        <HeadRow columns={LIBRARY_WORDS.columns} />
-        <tbody>
-          {drills.map((drill) => (
-            <tr key={drill.id}>
-              <td>
-                <Link
-                  to={`/library/${drill.id}`}
-                  className="flex min-h-11 items-center font-semibold hover:underline"
-                >
-                  {nameOf(drill.id)}
-                </Link>
-              </td>
-              <td>{drill.fixes.map((f) => faultName(f.fault)).join(', ')}</td>
-              <td>{needsText(drill)}</td>
-              <td>{loadsText(drill)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className="overflow-x-auto">
+        <table className="table">
+          <HeadRow columns={LIBRARY_WORDS.columns} />
+          <tbody>
+            {drills.map((drill) => (
+              <tr key={drill.id}>
+                <td>
+                  <Link
+                    to={`/library/${drill.id}`}
+                    className="flex min-h-11 items-center font-semibold hover:underline"
+                  >
+                    {nameOf(drill.id)}
+                  </Link>
+                </td>
+                <td>{drill.fixes.map((f) => faultName(f.fault)).join(', ')}</td>
+                <td>{needsText(drill)}</td>
+                <td>{loadsText(drill)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </Panel>
   );
 }

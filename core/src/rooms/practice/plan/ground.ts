@@ -3,7 +3,7 @@ import { HOUSE_LIBRARY } from '../../prescription/index.ts';
 import { LOOK_BACK_DAYS } from '../ruleNumbers.ts';
 import { type Futures, futuresOf } from './futures.ts';
 import type { Ground } from './layout.ts';
-import { dayCapOf, Ledger, loadOf } from './ledger.ts';
+import { dayCapOf, Ledger, leastWeeks, loadOf } from './ledger.ts';
 import type { PlanItem } from './planModel.ts';
 import type { PlanRequest } from './planRequest.ts';
 import { reserves } from './reserve.ts';
@@ -68,9 +68,11 @@ function missedOf(
 
 /** Everything that was repeated lately, whichever drill it was and whoever asked for it. */
 function loggedIn(request: PlanRequest, slots: readonly Slot[]): Ledger {
-  const ledger = new Ledger(slots.length, request.days.length);
-  const first = slots[0]?.date ?? request.start;
   const library = request.library ?? HOUSE_LIBRARY;
+  const done = [...new Set([...request.drills, ...request.logs.map(({ drill }) => drill)])];
+  const drills = done.flatMap((id) => library.byId(id) ?? []);
+  const ledger = new Ledger(slots.length, request.days.length, leastWeeks(drills, request.file.student));
+  const first = slots[0]?.date ?? request.start;
   const days = new Map<string, number>();
   for (const { date, drill: id, letters } of request.logs) {
     const drill = library.byId(id);

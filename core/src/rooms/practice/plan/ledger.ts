@@ -7,6 +7,7 @@ import {
   FULLEST_WEEK_WITHIN_DAYS,
   GAP_DAYS,
   JOINTS,
+  LEAST_WEEK_SHARE,
   LIMITED_SHARE,
   LOOK_BACK_DAYS,
   OLDER_FROM_YEARS,
@@ -46,6 +47,18 @@ export const loadOf = (drill: Drill, student: StudentFacts): DrillLoad => ({
   })),
 });
 
+/**
+ * What a week may hold in any case, by joint and in all: half of what its day may, as for the drill that loads the
+ * joint hardest.
+ */
+export function leastWeeks(drills: readonly Drill[], student: StudentFacts): number[] {
+  const ofJoint = (joint: LoadClass): number => {
+    const hard = drills.some(({ loads }) => loads[joint] === 2);
+    return LEAST_WEEK_SHARE * jointCap(joint, hard ? 2 : 1, student);
+  };
+  return [...JOINTS.map(ofJoint), LEAST_WEEK_SHARE * dayCapOf(student)];
+}
+
 /** The most repetitions a day of a drill alone. */
 export const dailyCap = (drill: Drill, student: StudentFacts): number =>
   Math.floor(Math.min(dayCapOf(student), ...loadOf(drill, student).joints.map(({ cap }) => cap)));
@@ -65,8 +78,12 @@ export class Ledger {
   /** Days that are asked for in a week; fewer were missed. */
   private readonly askedPerWeek: number;
 
-  constructor(days: number, askedPerWeek: number) {
+  /** What a week of each row may hold in any case. */
+  private readonly leastWeeks: readonly number[];
+
+  constructor(days: number, askedPerWeek: number, leastWeeks: readonly number[]) {
     this.askedPerWeek = askedPerWeek;
+    this.leastWeeks = leastWeeks;
     this.days = days + LOOK_BACK_DAYS;
     const rows = () => Array.from({ length: ROWS }, () => new Float64Array(this.days));
     this.reps = rows();
@@ -75,7 +92,7 @@ export class Ledger {
   }
 
   copy(): Ledger {
-    const other = new Ledger(this.days - LOOK_BACK_DAYS, this.askedPerWeek);
+    const other = new Ledger(this.days - LOOK_BACK_DAYS, this.askedPerWeek, this.leastWeeks);
     for (let row = 0; row < ROWS; row++) {
       other.reps[row]?.set(this.reps[row] as Float64Array);
       other.used[row]?.set(this.used[row] as Float64Array);
@@ -178,7 +195,7 @@ export class Ledger {
 
   /** The most that the seven days up to this one may hold. */
   private weekBound(row: number, end: number): number {
-    const before = WEEKLY_GROWTH * this.sum(row, end - 13, end - 7);
+    const before = Math.max(this.leastWeeks[row] as number, WEEKLY_GROWTH * this.sum(row, end - 13, end - 7));
     // Only what has gone by can have been missed; a plan's own thin weeks count as they are.
     if (end - 13 >= LOOK_BACK_DAYS || this.activeDays(end - 7) >= this.askedPerWeek) return before;
     let fullest = before;

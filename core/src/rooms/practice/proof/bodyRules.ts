@@ -6,6 +6,7 @@ import {
   FULLEST_WEEK_WITHIN_DAYS,
   GAP_DAYS,
   JOINTS,
+  LEAST_WEEK_SHARE,
   LIGHT_SHARE,
   LIMITED_SHARE,
   OLDER_FROM_YEARS,
@@ -89,6 +90,18 @@ function weeksOf(evidence: Evidence, joint: LoadClass | null) {
   return { days, week };
 }
 
+/** A week may always hold half a day's cap of a joint, or of everything. */
+function leastIn(evidence: Evidence, joint: LoadClass | null): number {
+  const { student } = evidence.request.file;
+  const all = ageFactor(student) * LEAST_WEEK_SHARE;
+  if (joint === null) return DAILY_REPS.none * all;
+  const hard =
+    evidence.deeds.some(({ drill }) => drill.loads[joint] === 2) ||
+    evidence.request.drills.some((id) => evidence.drillOf(id)?.loads[joint] === 2);
+  const limited = student.limits.includes(LIMIT[joint]) ? LIMITED_SHARE : 1;
+  return (hard ? DAILY_REPS.marked : DAILY_REPS.light) * all * limited;
+}
+
 /** A quarter more than the seven days before; or the fullest of the last weeks, where days were missed since. */
 function mostIn(day: number, week: (end: number) => number, evidence: Evidence): number {
   const grown = WEEKLY_GROWTH * week(day - 7);
@@ -108,7 +121,10 @@ function growth(evidence: Evidence) {
       .filter((day) => planned.has(day))
       .filter((day) => {
         const from = starts.findLast((spell) => spell.from <= day)?.from ?? day;
-        return day - from >= 13 && week(day) > mostIn(day, week, evidence) + HAIR;
+        return (
+          day - from >= 13 &&
+          week(day) > Math.max(leastIn(evidence, joint), mostIn(day, week, evidence)) + HAIR
+        );
       })
       .map((day) => ({ date: dateOfNumber(day), about: joint ?? 'all' }));
   });
