@@ -23,6 +23,7 @@ export {
   PLAN_RULE_IDS,
   sessionText,
   WARM_UP_WORDS,
+  WEEK_WORDS,
   warmUpText,
 } from './planWords.ts';
 export {

@@ -127,3 +127,11 @@ export const changeText = (
   drill: string,
   dayText: (date: string) => string,
 ): string => CHANGES[kind](drill, dayText(date), to === null ? '' : dayText(to), by);
+
+/** What stands on the printed week besides the days themselves. */
+export const WEEK_WORDS = {
+  title: (student: string) => `Practice of ${student}`,
+  none: 'Nothing is planned for this week.',
+  minutes: (minutes: number) => `${minutes} min`,
+  stop: 'When to stop',
+} as const;

@@ -163,7 +163,13 @@ const UNFINISHED: Readonly<Record<Unfinished['why'], string>> = {
 export const unfinishedText = (why: string): string => UNFINISHED[why as Unfinished['why']] ?? why;
 
 const WAYS: Readonly<Record<Give['what'], (by: number, about: string) => string>> = {
-  day: (_, about) => `One more day (${WEEKDAY_WORDS[about] ?? about})`,
+  day: (_, about) => {
+    const [day = '', place] = about.split('.');
+    const name = WEEKDAY_WORDS[day] ?? day;
+    return place
+      ? `One more day (${name}, at the ${PLACE_WORDS[place]?.toLowerCase() ?? place})`
+      : `One more day (${name})`;
+  },
   minutes: (by) => `${by} more minutes a day`,
   ball_day: (_, about) => `${WEEKDAY_WORDS[about] ?? about} at a range or net`,
   balls: (by) => `${by} more balls a visit`,

@@ -82,6 +82,9 @@ export type TryPlan = z.input<typeof tryPlanSchema>;
 /** A plan that is tried, beside the one that stands. */
 export const triedPlanSchema = z.object({ drills: z.array(z.string()), plan: laidPlanSchema });
 
+/** The sheet that a week is printed on. */
+export const paperSchema = z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') });
+
 /** A session put on another day, before it is let go: which rule would be broken if it stayed as it is. */
 export const movedSessionSchema = z.strictObject({ from: daySchema, to: daySchema });
 export const moveCheckSchema = z.object({

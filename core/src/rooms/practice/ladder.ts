@@ -84,6 +84,8 @@ class Walk {
   private layerCount = new RungCount();
   private heldCount = new RungCount();
   private lasts = false;
+  /** What came of a test at full speed: the rung it was taken from, and what was counted there since. */
+  private witnessed: { readonly from: number; readonly count: RungCount } | null = null;
   private pieceOn: IsoDay | null = null;
   private since: IsoDay | null = null;
   private startedOn: IsoDay | null = null;
@@ -112,6 +114,7 @@ class Walk {
     this.since ??= date;
     this.countLayer(read, layer, date);
     if (this.finished) this.watchHeld(read, stage, date);
+    else if (this.witnessed !== null) this.watchWitness(read, stage, date);
     if (stage !== this.stage || this.finished || this.count.advanced) return;
     this.count.read(read);
     if (this.count.advanced) {
@@ -133,6 +136,17 @@ class Walk {
     this.moveTo(Math.max(0, this.rules.rungs.indexOf('full')), date);
   }
 
+  /** A witness that does not hold a week later gives the ladder back from the rung where it last held. */
+  private watchWitness(reps: readonly Rep[], stage: Stage, date: IsoDay): void {
+    if (stage !== LOOKED_AT_ON || this.witnessed === null || this.stage === stage) return;
+    const { from, count } = this.witnessed;
+    count.read(reps);
+    if (count.notYets === 0 && !count.advanced) return;
+    this.witnessed = null;
+    this.witnessedOn = null;
+    if (count.notYets > 0) this.moveTo(from, date);
+  }
+
   private word({ date, stage, decision }: Extract<LadderEvent, { kind: 'word' }>): void {
     const { rungs } = this.rules;
     const index = rungs.indexOf(stage);
@@ -140,7 +154,10 @@ class Walk {
     if (decision === 'back') this.moveTo(Math.max(0, (index < 0 ? this.at : index) - 1), date);
     if (decision !== 'advance' || this.finished) return;
     // A word on a rung far above is the witness of a test at full speed: the rungs below are taken as passed.
-    if (index > this.at) this.witnessedOn = date;
+    if (index > this.at) {
+      this.witnessedOn = date;
+      this.witnessed = { from: this.at, count: new RungCount() };
+    }
     if (index >= 0) this.at = index;
     this.up(date, false);
     this.unseen = [];

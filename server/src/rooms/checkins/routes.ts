@@ -10,7 +10,7 @@ import {
   pageSchema,
   sendReplySchema,
 } from '@inchstep/contract/checkins';
-import { setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
+import { paperSchema, setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
 import { figureSchema } from '@inchstep/contract/prescription';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
 import type { FastifyRequest } from 'fastify';
@@ -20,7 +20,7 @@ import { Refusal } from '../../platform/errors.ts';
 import { authorOf, sentAtOf, studentOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { addClip, clipFile, readUpload, sendClip } from '../capture/index.ts';
-import { logSet } from '../practice/index.ts';
+import { logSet, printedWeek } from '../practice/index.ts';
 import { cardQuery, drillParam, figureForPage, setupCard } from '../prescription/index.ts';
 import { calendarFor } from './calendar.ts';
 import { draftFor } from './draft.ts';
@@ -139,6 +139,12 @@ function pagePapers(app: App, ctx: Context): void {
     '/api/page/:token/plan',
     { config, schema: { tags, params: byToken, response: { 200: pagePlanSchema } } },
     async (request) => pagePlan(ctx, studentOf(request)),
+  );
+  app.get(
+    '/api/page/:token/week.pdf',
+    { config, schema: { tags, params: byToken, querystring: paperSchema } },
+    async (request, reply) =>
+      reply.type('application/pdf').send(await printedWeek(ctx, studentOf(request), request.query.paper)),
   );
   app.get(
     '/api/page/:token/calendar.ics',

@@ -1,3 +1,3 @@
 export { practiceRoutes } from './routes.ts';
-export { livePlan, logSet } from './service.ts';
+export { livePlan, logSet, printedWeek } from './service.ts';
 export { practiceSlice, type SetsFrom, setsSince } from './sliceRepo.ts';

@@ -100,6 +100,15 @@ describe('a week lived through by the clock', () => {
     expect(body.days.map(({ date }) => date)).toContain('2027-03-07');
     expect(body.days.every(({ date }) => date <= '2027-03-18')).toBe(true);
   });
+  test('the week on paper, for coach and student alike', async () => {
+    const paper = await server.ask<string>('GET', `/api/students/${student}/week.pdf?paper=LETTER`);
+    expect(paper.status).toBe(200);
+    expect(paper.body.startsWith('%PDF')).toBe(true);
+    expect((await server.ask<string>('GET', `/api/page/${token}/week.pdf`)).body.startsWith('%PDF')).toBe(
+      true,
+    );
+    expect((await server.ask('GET', `/api/page/${token}/week.pdf?paper=A0`)).status).toBe(400);
+  });
   test('going on ahead of an open gate takes a reason', async () => {
     const say = (note: string) =>
       server.ask('POST', `/api/students/${student}/gates`, {

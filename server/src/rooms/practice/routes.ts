@@ -5,6 +5,7 @@ import {
   moveCheckSchema,
   movedSessionSchema,
   newPlanSchema,
+  paperSchema,
   planNowSchema,
   planSchema,
   setLogSchema,
@@ -26,6 +27,7 @@ import {
   logSet,
   planNow,
   previewPlan,
+  printedWeek,
   savePlan,
   takeBackGate,
 } from './service.ts';
@@ -51,6 +53,12 @@ export function practiceRoutes(app: App, ctx: Context): void {
     '/api/students/:id/plan',
     { schema: { tags, params, response: { 200: planNowSchema.nullable() } } },
     async ({ params: p }) => planNow(ctx, p.id),
+  );
+  app.get(
+    '/api/students/:id/week.pdf',
+    { schema: { tags, params, querystring: paperSchema } },
+    async ({ params: p, query }, reply) =>
+      reply.type('application/pdf').send(await printedWeek(ctx, p.id, query.paper)),
   );
   app.post(
     '/api/students/:id/plan/move',

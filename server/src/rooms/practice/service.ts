@@ -23,7 +23,7 @@ import type { StudentRecord } from '@inchstep/core/progress';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getStudent, once, onceTogether, onThisClock, record, refuseInPain } from '../intake/index.ts';
-import { libraryOf, noteRung } from '../prescription/index.ts';
+import { libraryOf, libraryWords, noteRung } from '../prescription/index.ts';
 import {
   type GateRow,
   gateById,
@@ -37,6 +37,7 @@ import {
   setsOf,
   undoGate,
 } from './repo.ts';
+import { type WeekAsk, weekPdf } from './weekPdf.ts';
 
 /** A plan for the drills in use, from the asked days; what was done already is kept. */
 export function previewPlan(
@@ -91,6 +92,17 @@ export function livePlan(ctx: Context, studentId: string): Plan | null {
   if (!plan || inUse(file.prescription)?.drills.join() !== plan.drills.join()) return null;
   const laid = layPlan(file, libraryOf(ctx), askFrom(plan.ask, today(ctx)));
   return laid.ok ? proved(laid.value) : null;
+}
+
+const WEEK_DAYS = 7;
+
+/** The next seven days on paper. */
+export function printedWeek(ctx: Context, studentId: string, paper: WeekAsk['paper']): Promise<Buffer> {
+  const { profile } = getStudent(ctx, studentId);
+  const until = plusDays(today(ctx), WEEK_DAYS);
+  const days = (livePlan(ctx, studentId)?.days ?? []).filter(({ date }) => date < until);
+  const student = `${profile.firstName} ${profile.familyName}`;
+  return weekPdf({ student, days, library: libraryWords(ctx), paper });
 }
 
 /** What would be broken if a session were put on another day as it is. */

@@ -1,3 +1,4 @@
+export { INK, MARGIN, type Pdf, TAPE } from './cardDrawing.ts';
 export { feelPage } from './feels.ts';
 export { figureForPage } from './figures.ts';
 export { noteRung } from './history.ts';

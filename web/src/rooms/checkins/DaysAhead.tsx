@@ -35,7 +35,10 @@ export function DaysAhead({ token }: { readonly token: string }) {
               </li>
             ))}
           </ol>
-          <p className="mt-3">
+          <p className="mt-3 flex flex-wrap gap-2">
+            <a className="btn" href={`/api/page/${token}/week.pdf`} target="_blank" rel="noreferrer">
+              {DAYS_AHEAD_WORDS.print}
+            </a>
             <a className="btn" href={`/api/page/${token}/calendar.ics`}>
               {DAYS_AHEAD_WORDS.calendar}
             </a>

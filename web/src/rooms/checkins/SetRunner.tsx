@@ -17,6 +17,7 @@ interface SetRunnerProps {
   /** The checkpoint that is asked. */
   readonly layer: number;
   readonly withBall: boolean;
+  readonly lookEvery: number | null;
   readonly done: readonly SetSeen[];
   readonly onLogged: () => void;
 }
@@ -26,7 +27,16 @@ const MIDDLE = 5;
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
-export function SetRunner({ token, drill, stage, layer, withBall, done, onLogged }: SetRunnerProps) {
+export function SetRunner({
+  token,
+  drill,
+  stage,
+  layer,
+  withBall,
+  lookEvery,
+  done,
+  onLogged,
+}: SetRunnerProps) {
   const { wordsOf } = useLibraryWords();
   // A half set of yesterday is no beginning of today's.
   const key = `inchstep.run.${token.slice(0, 12)}.${format(new Date(), 'yyyy-MM-dd')}.${drill}.${stage}`;
@@ -66,6 +76,7 @@ export function SetRunner({ token, drill, stage, layer, withBall, done, onLogged
         reps={reps}
         felt={felt}
         withBall={withBall}
+        lookEvery={lookEvery}
         onReps={setReps}
         onFelt={setFelt}
         onLog={() => void save()}

@@ -233,6 +233,7 @@ function TodayCard({
               stage={item.stage}
               layer={drill?.layer ?? 1}
               withBall={(planned?.balls ?? 0) > 0}
+              lookEvery={planned?.lookEvery ?? null}
               done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
               onLogged={onLogged}
             />

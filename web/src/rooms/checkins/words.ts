@@ -124,6 +124,7 @@ export const DAYS_AHEAD_WORDS = {
   what: 'the days ahead',
   none: 'Nothing is planned for the next two weeks.',
   minutes: (place: string, minutes: number) => `${place}, ${minutes} min`,
+  print: 'Print the week',
   calendar: 'Put the dates in a calendar',
   subscribe:
     'Or subscribe to this address in your calendar: it keeps itself up to date when the plan changes. It is as private as this page.',

@@ -55,6 +55,7 @@ export function CoachSetLog({
         reps={reps}
         felt={felt}
         withBall={stageRow(stage).ball}
+        lookEvery={stageRow(stage).lookEvery}
         onReps={setReps}
         onFelt={setFelt}
         onLog={save}

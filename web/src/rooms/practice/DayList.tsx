@@ -40,7 +40,21 @@ export function DayList({ plan, today, chosen, ...props }: DayListProps) {
   return (
     <Panel
       title={DAY_LIST_WORDS.days}
-      aside={<span className="text-sm text-base-content/80">{DAY_LIST_WORDS.ahead(ahead.length)}</span>}
+      aside={
+        <span className="flex items-baseline gap-3 text-sm text-base-content/80">
+          {DAY_LIST_WORDS.ahead(ahead.length)}
+          {props.onMove && (
+            <a
+              className="btn"
+              href={`/api/students/${props.studentId}/week.pdf`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              {DAY_LIST_WORDS.print}
+            </a>
+          )}
+        </span>
+      }
     >
       <ol className="grid gap-2 sm:grid-cols-2 xl:grid-cols-3">
         {shown.map((day) => (

@@ -81,6 +81,8 @@ function Ladder({
   const preview = usePlanPreview(student.id, editing ? ask : null);
   const save = useSavePlan(student.id);
   const gates = useGates(student.id);
+  // Several drills stand side by side, over the season they share.
+  const several = drills.length > 1;
   const shown: Plan | undefined = editing ? preview.data?.plan : (current?.live ?? current?.plan);
   // The new plan brings a new screen; the word about it must outlive this one.
   const accept = (asked: PlanAsk, said: string) =>
@@ -89,8 +91,8 @@ function Ladder({
       () => undefined,
     );
   return (
-    <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[22rem_1fr]">
-      <div className="flex flex-col gap-3">
+    <div className={`mx-auto grid max-w-[80rem] gap-4 p-4 ${several ? '' : 'lg:grid-cols-[22rem_1fr]'}`}>
+      <div className={several ? 'grid items-start gap-3 md:grid-cols-2' : 'flex flex-col gap-3'}>
         <Shown query={gates} what={LADDER_SCREEN_WORDS.theGates}>
           {(states) => (
             <>
@@ -177,7 +179,14 @@ function Season({
     onTake?.({ ...ask, moves: [...ask.moves, { from, to }] }, MOVE_WORDS.moved);
   return (
     <>
-      <SeasonRail plan={plan} today={today} chosen={chosen} onChoose={setChosen} />
+      <SeasonRail
+        plan={plan}
+        today={today}
+        studentId={student.id}
+        chosen={chosen}
+        onChoose={setChosen}
+        onMove={onTake ? move : null}
+      />
       {onTake && plan.diff && (
         <Difference
           diff={plan.diff}

@@ -7,6 +7,8 @@ export interface RepPadProps {
   readonly reps: string;
   readonly felt: number;
   readonly withBall: boolean;
+  /** One look in this many sets; null = none is asked. */
+  readonly lookEvery?: number | null;
   readonly onReps: (reps: string) => void;
   readonly onFelt: (felt: number) => void;
   readonly onLog: () => void;
@@ -15,15 +17,26 @@ export interface RepPadProps {
 const CALLS = [
   ...Array.from({ length: REHEARSALS_PER_BALL }, () => REP_PAD_WORDS.rehearse),
   REP_PAD_WORDS.oneBall,
-  REP_PAD_WORDS.look,
 ];
+const DRY_SET = 10;
+
+/** Looks are no repetitions: after so many sets one is due, and nothing is pressed for it. */
+function isLookDue(count: number, withBall: boolean, lookEvery: number | null): boolean {
+  const set = withBall ? CALLS.length : DRY_SET;
+  return lookEvery !== null && count > 0 && count % set === 0 && (count / set) % lookEvery === 0;
+}
 
 /** Three large keys, one a repetition: counted, missed, not sure. The last one can be taken back. */
-export function RepPad({ reps, felt, withBall, onReps, onFelt, onLog }: RepPadProps) {
+export function RepPad({ reps, felt, withBall, lookEvery = null, onReps, onFelt, onLog }: RepPadProps) {
   const press = (rep: Rep) => onReps(reps + rep);
   const passed = [...reps].filter((rep) => rep === 'P').length;
   return (
     <div className="flex flex-col gap-3">
+      {isLookDue(reps.length, withBall, lookEvery) && (
+        <p className="rounded bg-[var(--tape)] p-2 font-semibold text-[var(--tape-ink)]" aria-live="polite">
+          {REP_PAD_WORDS.look}
+        </p>
+      )}
       {withBall && (
         <p className="font-semibold">
           {REP_PAD_WORDS.next} {CALLS[reps.length % CALLS.length]}

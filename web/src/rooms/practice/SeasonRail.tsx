@@ -4,6 +4,7 @@ import type { Plan } from '@inchstep/core/practice';
 import { useState } from 'react';
 import { useLibrary } from '../prescription/index.ts';
 import { isGap, type Rail, type RailDay, type RailGate, railOf } from './railShape.ts';
+import { WeekBoard } from './WeekBoard.tsx';
 import { RAIL_WORDS } from './words.ts';
 
 const WIDTH = 860;
@@ -25,13 +26,17 @@ const short = (date: string): string =>
 export function SeasonRail({
   plan,
   today,
+  studentId,
   chosen,
   onChoose,
+  onMove,
 }: {
   readonly plan: Plan;
   readonly today: string;
+  readonly studentId: string;
   readonly chosen: string | null;
   readonly onChoose: (date: string) => void;
+  readonly onMove: ((from: string, to: string) => void) | null;
 }) {
   const library = useLibrary();
   const [span, setSpan] = useState<Span>('season');
@@ -67,7 +72,18 @@ export function SeasonRail({
           </button>
         ))}
       </figcaption>
-      <Drawn rail={rail} chosen={chosen} onChoose={onChoose} nameOf={library.nameOf} />
+      {span === 'week' ? (
+        <WeekBoard
+          plan={plan}
+          from={from}
+          studentId={studentId}
+          chosen={chosen}
+          onChoose={onChoose}
+          onMove={onMove}
+        />
+      ) : (
+        <Drawn rail={rail} chosen={chosen} onChoose={onChoose} nameOf={library.nameOf} />
+      )}
     </figure>
   );
 }

@@ -7,9 +7,11 @@ afterEach(cleanup);
 
 function Pad({
   withBall = false,
+  lookEvery = null,
   onLog,
 }: {
   readonly withBall?: boolean;
+  readonly lookEvery?: number | null;
   readonly onLog: (reps: string) => void;
 }) {
   const [reps, setReps] = useState('');
@@ -19,6 +21,7 @@ function Pad({
       reps={reps}
       felt={felt}
       withBall={withBall}
+      lookEvery={lookEvery}
       onReps={setReps}
       onFelt={setFelt}
       onLog={() => onLog(reps)}
@@ -38,13 +41,26 @@ describe('the repetition pad', () => {
     press('Log this set');
     expect(log).toHaveBeenCalledWith('PF?');
   });
-  test('with a ball it calls two rehearsals, one ball, look, and round again', () => {
-    render(<Pad withBall onLog={() => {}} />);
+  test('with a ball it calls two rehearsals, one ball, and round again; a look is due, and is no repetition', () => {
+    render(<Pad withBall lookEvery={1} onLog={() => {}} />);
+    const look = () => screen.queryByText(/^Look now/) !== null;
     const calls: string[] = [];
+    const looks: boolean[] = [];
     for (let i = 0; i < 5; i++) {
       calls.push(screen.getByText(/^Next: /).textContent ?? '');
       press('Counted');
+      looks.push(look());
     }
-    expect(calls).toEqual(['Rehearse', 'Rehearse', 'One ball', 'Look', 'Rehearse'].map((c) => `Next: ${c}`));
+    expect(calls).toEqual(
+      ['Rehearse', 'Rehearse', 'One ball', 'Rehearse', 'Rehearse'].map((c) => `Next: ${c}`),
+    );
+    expect(looks).toEqual([false, false, true, false, false]);
+  });
+  test('looks fade: each third set, and none where none is asked', () => {
+    render(<Pad lookEvery={3} onLog={() => {}} />);
+    for (let i = 0; i < 29; i++) press('Counted');
+    expect(screen.queryByText(/^Look now/)).toBeNull();
+    press('Counted');
+    expect(screen.getByText(/^Look now/)).toBeTruthy();
   });
 });

@@ -19,6 +19,7 @@ export const DAY_LIST_WORDS = {
   days: 'Days',
   ahead: (count: number) => `${count} ahead`,
   min: (minutes: number) => `, ${minutes} min`,
+  print: 'Print the week',
   without: (days: string) => `Without practice: ${days}.`,
 } as const;
 
@@ -69,7 +70,7 @@ export const LADDER_SCREEN_WORDS = {
 export const REP_PAD_WORDS = {
   rehearse: 'Rehearse',
   oneBall: 'One ball',
-  look: 'Look',
+  look: 'Look now: the picture, then go on.',
   next: 'Next:',
   counted: 'Counted',
   missed: 'Missed',
@@ -187,4 +188,12 @@ export const MOVE_WORDS = {
   fits: 'Every rule holds there.',
   move: 'Put it there',
   moved: 'Moved.',
+} as const;
+
+/** What the week on the rail says. */
+export const WEEK_BOARD_WORDS = {
+  title: 'The week, day by day',
+  how: 'Take a session with the mouse, a finger or the space bar, and put it on another day; the arrow keys go day by day.',
+  minutes: (minutes: number) => `${minutes} min`,
+  session: (day: string, minutes: number, place: string) => `${day}: ${minutes} min, ${place}`,
 } as const;

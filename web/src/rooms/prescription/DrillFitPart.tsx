@@ -28,6 +28,7 @@ export function FitPart({ form: { register, control } }: Part) {
         <LoadFields register={register} />
         <CueFields register={register} />
         <SchoolFields control={control} />
+        <HabitFields register={register} />
         <label className="flex min-h-11 items-center gap-2">
           <input type="checkbox" className="checkbox" {...register('drill.needsFaceAndArms')} />
           {FIT_WORDS.faceFirst}
@@ -39,6 +40,30 @@ export function FitPart({ form: { register, control } }: Part) {
 
 type Control = Pick<UseFormReturn<DrillForm>, 'control'>;
 type Register = Pick<UseFormReturn<DrillForm>, 'register'>;
+
+/** What of the ladder it takes part in. */
+const HabitFields = ({ register }: Register) => (
+  <fieldset className="flex flex-col">
+    <legend className="font-semibold">{FIT_WORDS.habits}</legend>
+    <label className="flex min-h-11 flex-wrap items-center gap-2">
+      {FIT_WORDS.topOn}
+      <select
+        className="select h-11 w-56"
+        {...register('drill.habits.topOn', { setValueAs: (value: string) => value || null })}
+      >
+        <option value="">{FIT_WORDS.topOns.none}</option>
+        <option value="half">{FIT_WORDS.topOns.half}</option>
+        <option value="three_quarter">{FIT_WORDS.topOns.three_quarter}</option>
+      </select>
+    </label>
+    {(['stops', 'warmsUp', 'courseForm'] as const).map((habit) => (
+      <label key={habit} className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" className="checkbox" {...register(`drill.habits.${habit}`)} />
+        {FIT_WORDS.habit[habit]}
+      </label>
+    ))}
+  </fieldset>
+);
 
 const PlaceFields = ({ control }: Control) => (
   <>

@@ -18,7 +18,7 @@ import { DrillActions } from './DrillActions.tsx';
 import { loadsText, needsText } from './drillText.ts';
 import { useLibrary } from './library.tsx';
 import { SetupCard } from './SetupCard.tsx';
-import { DRILL_PAGE_WORDS } from './words.ts';
+import { DRILL_PAGE_WORDS, habitsText } from './words.ts';
 
 const HEIGHTS_IN = [60, REFERENCE_HEIGHT_IN, 78] as const;
 const STRENGTHS = ['', DRILL_PAGE_WORDS.aLittle, 'well', DRILL_PAGE_WORDS.firstOfAll] as const;
@@ -85,6 +85,7 @@ export function DrillPage({ id }: { readonly id: string }) {
           <Fact term={DRILL_PAGE_WORDS.first}>{Object.values(BLOCKER_WORDS).join(' ')}</Fact>
         )}
         {drill.after && <Fact term={DRILL_PAGE_WORDS.comesAfter}>{library.nameOf(drill.after)}</Fact>}
+        <Fact term={DRILL_PAGE_WORDS.ladder}>{habitsText(drill.habits)}</Fact>
         {drill.cyclePart && (
           <Fact term={DRILL_PAGE_WORDS.cycle}>{DRILL_PAGE_WORDS.partOfThreeTen(drill.cyclePart)}</Fact>
         )}

@@ -1,6 +1,6 @@
 import { type DrillForm, ownDrillSchema, pathText, toDrill } from '@inchstep/contract/formats';
 import { problemText } from '@inchstep/contract/words';
-import { checkDrill, isOwnDrillId } from '@inchstep/core/prescription';
+import { checkDrill, isOwnDrillId, USUAL_HABITS } from '@inchstep/core/prescription';
 import { type DrillLibrary, drillLibrary } from './drillLibrary.ts';
 import { DRILL_FORM_WORDS } from './words.ts';
 
@@ -25,6 +25,7 @@ const BLANK: DrillForm = {
     layers: [],
     setup: [],
     after: null,
+    habits: USUAL_HABITS,
   },
   words: { name: '', purpose: '', steps: [], cue: '', counts: '', fake: '', tooMuch: '', layers: [] },
   basedOn: null,

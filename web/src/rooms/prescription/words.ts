@@ -1,5 +1,5 @@
 import { CARD_WORDS } from '@inchstep/contract/words';
-import type { BodyLength } from '@inchstep/core/prescription';
+import type { BodyLength, DrillHabits } from '@inchstep/core/prescription';
 
 /** What the coach's own drill editor says. */
 export const EDITOR_WORDS = {
@@ -53,6 +53,14 @@ export const MENDS_WORDS = {
 export const FIT_WORDS = {
   title: 'Whom and where it fits',
   faceFirst: 'Trains more turn through the ball: a square face and deep arms come first',
+  habits: 'On the ladder',
+  topOn: 'Hit with the drill on up to',
+  topOns: { none: 'full speed', half: 'half swings', three_quarter: 'three quarters' },
+  habit: {
+    stops: 'It is stopped and held: half and three-quarter swings keep the stop',
+    warmsUp: 'It is made for warming up',
+    courseForm: 'A small trigger or thought of it goes along to the course',
+  },
   phase: 'Part of the swing',
   places: 'Can be done at',
   ball: 'Ball',
@@ -197,6 +205,7 @@ export const DRILL_PAGE_WORDS = {
   first: 'First',
   comesAfter: 'Comes after',
   cycle: 'Cycle',
+  ladder: 'On the ladder',
   partOfThreeTen: (cyclePart: number) => `Part ${cyclePart} of three, ten balls each.`,
   fights: 'Fights',
 } as const;
@@ -288,3 +297,16 @@ export const DRILL_TEXT_WORDS = {
   and: ' and ',
   aLittle: 'a little',
 } as const;
+
+/** What of the ladder a drill takes part in, in a line. */
+export function habitsText({ topOn, stops, warmsUp, courseForm }: DrillHabits): string {
+  const parts = [
+    topOn === null
+      ? 'with the drill on up to full speed'
+      : `with the drill on up to ${FIT_WORDS.topOns[topOn]}`,
+    ...(stops ? ['with the stop at half and three quarters'] : []),
+    ...(warmsUp ? ['made for warming up'] : []),
+    courseForm ? 'a trigger or thought of it goes along to the course' : 'it ends at the clubs',
+  ];
+  return `${parts.join('; ')}.`.replace(/^./, (first) => first.toUpperCase());
+}

@@ -76,7 +76,7 @@ function waysFor({ request, student, slots }: Ground, bound: ReadonlyMap<Binding
     ways.push({
       what: 'day',
       by: 1,
-      about: best,
+      about: place && has('ball_place') ? `${best}.${place}` : best,
       request: {
         ...request,
         days: WEEKDAYS.filter((day) => day === best || days.includes(day)),

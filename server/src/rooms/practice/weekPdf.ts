@@ -1,0 +1,103 @@
+import {
+  CARD_WORDS,
+  clubOrderText,
+  type LibraryWords,
+  PAIN_WORDS,
+  PLACE_WORDS,
+  RANGE_WORDS,
+  sessionText,
+  WEEK_WORDS,
+  warmUpText,
+} from '@inchstep/contract/words';
+import type { PlanDay } from '@inchstep/core/practice';
+import { format, parseISO } from 'date-fns';
+import { INK, MARGIN, type Pdf, TAPE } from '../prescription/index.ts';
+
+export interface WeekAsk {
+  readonly student: string;
+  readonly days: readonly PlanDay[];
+  readonly library: LibraryWords;
+  readonly paper: 'A4' | 'LETTER';
+}
+
+const BOX = 11;
+const MOST_BOXES = 30;
+
+/** A week of practice on paper: each day with a box a set, and what counts, drill by drill. */
+export async function weekPdf({ student, days, library, paper }: WeekAsk): Promise<Buffer> {
+  // A fifth of the program's start, for what is printed now and then.
+  const { default: Document } = await import('pdfkit');
+  const info = { Title: WEEK_WORDS.title(student), Author: 'Inch Step' };
+  const pdf = new Document({ size: paper, margin: MARGIN, info });
+  const chunks: Buffer[] = [];
+  pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
+  const done = new Promise<Buffer>((resolve) => pdf.on('end', () => resolve(Buffer.concat(chunks))));
+  const wide = pdf.page.width - 2 * MARGIN;
+  pdf.fillColor(INK).font('Helvetica-Bold').fontSize(22).text(WEEK_WORDS.title(student), MARGIN, MARGIN);
+  pdf.font('Helvetica').fontSize(11).moveDown(0.4);
+  if (days.length === 0) pdf.text(WEEK_WORDS.none, { width: wide });
+  for (const day of days) dayOf(pdf, day, library, wide);
+  const drills = [...new Set(days.flatMap(({ items }) => items.map(({ drill }) => drill)))];
+  for (const drill of drills) drillOf(pdf, drill, library, wide);
+  pdf.moveDown(0.5).font('Helvetica-Bold').text(WEEK_WORDS.stop, MARGIN, pdf.y, { width: wide });
+  pdf.font('Helvetica').text(PAIN_WORDS, { width: wide });
+  if (days.some(({ place }) => place === 'range')) pdf.text(RANGE_WORDS, { width: wide });
+  pdf.end();
+  return done;
+}
+
+function dayOf(pdf: Pdf, day: PlanDay, library: LibraryWords, wide: number): void {
+  if (pdf.y > pdf.page.height - 150) pdf.addPage();
+  const y = pdf.y + 6;
+  pdf.rect(MARGIN, y, wide, 20).fill(TAPE);
+  for (let x = 0; x < wide; x += 9) pdf.rect(MARGIN + x, y, 0.8, x % 36 === 0 ? 7 : 4).fill(INK);
+  const title = `${format(parseISO(day.date), 'EEEE d MMMM')}, ${PLACE_WORDS[day.place] ?? day.place}`;
+  pdf
+    .fillColor(INK)
+    .font('Helvetica-Bold')
+    .fontSize(11)
+    .text(title, MARGIN + 8, y + 7);
+  const minutes = WEEK_WORDS.minutes(Math.round(day.minutes));
+  pdf.text(minutes, MARGIN, y + 7, { width: wide - 8, align: 'right' });
+  pdf.x = MARGIN;
+  pdf.y = y + 25;
+  pdf.font('Helvetica').fontSize(10.5);
+  const warm = warmUpText(day, library.nameOf);
+  if (warm !== '') pdf.text(warm, MARGIN, pdf.y, { width: wide });
+  for (const item of day.items) {
+    pdf.text(sessionText(item, library.nameOf), MARGIN, pdf.y + 2, { width: wide });
+    const order = clubOrderText(item);
+    if (order !== null) pdf.fontSize(9).text(order, { width: wide }).fontSize(10.5);
+    boxes(pdf, Math.min(MOST_BOXES, item.sets));
+  }
+}
+
+/** A box to tick for each set. */
+function boxes(pdf: Pdf, count: number): void {
+  const y = pdf.y + 2;
+  for (let i = 0; i < count; i++)
+    pdf
+      .rect(MARGIN + i * (BOX + 4), y, BOX, BOX)
+      .lineWidth(1)
+      .strokeColor(INK)
+      .stroke();
+  pdf.x = MARGIN;
+  pdf.y = y + BOX + 5;
+}
+
+/** The one thought, how to know that it counted, and how it is faked. */
+function drillOf(pdf: Pdf, drill: string, library: LibraryWords, wide: number): void {
+  const words = library.wordsOf(drill);
+  if (!words) return;
+  if (pdf.y > pdf.page.height - 130) pdf.addPage();
+  pdf.moveDown(0.6).font('Helvetica-Bold').fontSize(13).text(words.name, MARGIN, pdf.y, { width: wide });
+  pdf.fontSize(11).text(words.cue, { width: wide });
+  for (const [title, text] of [
+    [CARD_WORDS.counts, words.counts],
+    [CARD_WORDS.fake, words.fake],
+    [CARD_WORDS.tooMuch, words.tooMuch],
+  ] as const) {
+    pdf.font('Helvetica-Bold').text(`${title}: `, MARGIN, pdf.y, { continued: true, width: wide });
+    pdf.font('Helvetica').text(text);
+  }
+}
