@@ -46,7 +46,7 @@ describe('a plan that lives, in the browser', () => {
     await page.waitForFunction(
       (was) =>
         [...document.querySelectorAll('ol[aria-label="The week, day by day"] button')]
-          .map((e) => e.getAttribute('aria-label'))
+          .map((e) => e.textContent)
           .join() !== was,
       {},
       before.join(),
@@ -62,7 +62,5 @@ describe('a plan that lives, in the browser', () => {
   });
 
   const sessions = (): Promise<(string | null)[]> =>
-    page.$$eval('ol[aria-label="The week, day by day"] button', (all) =>
-      all.map((e) => e.getAttribute('aria-label')),
-    );
+    page.$$eval('ol[aria-label="The week, day by day"] button', (all) => all.map((e) => e.textContent));
 });

@@ -138,11 +138,6 @@ function Session({
       {...attributes}
       {...listeners}
       onClick={() => onChoose(day.date)}
-      aria-label={WEEK_BOARD_WORDS.session(
-        nameOfDay(day.date),
-        Math.round(day.minutes),
-        PLACE_WORDS[day.place] ?? '',
-      )}
       className={`flex touch-none flex-col items-center justify-center rounded-t border-[1.5px] border-base-content px-1 text-sm ${
         balls ? 'bg-base-content text-base-100' : 'bg-base-200'
       } ${chosen ? 'outline-3 outline-offset-2' : ''} ${isDragging ? 'z-10 opacity-80' : ''}`}
@@ -151,6 +146,7 @@ function Session({
         transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
       }}
     >
+      <span className="sr-only">{nameOfDay(day.date)}</span>
       <span className="font-semibold">{WEEK_BOARD_WORDS.minutes(Math.round(day.minutes))}</span>
       <span>{PLACE_WORDS[day.place]}</span>
     </button>

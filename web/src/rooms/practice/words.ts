@@ -195,5 +195,4 @@ export const WEEK_BOARD_WORDS = {
   title: 'The week, day by day',
   how: 'Take a session with the mouse, a finger or the space bar, and put it on another day; the arrow keys go day by day.',
   minutes: (minutes: number) => `${minutes} min`,
-  session: (day: string, minutes: number, place: string) => `${day}: ${minutes} min, ${place}`,
 } as const;
