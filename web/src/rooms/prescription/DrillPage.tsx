@@ -18,7 +18,8 @@ import { DrillActions } from './DrillActions.tsx';
 import { loadsText, needsText } from './drillText.ts';
 import { useLibrary } from './library.tsx';
 import { SetupCard } from './SetupCard.tsx';
-import { DRILL_PAGE_WORDS, habitsText } from './words.ts';
+import { habitsText } from './words.habits.ts';
+import { DRILL_PAGE_WORDS } from './words.ts';
 
 const HEIGHTS_IN = [60, REFERENCE_HEIGHT_IN, 78] as const;
 const STRENGTHS = ['', DRILL_PAGE_WORDS.aLittle, 'well', DRILL_PAGE_WORDS.firstOfAll] as const;

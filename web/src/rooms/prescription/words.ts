@@ -1,5 +1,5 @@
 import { CARD_WORDS } from '@inchstep/contract/words';
-import type { BodyLength, DrillHabits } from '@inchstep/core/prescription';
+import type { BodyLength } from '@inchstep/core/prescription';
 
 /** What the coach's own drill editor says. */
 export const EDITOR_WORDS = {
@@ -297,16 +297,3 @@ export const DRILL_TEXT_WORDS = {
   and: ' and ',
   aLittle: 'a little',
 } as const;
-
-/** What of the ladder a drill takes part in, in a line. */
-export function habitsText({ topOn, stops, warmsUp, courseForm }: DrillHabits): string {
-  const parts = [
-    topOn === null
-      ? 'with the drill on up to full speed'
-      : `with the drill on up to ${FIT_WORDS.topOns[topOn]}`,
-    ...(stops ? ['with the stop at half and three quarters'] : []),
-    ...(warmsUp ? ['made for warming up'] : []),
-    courseForm ? 'a trigger or thought of it goes along to the course' : 'it ends at the clubs',
-  ];
-  return `${parts.join('; ')}.`.replace(/^./, (first) => first.toUpperCase());
-}
