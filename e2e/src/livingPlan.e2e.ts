@@ -37,6 +37,10 @@ describe('a plan that lives, in the browser', () => {
     const before = await sessions();
     await page.focus('ol[aria-label="The week, day by day"] button');
     await page.keyboard.press('Space');
+    // Held once it is told so; a key that comes before is nobody's.
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('[id^="DndLiveRegion"]')].some((one) => one.textContent !== ''),
+    );
     await page.keyboard.press('ArrowRight');
     await page.waitForFunction(() => /: (Every rule holds there|Not as it is)/.test(document.body.innerText));
     expect(await seriousFindings(page)).toEqual([]);

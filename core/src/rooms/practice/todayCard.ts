@@ -1,10 +1,10 @@
-import type { IsoDay } from '../../foundation/index.ts';
+import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Library } from '../prescription/index.ts';
 import { askFrom, type PlanFile, requestOf } from './layPlan.ts';
 import { groundOf } from './plan/ground.ts';
 import { layDays } from './plan/lay.ts';
 import type { PlanDay } from './plan/planModel.ts';
-import { checkPlan } from './plan/planRequest.ts';
+import { LOOK_BACK_DAYS } from './ruleNumbers.ts';
 
 /**
  * What the student's card says for a day: the session that the plan holds for it, with the rungs the drills really
@@ -14,9 +14,11 @@ export function cardOf(file: PlanFile, library: Library, today: IsoDay): PlanDay
   const { plan } = file.practice;
   if (!plan || plan.drills.length === 0) return null;
   const request = requestOf(file, library, { ...askFrom(plan.ask, today), weeks: 1 });
-  const checked = checkPlan({ ...request, logs: request.logs.filter(({ date }) => date < today) });
-  if (!checked.ok) return null;
-  const ground = groundOf(checked.value);
+  if (request.drills.some((id) => !library.byId(id))) return null;
+  // A card is laid with every look at the page: only what the rules look back to is read.
+  const since = plusDays(today, -LOOK_BACK_DAYS);
+  const logs = request.logs.filter(({ date }) => date < today && date >= since);
+  const ground = groundOf({ ...request, logs });
   // The plan that stands may let a joint rest today so that a better day is free.
   const planned = plan.plan.days.find(({ date }) => date === today);
   const root = ground.tracks[0]?.drill.id;
