@@ -129,6 +129,13 @@ export class Session {
 /** What warms up comes first, then what is looked at cold, then the drills in the order in which they began. */
 function inOrder(items: readonly PlanItem[], { tracks }: Ground): PlanItem[] {
   const rank = ({ intent }: PlanItem) => (intent === 'retention' ? 0 : intent === 'warm_up' ? 1 : 2);
-  const at = ({ drill }: PlanItem) => tracks.findIndex((track) => track.drill.id === drill);
+  // Parts that belong together share their places in their own order, however the coach named them.
+  const parts = tracks.filter(({ cycle }) => cycle.length > 0);
+  const inTurn = [...parts].sort((a, b) => (a.drill.cyclePart ?? 0) - (b.drill.cyclePart ?? 0));
+  const at = ({ drill }: PlanItem) => {
+    const track = tracks.find((one) => one.drill.id === drill);
+    const turn = track ? inTurn.indexOf(track) : -1;
+    return (turn < 0 ? track : parts[turn])?.index ?? tracks.length;
+  };
   return [...items].sort((a, b) => rank(a) - rank(b) || at(a) - at(b));
 }
