@@ -6,7 +6,7 @@ import { type MeasureGate, measureGate } from './gate.ts';
 import { type Held, heldBy, moreAtThisRate } from './held.ts';
 import type { LadderStanding } from './ladder.ts';
 import type { PracticeRecord } from './practiceRecord.ts';
-import { eventsOf, standsOn } from './rung.ts';
+import { standsOn } from './rung.ts';
 import type { RungTest } from './rungTest.ts';
 import { type Stage, stageRow } from './stages.ts';
 
@@ -66,7 +66,8 @@ function gateState(file: GateFile, drill: Drill, startedAt: string): GateStandin
   const { measures, intake } = file;
   const standing = standsOn(file, drill);
   const { stage, test, layer, finished } = standing;
-  const since = measures.readings.filter(({ at }) => at >= evidenceFrom(file, drill.id, startedAt));
+  const from = evidenceFrom(file, drill.id, startedAt);
+  const since = measures.readings.filter(({ at }) => at >= from);
   const judged = stageRow(stage).measureGate ? measureGates(drill, since, stage) : [];
   const watch = overshoot(drill, since);
   return {
@@ -95,8 +96,8 @@ const pick = ({ decision, repsUsed, tape, notYets }: LadderStanding['test']) => 
 });
 
 /** Swings count for the present rung from the last word on the drill on, else since it was taken up. */
-const evidenceFrom = (file: GateFile, drill: string, startedAt: string): string =>
-  eventsOf(file, drill).findLast(({ kind }) => kind === 'word')?.at ?? startedAt;
+const evidenceFrom = ({ practice }: GateFile, drill: string, startedAt: string): string =>
+  practice.gates.findLast((word) => word.drill === drill && word.at >= startedAt)?.at ?? startedAt;
 
 /** Each measure that the drill moves and pictures can show, with the swings that count for this rung. */
 function measureGates(

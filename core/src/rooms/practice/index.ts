@@ -63,7 +63,7 @@ export { missedDays, type Practised, practisedOf } from './practised.ts';
 export { type NotPrescribed, notPrescribed, type SetDone } from './prescribed.ts';
 export { PLAN_RULES, provePlan } from './proof/provePlan.ts';
 export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS, WEEKLY_WISH } from './ruleNumbers.ts';
-export { type LadderFile, standsOn } from './rung.ts';
+export { aroundSet, type LadderFile, standsOn } from './rung.ts';
 export {
   REHEARSALS_PER_BALL,
   SECONDS,

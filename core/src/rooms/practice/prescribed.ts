@@ -29,6 +29,8 @@ export function notPrescribed(
   );
   const known = library.byId(drill);
   if (!inUseThen || !known) return 'drill';
+  // The first rung is everybody's: nothing need be walked for it.
+  if (stage === STAGES[0]) return null;
   return STAGES.indexOf(stage) > highestRung(file, known, earliest, latest) ? 'rung' : null;
 }
 

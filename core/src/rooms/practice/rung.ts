@@ -1,6 +1,13 @@
 import type { ChosenDrills, Drill, PrescriptionRecord } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
-import { climb, type LadderEvent, type LadderStanding, opensByCount, rungsOf } from './ladder.ts';
+import {
+  climb,
+  type LadderEvent,
+  type LadderStanding,
+  opensByCount,
+  rungsOf,
+  stagesAlong,
+} from './ladder.ts';
 import type { LoggedSet, PracticeRecord } from './practiceRecord.ts';
 import { STAGES, type Stage } from './stages.ts';
 
@@ -53,6 +60,20 @@ function setsSince(sets: readonly LoggedSet[], since: string, drill: string): Lo
     if (set.drill === drill) found.push(set);
   }
   return found.reverse();
+}
+
+/** The rung before a set and after it, in one walk over what was logged and said. */
+export function aroundSet(
+  file: LadderFile,
+  drill: Pick<Drill, 'id' | 'habits' | 'layers'>,
+  { date, stage, reps, layer }: LoggedSet,
+): { readonly before: Stage; readonly after: Stage } {
+  const events = eventsOf(file, drill.id);
+  const stages = stagesAlong(
+    [...events, { kind: 'set', date, stage, reps, layer }],
+    laddersRules(file, drill),
+  );
+  return { before: stages.at(-2) as Stage, after: stages.at(-1) as Stage };
 }
 
 /** The choice by which a drill is in use, or was at last. */

@@ -1,6 +1,7 @@
 import type { GateState, PlanAsk, PlanNow, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
 import { plusDays } from '@inchstep/core/foundation';
 import {
+  aroundSet,
   askFrom,
   type Breach,
   breachesOfMove,
@@ -153,9 +154,7 @@ function noteOpened(ctx: Context, studentId: string, set: StoredSet): void {
   const file = ctx.records.of(studentId);
   const drill = libraryOf(ctx).byId(set.drill);
   if (!drill || !inUse(file.prescription)?.drills.includes(set.drill)) return;
-  const { prescription, practice } = file;
-  const with_ = { prescription, practice: { gates: practice.gates, sets: [...practice.sets, set] } };
-  const [before, after] = [standsOn(file, drill).stage, standsOn(with_, drill).stage];
+  const { before, after } = aroundSet(file, drill, set);
   if (before === after) return;
   noteRung(ctx, studentId, drill.id, after);
   const way = STAGES.indexOf(after) > STAGES.indexOf(before) ? 'up' : 'down';
