@@ -14,48 +14,54 @@ export function countedSets<S extends LoggedSet>(sets: readonly S[]): S[] {
   if (sets.every(({ device, from }) => device === first?.device && from === first?.from)) return [...sets];
   const dropped = new Set<string>();
   for (const near of nearInTime(sets)) {
-    const kept: LoggedSet[] = [];
-    for (const set of near.sort(coachFirst)) {
-      if (kept.some((known) => isTwin(known, set))) dropped.add(set.id);
-      else kept.push(set);
+    const kept: Timed[] = [];
+    for (const timed of near.sort(coachFirst)) {
+      if (kept.some((known) => isTwin(known, timed))) dropped.add(timed.set.id);
+      else kept.push(timed);
     }
   }
   return sets.filter(({ id }) => !dropped.has(id));
 }
 
+/** A set with its end and the least time it takes, both in ms: parsed once, compared often. */
+interface Timed {
+  readonly set: LoggedSet;
+  readonly end: number;
+  readonly length: number;
+}
+
 /** Groups of sets of one drill and rung that may overlap; a set alone is no group. */
-function nearInTime(sets: readonly LoggedSet[]): LoggedSet[][] {
-  const byDrill = new Map<string, LoggedSet[]>();
+function nearInTime(sets: readonly LoggedSet[]): Timed[][] {
+  const byDrill = new Map<string, Timed[]>();
   for (const set of sets) {
     if (set.doneAt === null) continue;
     const key = `${set.drill} ${set.stage}`;
-    byDrill.set(key, [...(byDrill.get(key) ?? []), set]);
+    const same = byDrill.get(key) ?? [];
+    const length = Math.max(LEAST_APART_MS, set.reps.length * SECONDS.rehearsal * 1000);
+    same.push({ set, end: Date.parse(set.doneAt), length });
+    byDrill.set(key, same);
   }
-  const groups: LoggedSet[][] = [];
+  const groups: Timed[][] = [];
   for (const all of byDrill.values()) {
-    let group: LoggedSet[] = [];
-    for (const set of all.sort((a, b) => endOf(a) - endOf(b))) {
+    let group: Timed[] = [];
+    for (const timed of all.sort((a, b) => a.end - b.end)) {
       const last = group.at(-1);
-      if (last && endOf(set) - endOf(last) >= Math.max(lengthMs(set), lengthMs(last))) {
+      if (last && timed.end - last.end >= Math.max(timed.length, last.length)) {
         groups.push(group);
         group = [];
       }
-      group.push(set);
+      group.push(timed);
     }
     groups.push(group);
   }
   return groups.filter((group) => group.length > 1);
 }
 
-const endOf = ({ doneAt }: LoggedSet): number => Date.parse(doneAt ?? '');
-/** How long a set takes at the least. */
-const lengthMs = ({ reps }: LoggedSet): number =>
-  Math.max(LEAST_APART_MS, reps.length * SECONDS.rehearsal * 1000);
-
-const coachFirst = (a: LoggedSet, b: LoggedSet): number =>
+const coachFirst = ({ set: a }: Timed, { set: b }: Timed): number =>
   Number(b.from === 'coach') - Number(a.from === 'coach') || (a.at < b.at ? -1 : a.at > b.at ? 1 : 0);
 
-function isTwin(a: LoggedSet, b: LoggedSet): boolean {
-  if (a.from === b.from && (a.device === null || b.device === null || a.device === b.device)) return false;
-  return Math.abs(endOf(a) - endOf(b)) < Math.min(lengthMs(a), lengthMs(b));
+function isTwin(a: Timed, b: Timed): boolean {
+  const [x, y] = [a.set, b.set];
+  if (x.from === y.from && (x.device === null || y.device === null || x.device === y.device)) return false;
+  return Math.abs(a.end - b.end) < Math.min(a.length, b.length);
 }
