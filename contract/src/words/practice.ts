@@ -145,8 +145,7 @@ const EMPTY: Readonly<Record<EmptyReason, string>> = {
   growth: 'the week has grown as far as it may',
   cap: 'the day’s cap is used up',
   upstream: 'waits for the drill before it',
-  new_piece: 'one new thing a week',
-  no_place: 'no place for this rung',
+  new_piece: 'one new thing a week, and none on the day of a lesson or near a tournament',
   wish: 'the week’s wish is met',
 };
 export const emptyText = (why: string): string => EMPTY[why as EmptyReason] ?? why;

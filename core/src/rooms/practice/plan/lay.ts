@@ -23,6 +23,9 @@ const EMPTY_BY_RULE: Partial<Record<BindingRule, EmptyReason>> = {
   wish: 'wish',
 };
 
+/** Bounds of a day that a near lesson halves. */
+const CAPS: readonly BindingRule[] = ['joint_cap', 'day_cap', 'visit'];
+
 /** Lays every day of the plan in turn, the drill that comes first before the others. */
 export function layDays(ground: Ground, choices: Choices, days = ground.slots.length): Laid {
   return new Layer(ground, choices).lay(days);
@@ -109,15 +112,18 @@ class Layer {
     return true;
   }
 
-  private mayBegin({ track }: Climber, { slot }: Session): boolean {
+  private mayBegin({ track }: Climber, session: Session): boolean {
+    const { slot } = session;
     const { waitsFor, cycle } = track;
     const before = waitsFor === null ? null : this.climbers[waitsFor];
     const needed: Stage = this.ground.ballPlace ? 'three_quarter' : 'slow';
     if (before && !before.track.stopped && !this.ground.request.opened.includes(track.drill.id))
       if (before.begunOn === null || !before.isAtLeast(needed)) return false;
-    if (slot.nothingNew) return false;
     const withCycle = cycle.some((other) => this.lastNewOn === this.climbers[other]?.begunOn);
-    return withCycle || slot.day - this.lastNewOn >= NEW_PIECE_EVERY_DAYS;
+    const alone = withCycle || slot.day - this.lastNewOn >= NEW_PIECE_EVERY_DAYS;
+    if (!slot.nothingNew && alone) return true;
+    session.why ??= 'new_piece';
+    return false;
   }
 
   /** First swings, before anything else: does what was learnt still stand? */
@@ -151,6 +157,7 @@ class Layer {
     if (session.items.some(({ drill }) => drill === track.drill.id)) return;
     const rooms = this.roomsOn(climber, session, share);
     const stage = climber.stage;
+    if (slot.quiet && stage !== null) this.noteBound(climber, 'tournament');
     if (stage === null || slot.quiet) this.layUpkeep(climber, session, share);
     else if (stage === 'course') this.layCourse(climber, session, share);
     else this.layRung(climber, session, stage, rooms, session.goalDry * share);
@@ -187,7 +194,8 @@ class Layer {
     const { slot } = session;
     const onBalls = stageRow(stage).ball;
     const room = (onBalls && balls) || dry;
-    this.noteBound(climber, onBalls && !balls ? 'ball_place' : room.rule);
+    const near = slot.light && CAPS.includes(room.rule) ? 'lesson' : room.rule;
+    this.noteBound(climber, onBalls && !balls ? 'ball_place' : near);
     const intent = intentOf(climber, this.ground);
     const reps = this.hint(climber, session, stage, onBalls, room.reps);
     const here = !onBalls || balls !== null;

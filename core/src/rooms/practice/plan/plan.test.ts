@@ -278,6 +278,15 @@ describe('life happens', () => {
   test('the session before a lesson, and on its day, is light', () => {
     const of = plan({ nextLesson: '2027-03-04' });
     expect(repsOf(on(of, '2027-03-03')?.items ?? [])).toBeLessThanOrEqual(40);
+    expect(of.binding.map(({ rule }) => rule)).toContain('lesson');
+  });
+  test('a plan that may not begin yet says so, day by day', () => {
+    const of = plan({ nextLesson: MONDAY });
+    expect(of.empty[0]).toEqual({ date: MONDAY, why: 'new_piece' });
+    const near = plan({ exceptions: exception('tournament', '2027-03-06', '2027-03-06') });
+    expect(near.empty.map(({ why }) => why)).toContain('new_piece');
+    const begun = { exceptions: exception('tournament', '2027-03-06', '2027-03-06'), logs: [log('2027-02-27', 'PF')] };
+    expect(plan(begun).binding.map(({ rule }) => rule)).toContain('tournament');
   });
   test('held by pain there is no session; with pain now only what loads nothing', () => {
     expect(plan({ held: true }).days).toEqual([]);

@@ -62,7 +62,6 @@ export const EMPTY_REASONS = [
   'cap',
   'upstream',
   'new_piece',
-  'no_place',
   'wish',
 ] as const;
 /** Why a day that was asked for holds nothing. */
