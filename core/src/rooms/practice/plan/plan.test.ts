@@ -285,7 +285,10 @@ describe('life happens', () => {
     expect(of.empty[0]).toEqual({ date: MONDAY, why: 'new_piece' });
     const near = plan({ exceptions: exception('tournament', '2027-03-06', '2027-03-06') });
     expect(near.empty.map(({ why }) => why)).toContain('new_piece');
-    const begun = { exceptions: exception('tournament', '2027-03-06', '2027-03-06'), logs: [log('2027-02-27', 'PF')] };
+    const begun = {
+      exceptions: exception('tournament', '2027-03-06', '2027-03-06'),
+      logs: [log('2027-02-27', 'PF')],
+    };
     expect(plan(begun).binding.map(({ rule }) => rule)).toContain('tournament');
   });
   test('held by pain there is no session; with pain now only what loads nothing', () => {
