@@ -20,12 +20,33 @@ function daysIn(year: number, month: number): number {
   return [4, 6, 9, 11].includes(month) ? 30 : 31;
 }
 
-export const plusDays = (day: IsoDay, days: number): IsoDay =>
-  format(addDays(parseISO(day), days), 'yyyy-MM-dd');
+/** Days are counted from here. */
+const FIRST_DAY = new Date(1970, 0, 1);
+const FIRST_WEEKDAY = WEEKDAYS.indexOf('thu');
+/** The days of half a century; a plan asks for the same few hundred again and again. */
+const MOST_KNOWN = 20_000;
+const numbers = new Map<IsoDay, number>();
+const names = new Map<number, IsoDay>();
+
+/** What was worked out once is kept: reading a date costs more than all that is counted with it. */
+function kept<K, V>(known: Map<K, V>, key: K, make: (key: K) => V): V {
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  if (known.size >= MOST_KNOWN) known.clear();
+  const value = make(key);
+  known.set(key, value);
+  return value;
+}
+
+const numberOf = (day: IsoDay): number =>
+  kept(numbers, day, () => differenceInCalendarDays(parseISO(day), FIRST_DAY));
+const nameOf = (number: number): IsoDay =>
+  kept(names, number, () => format(addDays(FIRST_DAY, number), 'yyyy-MM-dd'));
+
+export const plusDays = (day: IsoDay, days: number): IsoDay => nameOf(numberOf(day) + days);
 
 /** Whole days from `from` to `to`; negative when `to` lies earlier. */
-export const daysBetween = (from: IsoDay, to: IsoDay): number =>
-  differenceInCalendarDays(parseISO(to), parseISO(from));
+export const daysBetween = (from: IsoDay, to: IsoDay): number => numberOf(to) - numberOf(from);
 
 /** Whole years from a birthday to a day; who was born on 29 February has it on 1 March in other years. */
 export function ageOn(bornOn: IsoDay, day: IsoDay): number {
@@ -34,7 +55,8 @@ export function ageOn(bornOn: IsoDay, day: IsoDay): number {
 }
 
 export function weekdayOf(day: IsoDay): Weekday {
-  const weekday = WEEKDAYS[(parseISO(day).getDay() + 6) % 7];
+  const since = numberOf(day) + FIRST_WEEKDAY;
+  const weekday = WEEKDAYS[((since % WEEKDAYS.length) + WEEKDAYS.length) % WEEKDAYS.length];
   if (!weekday) throw new Error(`weekdayOf: ${day} is no day`);
   return weekday;
 }

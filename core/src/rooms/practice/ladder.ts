@@ -1,4 +1,5 @@
-import { daysBetween, type IsoDay } from '../../foundation/index.ts';
+import { type IsoDay, plusDays } from '../../foundation/index.ts';
+import type { Drill } from '../prescription/index.ts';
 import { type Rep, readReps } from './gate.ts';
 import { NEW_PIECE_EVERY_DAYS } from './ruleNumbers.ts';
 import { NOT_YETS_DOWN, RungCount, type RungTest } from './rungTest.ts';
@@ -63,10 +64,14 @@ export const opensByCount = (stage: Stage): boolean => stage === 'still' || stag
  * Where a drill stands: the first rung, moved by what was logged and by the coach's words and by nothing else.
  * Sets count for the rung they were done on; those of another rung are practice and no evidence.
  */
-export function climb(events: readonly LadderEvent[], rules: LadderRules): LadderStanding {
+export const climb = (events: readonly LadderEvent[], rules: LadderRules): LadderStanding =>
+  walkOf(events, rules).standing();
+
+/** The same as a walk that may be gone on with. */
+export function walkOf(events: readonly LadderEvent[], rules: LadderRules): Walk {
   const walk = new Walk(rules);
   for (const event of events) walk.take(event);
-  return walk.standing();
+  return walk;
 }
 
 /** The rung before any event and after each of them. */
@@ -75,7 +80,7 @@ export function stagesAlong(events: readonly LadderEvent[], rules: LadderRules):
   return [walk.stage, ...events.map((event) => walk.take(event))];
 }
 
-class Walk {
+export class Walk {
   private at = 0;
   private finished = false;
   private count = new RungCount();
@@ -86,7 +91,8 @@ class Walk {
   private lasts = false;
   /** What came of a test at full speed: the rung it was taken from, and what was counted there since. */
   private witnessed: { readonly from: number; readonly count: RungCount } | null = null;
-  private pieceOn: IsoDay | null = null;
+  /** From when on another new piece may begin. */
+  private nextPieceFrom: IsoDay = '';
   private since: IsoDay | null = null;
   private startedOn: IsoDay | null = null;
   private witnessedOn: IsoDay | null = null;
@@ -107,10 +113,21 @@ class Walk {
     return this.stage;
   }
 
+  /** The rung after one more event; the walk itself stays where it is. */
+  stageAfter(event: LadderEvent): Stage {
+    const ahead: Walk = Object.assign(Object.create(Walk.prototype), this);
+    ahead.unseen = [...this.unseen];
+    ahead.count = this.count.copy();
+    ahead.layerCount = this.layerCount.copy();
+    ahead.heldCount = this.heldCount.copy();
+    if (this.witnessed) ahead.witnessed = { ...this.witnessed, count: this.witnessed.count.copy() };
+    return ahead.take(event);
+  }
+
   private set({ date, stage, reps, layer }: Extract<LadderEvent, { kind: 'set' }>): void {
     const read = readReps(reps) ?? [];
     this.startedOn ??= date;
-    this.pieceOn ??= date;
+    if (this.nextPieceFrom === '') this.nextPieceFrom = plusDays(date, NEW_PIECE_EVERY_DAYS);
     this.since ??= date;
     this.countLayer(read, layer, date);
     if (this.finished) this.watchHeld(read, stage, date);
@@ -187,10 +204,10 @@ class Walk {
     if (this.layer >= this.rules.layers || layer < this.layer) return;
     this.layerCount.read(reps);
     if (!this.layerCount.advanced) return;
-    if (this.pieceOn !== null && daysBetween(this.pieceOn, date) < NEW_PIECE_EVERY_DAYS) return;
+    if (date < this.nextPieceFrom) return;
     this.layer += 1;
     this.layerCount = new RungCount();
-    this.pieceOn = date;
+    this.nextPieceFrom = plusDays(date, NEW_PIECE_EVERY_DAYS);
   }
 
   standing(): LadderStanding {
@@ -202,6 +219,21 @@ class Walk {
     return { stage, finished, lasts, test, unseen, layer, proposesDown, since, witnessedOn, startedOn };
   }
 }
+
+/** What the ladder asks of a drill. */
+export type LadderDrill = Pick<Drill, 'id' | 'habits' | 'layers'>;
+
+/** The rules of a drill's ladder; from the lowest rung unless told. */
+export const ladderRules = (
+  { habits, layers }: LadderDrill,
+  opensAlone: LadderRules['opensAlone'],
+  from?: Stage,
+): LadderRules => ({
+  rungs: rungsOf(habits.courseForm),
+  opensAlone,
+  layers: Math.max(1, layers.length),
+  from,
+});
 
 /** The rungs of a drill's ladder: the course only where the drill has a form for it. */
 export const rungsOf = (courseForm: boolean): readonly Stage[] =>

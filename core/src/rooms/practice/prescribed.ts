@@ -1,7 +1,7 @@
 import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Drill, Library } from '../prescription/index.ts';
 import { stagesAlong } from './ladder.ts';
-import { eventsOf, type LadderFile, laddersRules, takenUp } from './rung.ts';
+import { eventsOf, type LadderFile, rulesFor, takenUp } from './rung.ts';
 import { STAGES, type Stage } from './stages.ts';
 
 /** Why a set is not what was prescribed: the drill was not in use that day, or stood on a lower rung. */
@@ -39,7 +39,7 @@ function highestRung(file: LadderFile, drill: Drill, from: IsoDay, to: IsoDay): 
   const events = eventsOf(file, drill.id);
   const before = events.filter(({ date }) => date < from).length;
   const until = events.filter(({ date }) => date <= to).length;
-  const stages = stagesAlong(events, laddersRules(file, drill)).slice(before, until + 1);
+  const stages = stagesAlong(events, rulesFor(file, drill)).slice(before, until + 1);
   // Of a drill that was put aside the rung it came to is noted; its sets may no longer be at hand.
   const noted = takenUp(file.prescription, drill.id)?.reached[drill.id];
   return Math.max(...[...stages, noted].map((stage) => STAGES.indexOf(stage as Stage)));

@@ -1,12 +1,14 @@
-import type { ChosenDrills, Drill, PrescriptionRecord } from '../prescription/index.ts';
+import type { ChosenDrills, PrescriptionRecord } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
 import {
-  climb,
+  type LadderDrill,
   type LadderEvent,
+  type LadderRules,
   type LadderStanding,
+  ladderRules,
   opensByCount,
-  rungsOf,
-  stagesAlong,
+  type Walk,
+  walkOf,
 } from './ladder.ts';
 import type { LoggedSet, PracticeRecord } from './practiceRecord.ts';
 import { STAGES, type Stage } from './stages.ts';
@@ -24,20 +26,36 @@ export type DatedEvent = LadderEvent & { readonly at: string };
  * Where a drill in use stands: the rung it had come to before it was taken up, moved by what was logged since
  * and by the coach's words, and by nothing else.
  */
-export function standsOn(file: LadderFile, drill: Pick<Drill, 'id' | 'habits' | 'layers'>): LadderStanding {
-  return climb(eventsOf(file, drill.id), laddersRules(file, drill));
+export function standsOn(file: LadderFile, drill: LadderDrill): LadderStanding {
+  return walked(file, drill).standing();
+}
+
+interface Walked {
+  readonly drill: LadderDrill;
+  readonly gates: LadderFile['practice']['gates'];
+  readonly prescription: PrescriptionRecord;
+  readonly walk: Walk;
+}
+/** Walks over sets that are known: a page, its card, its gates and its summary ask for the same one. */
+const known = new WeakMap<readonly LoggedSet[], Map<string, Walked>>();
+
+/** A drill's walk over what was logged and said. Records never change, so neither does their walk. */
+function walked(file: LadderFile, drill: LadderDrill): Walk {
+  const { prescription, practice } = file;
+  const { sets, gates } = practice;
+  const ofSets = known.get(sets) ?? new Map<string, Walked>();
+  known.set(sets, ofSets);
+  const before = ofSets.get(drill.id);
+  if (before?.drill === drill && before.gates === gates && before.prescription === prescription)
+    return before.walk;
+  const walk = walkOf(eventsOf(file, drill.id), rulesFor(file, drill));
+  ofSets.set(drill.id, { drill, gates, prescription, walk });
+  return walk;
 }
 
 /** The drill in use as the ladder's rules see it. */
-export const laddersRules = (
-  { prescription }: LadderFile,
-  drill: Pick<Drill, 'id' | 'habits' | 'layers'>,
-) => ({
-  rungs: rungsOf(drill.habits.courseForm),
-  opensAlone: opensByCount,
-  layers: Math.max(1, drill.layers.length),
-  from: startOf(prescription, drill.id),
-});
+export const rulesFor = ({ prescription }: LadderFile, drill: LadderDrill): LadderRules =>
+  ladderRules(drill, opensByCount, startOf(prescription, drill.id));
 
 /** Sets and words since the drill was taken up, in the order in which they became known. */
 export function eventsOf({ prescription, practice }: LadderFile, drill: string): DatedEvent[] {
@@ -62,18 +80,14 @@ function setsSince(sets: readonly LoggedSet[], since: string, drill: string): Lo
   return found.reverse();
 }
 
-/** The rung before a set and after it, in one walk over what was logged and said. */
+/** The rung before a set and after it. */
 export function aroundSet(
   file: LadderFile,
-  drill: Pick<Drill, 'id' | 'habits' | 'layers'>,
+  drill: LadderDrill,
   { date, stage, reps, layer }: LoggedSet,
 ): { readonly before: Stage; readonly after: Stage } {
-  const events = eventsOf(file, drill.id);
-  const stages = stagesAlong(
-    [...events, { kind: 'set', date, stage, reps, layer }],
-    laddersRules(file, drill),
-  );
-  return { before: stages.at(-2) as Stage, after: stages.at(-1) as Stage };
+  const walk = walked(file, drill);
+  return { before: walk.stage, after: walk.stageAfter({ kind: 'set', date, stage, reps, layer }) };
 }
 
 /** The choice by which a drill is in use, or was at last. */

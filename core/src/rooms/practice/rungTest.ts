@@ -39,6 +39,10 @@ export class RungCount {
     }
   }
 
+  copy(): RungCount {
+    return Object.assign(new RungCount(), this);
+  }
+
   private startAnew(): void {
     this.notYets += 1;
     this.evidence = 0;

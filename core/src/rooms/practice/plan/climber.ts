@@ -103,7 +103,7 @@ export class Climber {
 
   /** Repetitions that half of the futures need at most. */
   private needed(stage: Stage): number {
-    return middle(this.ground.futures.needs(this.track)[STAGES.indexOf(stage)] as Float64Array);
+    return middle(this.ground.futures.needs(this.track, stage));
   }
 
   /** Looked at again it stood; of the time ahead that is taken to be so. */

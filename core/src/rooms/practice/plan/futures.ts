@@ -37,8 +37,8 @@ const USUAL_MISS_RATE = 0.15;
 const USUAL_MISS_DAYS = 10;
 
 export interface Futures {
-  /** Repetitions that a rung takes, by [stage][future]; the rung at hand counts from where it stands. */
-  readonly needs: (track: Track) => readonly Float64Array[];
+  /** Repetitions that a rung takes in each future; the rung at hand counts from where it stands. */
+  readonly needs: (track: Track, stage: Stage) => Float64Array;
   readonly isMissed: (future: number, day: number) => boolean;
   readonly coachWait: (future: number, stage: Stage) => number;
   /** Share of days that is taken as missed. */
@@ -58,12 +58,12 @@ function chanceTable(): Float32Array {
 export function futuresOf(missedDays: MissedDays, missRate: number | null, coachDecides: boolean): Futures {
   const table = chanceTable();
   const rates = ratesOf(missedDays, missRate);
-  const known = new Map<number, readonly Float64Array[]>();
+  const known = new Map<number, (stage: Stage) => Float64Array>();
   return {
-    needs: (track) => {
+    needs: (track, stage) => {
       const kept = known.get(track.index) ?? needsOf(track);
       known.set(track.index, kept);
-      return kept;
+      return kept(stage);
     },
     isMissed: (future, day) =>
       (table[future * LONGEST_DAYS + (day % LONGEST_DAYS)] as number) < (rates[future] as number),
@@ -86,27 +86,32 @@ function ratesOf({ missed, kept }: MissedDays, told: number | null): Float64Arra
   });
 }
 
-function needsOf(track: Track): Float64Array[] {
+/** Only the rungs that somebody asks for are drawn: a day's card asks for one. */
+function needsOf(track: Track): (stage: Stage) => Float64Array {
   const odds = learnerOdds(track.letters);
-  const { standing } = track;
-  const at = STAGES.indexOf(standing.stage);
   const types = Array.from({ length: FUTURES }, (_, i) => typeAt(odds, (i + 0.5) / FUTURES));
-  return STAGES.map((name, stage) => {
-    const easier = BEGINS_EASIER[name] ?? 0;
-    const needs = new Float64Array(FUTURES);
-    if (stage < at || standing.finished) return needs;
-    const here = stage === at;
-    const random = seededRandom(977 + stage * 131);
-    for (let future = 0; future < FUTURES; future++) {
-      const curve = PASS_CURVES[types[future] as number] as Float64Array;
-      needs[future] = here
-        ? standing.test.decision === 'advance'
-          ? 0
-          : countUntil(curve, easier, repsHere(track), standing.test.passes, standing.test.fails, random)
-        : countUntil(curve, easier, 0, 0, 0, random);
-    }
+  const drawn = new Map<Stage, Float64Array>();
+  return (stage) => {
+    const needs = drawn.get(stage) ?? needsOn(track, types, stage);
+    drawn.set(stage, needs);
     return needs;
-  });
+  };
+}
+
+function needsOn(track: Track, types: readonly number[], name: Stage): Float64Array {
+  const { standing } = track;
+  const needs = new Float64Array(FUTURES);
+  const [stage, at] = [STAGES.indexOf(name), STAGES.indexOf(standing.stage)];
+  const { test } = standing;
+  if (stage < at || standing.finished || (stage === at && test.decision === 'advance')) return needs;
+  const begun = stage === at ? { reps: repsHere(track), ...test } : { reps: 0, passes: 0, fails: 0 };
+  const easier = BEGINS_EASIER[name] ?? 0;
+  const random = seededRandom(977 + stage * 131);
+  for (let future = 0; future < FUTURES; future++) {
+    const curve = PASS_CURVES[types[future] as number] as Float64Array;
+    needs[future] = countUntil(curve, easier, begun.reps, begun.passes, begun.fails, random);
+  }
+  return needs;
 }
 
 const repsHere = ({ letters, standing }: Track): number =>

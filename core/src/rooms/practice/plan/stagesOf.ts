@@ -42,7 +42,7 @@ function stateOf({ standing, rungs, reachable }: Track, stage: Stage): PlanStage
 
 /** Repetitions until the gate, with an even chance. */
 function needed({ futures }: Ground, track: Track, stage: Stage): number {
-  const needs = Float64Array.from(futures.needs(track)[STAGES.indexOf(stage)] as Float64Array).sort();
+  const needs = Float64Array.from(futures.needs(track, stage)).sort();
   const half = needs[Math.floor(needs.length / 2)] ?? 0;
   return Number.isFinite(half) ? half : MOST_SAID;
 }

@@ -1,7 +1,14 @@
 import type { IsoDay } from '../../../foundation/index.ts';
 import { PHASES } from '../../diagnosis/index.ts';
 import { type Drill, HOUSE_LIBRARY, type Library } from '../../prescription/index.ts';
-import { climb, type LadderEvent, type LadderStanding, opensByCount, rungsOf } from '../ladder.ts';
+import {
+  climb,
+  type LadderEvent,
+  type LadderStanding,
+  ladderRules,
+  opensByCount,
+  rungsOf,
+} from '../ladder.ts';
 import { type Stage, stageRow } from '../stages.ts';
 import { type DrillLoad, loadOf } from './ledger.ts';
 import type { PlanRequest } from './planRequest.ts';
@@ -39,10 +46,11 @@ export function makeTracks(request: PlanRequest, slots: readonly Slot[]): Track[
   const course = hasCoursePlace(slots);
   const cycle = drills.flatMap(({ cyclePart }, i) => (cyclePart === null ? [] : [i]));
   const { student } = request.file;
+  const opensAlone = (stage: Stage) => !request.coachDecides || opensByCount(stage);
   const tracks = drills.map((drill, index): Track => {
     const events = eventsOf(request, drill.id);
     const rungs = rungsOf(drill.habits.courseForm);
-    const known = request.standings[drill.id] ?? climb(events, rulesOf(request, drill));
+    const known = request.standings[drill.id] ?? climb(events, ladderRules(drill, opensAlone));
     const standing = withLayer(known, request.layers[drill.id]);
     const inCycle = cycle.length > 1 && cycle.includes(index);
     return {
@@ -115,12 +123,6 @@ const untilFirst = <T>(all: readonly T[], ends: (one: T) => boolean): readonly T
 };
 
 const byPhase = (a: Drill, b: Drill): number => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase);
-
-const rulesOf = (request: Pick<PlanRequest, 'coachDecides'>, drill: Drill) => ({
-  rungs: rungsOf(drill.habits.courseForm),
-  opensAlone: (stage: Stage) => !request.coachDecides || opensByCount(stage),
-  layers: Math.max(1, drill.layers.length),
-});
 
 const withLayer = (standing: LadderStanding, opened = 1): LadderStanding =>
   opened > standing.layer ? { ...standing, layer: opened } : standing;

@@ -19,7 +19,6 @@ export function walk(
   startsOn: Float64Array | null = null,
 ): GateDays {
   const days = STAGES.map(() => new Float64Array(FUTURES).fill(Number.POSITIVE_INFINITY));
-  const needs = ground.futures.needs(track);
   const { standing, reachable } = track;
   const at = STAGES.indexOf(standing.stage);
   const last = upTo === null ? STAGES.length - 1 : STAGES.indexOf(upTo);
@@ -27,9 +26,10 @@ export function walk(
     .map((stage) => STAGES.indexOf(stage))
     .filter((stage) => stage >= at && stage <= last);
   if (standing.finished) return days;
+  const needs = rungs.map((stage) => ground.futures.needs(track, STAGES[stage] as Stage));
   for (let future = 0; future < FUTURES; future++) {
     let rung = 0;
-    let left = (needs[rungs[0] ?? 0] as Float64Array)[future] as number;
+    let left = needs[0]?.[future] ?? 0;
     let opensOn = startsOn ? (startsOn[future] as number) : 0;
     for (const session of capacity) {
       const stage = rungs[rung];
@@ -42,7 +42,7 @@ export function walk(
       (days[stage] as Float64Array)[future] = session.day + waits;
       opensOn = session.day + waits + 1;
       rung += 1;
-      left = (needs[rungs[rung] ?? 0] as Float64Array)[future] as number;
+      left = needs[rung]?.[future] ?? 0;
     }
   }
   return days;
