@@ -133,11 +133,8 @@ const heldSchema = z.discriminatedUnion('code', [
   z.object({ code: z.literal('pain') }),
 ]);
 
-export const gateStateSchema = z.object({
-  drill: z.string(),
-  stage: z.enum(STAGES),
-  finished: z.boolean(),
-  layer: z.number(),
+/** What a test is judged by: its repetitions, its films, and what stands between it and the next rung. */
+const judged = {
   gate: z.object({
     decision: z.enum(['advance', 'continue']),
     repsUsed: z.number(),
@@ -155,8 +152,17 @@ export const gateStateSchema = z.object({
       }),
     )
     .readonly(),
-  proposesDown: z.boolean(),
   held: z.array(heldSchema).readonly(),
+};
+
+export const gateStateSchema = z.object({
+  drill: z.string(),
+  stage: z.enum(STAGES),
+  finished: z.boolean(),
+  layer: z.number(),
+  ...judged,
+  proposesDown: z.boolean(),
+  fullTest: z.object(judged).nullable(),
 }) satisfies z.ZodType<GateStanding>;
 export type GateState = z.infer<typeof gateStateSchema>;
 

@@ -15,6 +15,7 @@ const state = (
   gate: { decision, repsUsed: 0, tape: 0, notYets, more: null },
   measures: [],
   proposesDown: false,
+  fullTest: null,
   held,
 });
 const word = (decision: GateWord['decision'], at: string, drill = 'knee_swap'): GateWord => ({

@@ -42,6 +42,7 @@ const gate = (decision: 'advance' | 'continue', held: GateStanding['held'] = [])
   gate: { decision, repsUsed: 7, tape: 1, notYets: 0, more: 0 },
   measures: [],
   proposesDown: false,
+  fullTest: null,
   held,
 });
 interface Case extends Partial<Omit<WaitingFile, 'intake' | 'practice' | 'capture'>> {

@@ -171,6 +171,18 @@ describe('gates from the records', () => {
     expect(held(many('half', '2027-03-01'))).toEqual(['swings']);
     expect(held(many('half'))).toEqual([]);
   });
+  test('a test at full speed needs its own repetitions and its own films', () => {
+    const practice = { sets: [set(SEVEN, 'full', '2027-03-05')], gates: TO_HALF };
+    const films = (speed: string) => ({ readings: [1, 2, 3].map(() => reading('2027-03-06', speed)) });
+    const tested = (speed: string) => one({ practice, measures: films(speed) })?.fullTest?.held;
+    expect(tested('half')?.map(({ code }) => code)).toEqual(['swings']);
+    expect(tested('full')).toEqual([]);
+    expect(one({ practice, measures: films('full') })?.held.map(({ code }) => code)).toEqual([
+      'reps',
+      'swings',
+    ]);
+    expect(one({ practice: { ...practice, sets: [] } })?.fullTest).toBeNull();
+  });
   test('pain holds whatever else is open, and then nothing waits for the coach’s decision', () => {
     const practice = {
       sets: [set(SEVEN, 'clubs', '2027-03-10')],

@@ -25,7 +25,11 @@ export interface GateStanding {
   /** Two "not yet" in a row, or a watched measure out twice: one rung down is proposed. */
   readonly proposesDown: boolean;
   readonly held: readonly Held[];
+  /** A test at full speed from a rung below: where it passes, the rungs below are taken as passed. */
+  readonly fullTest: FullTest | null;
 }
+
+export type FullTest = Pick<GateStanding, 'gate' | 'measures' | 'held'>;
 
 /** What the gates are judged from; nothing else is asked. */
 export interface GateFile {
@@ -65,26 +69,29 @@ export const waitsForCoach = ({
 function gateState(file: GateFile, drill: Drill, startedAt: string): GateStanding {
   const { measures, intake } = file;
   const standing = standsOn(file, drill);
-  const { stage, test, layer, finished } = standing;
+  const { stage, test, fullTest, layer, finished } = standing;
   const from = evidenceFrom(file, drill.id, startedAt);
   const since = measures.readings.filter(({ at }) => at >= from);
-  const judged = stageRow(stage).measureGate ? measureGates(drill, since, stage) : [];
   const watch = overshoot(drill, since);
+  const judge = (on: Stage, count: RungTest): FullTest => {
+    const needsFilm = stageRow(on).measureGate;
+    const judged = needsFilm ? measureGates(drill, since, on) : [];
+    const gate = { ...pick(count), more: moreAtThisRate(count) };
+    const over = watch?.measure ?? null;
+    return {
+      gate,
+      measures: judged,
+      held: heldBy(count, judged, needsFilm, over, intake.heldSince !== null),
+    };
+  };
   return {
     drill: drill.id,
     stage,
     finished,
     layer,
-    gate: { ...pick(test), more: moreAtThisRate(test) },
-    measures: judged,
+    ...judge(stage, test),
     proposesDown: standing.proposesDown || watch?.twice === true,
-    held: heldBy(
-      test,
-      judged,
-      stageRow(stage).measureGate,
-      watch?.measure ?? null,
-      intake.heldSince !== null,
-    ),
+    fullTest: fullTest && judge('full', fullTest),
   };
 }
 

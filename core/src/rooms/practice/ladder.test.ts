@@ -94,6 +94,38 @@ describe('a test at full speed, seen by the coach', () => {
   });
 });
 
+describe('the test at full speed while it is taken', () => {
+  test('is counted apart from the rung, through several sets, and is no evidence for the rung', () => {
+    expect(climb([set('still', 'PP')], coached).fullTest).toBeNull();
+    const begun = climb([set('still', 'PP'), set('full', 'PPP'), set('full', 'PP')], coached);
+    expect(begun).toMatchObject({ stage: 'still', test: { repsUsed: 2 }, fullTest: { repsUsed: 5 } });
+  });
+  test('waits for the coach, whose word on the rung or on the test ends it', () => {
+    const passed = climb([set('full')], coached);
+    expect(passed).toMatchObject({ stage: 'still', fullTest: { decision: 'advance' }, witnessedOn: null });
+    expect(climb([set('full'), word('still', 'hold')], coached).fullTest).toBeNull();
+    expect(climb([set('full'), word('full', 'advance')], coached)).toMatchObject({
+      stage: 'clubs',
+      fullTest: null,
+    });
+  });
+  test('where nobody films, pace fast takes it as its own witness that nobody has looked at; the ladder does not', () => {
+    expect(climb([set('slow'), set('full')], alone).stage).toBe('still');
+    const fast = climb([set('still'), set('full')], { ...alone, fast: true });
+    expect(fast).toMatchObject({ stage: 'clubs', witnessedOn: DAY, unseen: ['full'] });
+    const lost = [set('still'), set('full'), set('full', 'FFFP', 7)];
+    expect(climb(lost, { ...alone, fast: true }).stage).toBe('slow');
+    expect(climb([set('still'), set('full')], { ...coached, fast: true }).stage).toBe('slow');
+  });
+  test('that failed twice says so and moves nothing', () => {
+    expect(climb([set('slow', 'P'), set('full', 'FFFFFF')], { ...alone, fast: true })).toMatchObject({
+      stage: 'still',
+      proposesDown: false,
+      fullTest: { decision: 'continue', notYets: 2 },
+    });
+  });
+});
+
 describe('checkpoints', () => {
   const three = { ...coached, layers: 3 };
   test('the next opens when the present one holds, and a week after the last new thing', () => {

@@ -29,6 +29,8 @@ export interface LadderRules {
   readonly opensAlone: (stage: Stage) => boolean;
   /** Checkpoints of the drill. */
   readonly layers: number;
+  /** Pace `fast`: where rungs open alone, a test at full speed that holds takes those below as passed. */
+  readonly fast?: boolean | undefined;
   /** The rung on which it begins; the lowest unless told. */
   readonly from?: Stage | undefined;
 }
@@ -40,6 +42,8 @@ export interface LadderStanding {
   /** Looked at again after it was finished, it was owned. */
   readonly lasts: boolean;
   readonly test: RungTest;
+  /** The test at full speed, from below that rung; null where none was begun. */
+  readonly fullTest: RungTest | null;
   /** Rungs that the count has opened and the coach has not looked at. */
   readonly unseen: readonly Stage[];
   /** The checkpoint that is asked now, from 1. */
@@ -54,7 +58,7 @@ export interface LadderStanding {
   readonly startedOn: IsoDay | null;
 }
 
-/** The rung on which a drill that has done its work is looked at again. */
+/** The rung of the test at full speed, on which a drill that has done its work is looked at again, too. */
 const LOOKED_AT_ON: Stage = 'full';
 
 /** Rungs that open by themselves, and that the program goes down from by itself. */
@@ -88,6 +92,7 @@ export class Walk {
   private layer = 1;
   private layerCount = new RungCount();
   private heldCount = new RungCount();
+  private fullCount: RungCount | null = null;
   private lasts = false;
   /** What came of a test at full speed: the rung it was taken from, and what was counted there since. */
   private witnessed: { readonly from: number; readonly count: RungCount } | null = null;
@@ -120,6 +125,7 @@ export class Walk {
     ahead.count = this.count.copy();
     ahead.layerCount = this.layerCount.copy();
     ahead.heldCount = this.heldCount.copy();
+    ahead.fullCount = this.fullCount?.copy() ?? null;
     if (this.witnessed) ahead.witnessed = { ...this.witnessed, count: this.witnessed.count.copy() };
     return ahead.take(event);
   }
@@ -132,6 +138,7 @@ export class Walk {
     this.countLayer(read, layer, date);
     if (this.finished) this.watchHeld(read, stage, date);
     else if (this.witnessed !== null) this.watchWitness(read, stage, date);
+    else if (this.isBelow(stage)) this.testFull(read, date);
     if (stage !== this.stage || this.finished || this.count.advanced) return;
     this.count.read(read);
     if (this.count.advanced) {
@@ -153,6 +160,26 @@ export class Walk {
     this.moveTo(Math.max(0, this.rules.rungs.indexOf('full')), date);
   }
 
+  private isBelow(stage: Stage): boolean {
+    return stage === LOOKED_AT_ON && this.at < this.rules.rungs.indexOf(stage);
+  }
+
+  private testFull(reps: readonly Rep[], date: IsoDay): void {
+    this.fullCount ??= new RungCount();
+    this.fullCount.read(reps);
+    if (!this.fullCount.advanced || this.rules.fast !== true || !this.rules.opensAlone(LOOKED_AT_ON)) return;
+    this.takeWitness(this.rules.rungs.indexOf(LOOKED_AT_ON), date);
+    this.up(date, true);
+  }
+
+  /** The rungs below are taken as passed. */
+  private takeWitness(index: number, date: IsoDay): void {
+    this.witnessedOn = date;
+    this.witnessed = { from: this.at, count: new RungCount() };
+    this.fullCount = null;
+    this.at = index;
+  }
+
   /** A witness that does not hold a week later gives the ladder back from the rung where it last held. */
   private watchWitness(reps: readonly Rep[], stage: Stage, date: IsoDay): void {
     if (stage !== LOOKED_AT_ON || this.witnessed === null || this.stage === stage) return;
@@ -167,15 +194,13 @@ export class Walk {
   private word({ date, stage, decision }: Extract<LadderEvent, { kind: 'word' }>): void {
     const { rungs } = this.rules;
     const index = rungs.indexOf(stage);
+    if (decision !== 'advance') this.fullCount = null;
     if (decision === 'hold') this.moveTo(this.at, date);
     if (decision === 'back') this.moveTo(Math.max(0, (index < 0 ? this.at : index) - 1), date);
     if (decision !== 'advance' || this.finished) return;
-    // A word on a rung far above is the witness of a test at full speed: the rungs below are taken as passed.
-    if (index > this.at) {
-      this.witnessedOn = date;
-      this.witnessed = { from: this.at, count: new RungCount() };
-    }
-    if (index >= 0) this.at = index;
+    // A word on a rung far above is the witness of a test at full speed.
+    if (index > this.at) this.takeWitness(index, date);
+    else if (index >= 0) this.at = index;
     this.up(date, false);
     this.unseen = [];
   }
@@ -192,6 +217,7 @@ export class Walk {
 
   private moveTo(at: number, date: IsoDay): void {
     this.at = at;
+    if (!this.isBelow(LOOKED_AT_ON)) this.fullCount = null;
     this.finished = false;
     this.count = new RungCount();
     this.heldCount = new RungCount();
@@ -213,10 +239,23 @@ export class Walk {
   standing(): LadderStanding {
     const { stage, finished, lasts, unseen, layer, since, witnessedOn, startedOn } = this;
     const { test } = this.count;
+    const fullTest = this.fullCount?.test ?? null;
     const proposesDown = finished
       ? this.heldCount.notYets > 0
       : test.decision === 'continue' && test.notYets >= NOT_YETS_DOWN && !opensByCount(stage);
-    return { stage, finished, lasts, test, unseen, layer, proposesDown, since, witnessedOn, startedOn };
+    return {
+      stage,
+      finished,
+      lasts,
+      test,
+      fullTest,
+      unseen,
+      layer,
+      proposesDown,
+      since,
+      witnessedOn,
+      startedOn,
+    };
   }
 }
 
@@ -227,12 +266,13 @@ export type LadderDrill = Pick<Drill, 'id' | 'habits' | 'layers'>;
 export const ladderRules = (
   { habits, layers }: LadderDrill,
   opensAlone: LadderRules['opensAlone'],
-  from?: Stage,
+  { from, fast }: Pick<LadderRules, 'from' | 'fast'> = {},
 ): LadderRules => ({
   rungs: rungsOf(habits.courseForm),
   opensAlone,
   layers: Math.max(1, layers.length),
   from,
+  fast,
 });
 
 /** The rungs of a drill's ladder: the course only where the drill has a form for it. */

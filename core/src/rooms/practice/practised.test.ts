@@ -87,10 +87,10 @@ describe('whether a set was prescribed', () => {
     word('back', 'half', '2027-03-20'),
   ];
   const choices = [choice('2027-03-01', '2027-03-25'), choice('2027-03-25', null, ['kiss_the_post'])];
-  const why = (stage: Stage, date: string, drill = 'knee_swap') =>
+  const why = (stage: Stage, date: string, drill = 'knee_swap', from: 'coach' | 'student' = 'student') =>
     notPrescribed(
       { prescription: { choices }, practice: { gates: words, sets: [] } },
-      { drill, stage, date },
+      { drill, stage, date, from },
       HOUSE_LIBRARY,
     );
   test.each<[string, Stage, string, ReturnType<typeof notPrescribed>]>([
@@ -106,6 +106,12 @@ describe('whether a set was prescribed', () => {
     ['after it was put aside', 'slow', '2027-04-01', 'drill'],
   ])('%s', (_, stage, date, expected) => {
     expect(why(stage, date)).toBe(expected);
+  });
+  test('the coach may test at full speed from any rung; the student goes by the ladder', () => {
+    expect(why('full', '2027-03-05', 'knee_swap', 'coach')).toBeNull();
+    expect(why('full', '2027-03-05')).toBe('rung');
+    expect(why('three_quarter', '2027-03-05', 'knee_swap', 'coach')).toBe('rung');
+    expect(why('full', '2027-04-01', 'knee_swap', 'coach')).toBe('drill');
   });
   test('another drill', () => {
     expect(why('still', '2027-03-27', 'kiss_the_post')).toBeNull();

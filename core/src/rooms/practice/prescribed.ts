@@ -1,6 +1,7 @@
 import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Drill, Library } from '../prescription/index.ts';
 import { stagesAlong } from './ladder.ts';
+import type { LoggedSet } from './practiceRecord.ts';
 import { eventsOf, type LadderFile, rulesFor, takenUp } from './rung.ts';
 import { STAGES, type Stage } from './stages.ts';
 
@@ -11,6 +12,8 @@ export interface SetDone {
   readonly drill: string;
   readonly stage: Stage;
   readonly date: IsoDay;
+  /** The coach may test at full speed whatever the rung; the student goes by the ladder. */
+  readonly from: LoggedSet['from'];
 }
 
 /**
@@ -19,7 +22,7 @@ export interface SetDone {
  */
 export function notPrescribed(
   file: LadderFile,
-  { drill, stage, date }: SetDone,
+  { drill, stage, date, from }: SetDone,
   library: Library,
 ): NotPrescribed | null {
   const [earliest, latest] = [plusDays(date, -1), plusDays(date, 1)];
@@ -30,7 +33,7 @@ export function notPrescribed(
   const known = library.byId(drill);
   if (!inUseThen || !known) return 'drill';
   // The first rung is everybody's: nothing need be walked for it.
-  if (stage === STAGES[0]) return null;
+  if (stage === STAGES[0] || (from === 'coach' && stage === 'full')) return null;
   return STAGES.indexOf(stage) > highestRung(file, known, earliest, latest) ? 'rung' : null;
 }
 

@@ -55,7 +55,7 @@ function walked(file: LadderFile, drill: LadderDrill): Walk {
 
 /** The drill in use as the ladder's rules see it. */
 export const rulesFor = ({ prescription }: LadderFile, drill: LadderDrill): LadderRules =>
-  ladderRules(drill, opensByCount, startOf(prescription, drill.id));
+  ladderRules(drill, opensByCount, { from: startOf(prescription, drill.id) });
 
 /** Sets and words since the drill was taken up, in the order in which they became known. */
 export function eventsOf({ prescription, practice }: LadderFile, drill: string): DatedEvent[] {

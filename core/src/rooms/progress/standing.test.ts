@@ -49,6 +49,7 @@ const gatesOf = ({ gate = 'continue', heldBy = null }: Facts): GateStanding[] =>
     gate: { decision: gate === 'hold' ? 'continue' : gate, repsUsed: 7, tape: 1, notYets: 0, more: 0 },
     measures: [],
     proposesDown: gate === 'hold',
+    fullTest: null,
     held: heldBy === null ? [] : [{ code: heldBy } as GateStanding['held'][number]],
   },
 ];

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { PagePlan, StudentPage } from '@inchstep/contract/checkins';
-import type { PlanNow } from '@inchstep/contract/practice';
+import type { GateState, PlanNow } from '@inchstep/contract/practice';
 import type { Breach, Plan } from '@inchstep/core/practice';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
@@ -121,6 +121,35 @@ describe('a week lived through by the clock', () => {
     expect(await say(' ')).toMatchObject({ status: 400, body: { code: 'reason_needed' } });
     expect(await say('holds it already')).toMatchObject({ status: 200 });
     expect((await card())?.items[0]?.stage ?? 'half').toBe('half');
+  });
+  test('a test at full speed is the coach’s, takes the rungs below as passed, and is looked at a week later', async () => {
+    const stateNow = async () =>
+      (await server.ask<GateState[]>('GET', `/api/students/${student}/gates`)).body[0];
+    expect(await log('2027-03-05', 'full', 'PPPPPPP')).toMatchObject({ body: { code: 'rung_not_reached' } });
+    const word = {
+      id: randomUUID(),
+      drill: 'knee_swap',
+      stage: 'full',
+      decision: 'advance',
+      note: 'seen it live',
+    };
+    const say = () => server.ask('POST', `/api/students/${student}/gates`, word);
+    // Not on a test that was never taken.
+    expect(await say()).toMatchObject({ body: { code: 'changed_meanwhile' } });
+    const set = { id: randomUUID(), date: '2027-03-04', drill: 'knee_swap', stage: 'full', reps: 'PPPPPPP' };
+    await server.ask('POST', `/api/students/${student}/sets`, { ...set, felt: null });
+    const tested = await stateNow();
+    expect(tested).toMatchObject({ stage: 'half', fullTest: { gate: { decision: 'advance' } } });
+    expect(tested?.fullTest?.held.map(({ code }) => code)).toEqual(['swings']);
+    expect((await say()).status).toBe(200);
+    expect(await stateNow()).toMatchObject({ stage: 'clubs', fullTest: null });
+    const looks = (await now()).live?.days.flatMap(({ date, items }) =>
+      items.flatMap(({ intent }) => (intent === 'retention' ? [date] : [])),
+    );
+    expect(looks?.[0]?.slice(0, 8)).toBe('2027-03-');
+    expect(looks?.[0] && looks[0] >= '2027-03-11').toBe(true);
+    await server.ask('POST', `/api/students/${student}/gates/${word.id}/undo`);
+    expect(await stateNow()).toMatchObject({ stage: 'half', fullTest: { gate: { decision: 'advance' } } });
   });
   test('pain: no session is left, and the plan says why', async () => {
     await server.ask('POST', `/api/page/${token}/checkins`, {

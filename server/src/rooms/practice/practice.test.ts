@@ -247,7 +247,7 @@ describe('sets and gates', () => {
     const date = '2027-03-05';
     const other = await log({ drill: 'kiss_the_post', date });
     expect(other).toMatchObject({ status: 409, body: { code: 'drill_not_in_use' } });
-    const above = await log({ stage: 'full', date });
+    const above = await log({ stage: 'clubs', date });
     expect(above).toMatchObject({ status: 409, body: { code: 'rung_not_reached' } });
     expect((await log({ stage: 'slow', date })).status).toBe(200);
   });

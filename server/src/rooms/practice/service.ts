@@ -16,6 +16,7 @@ import {
   opensByCount,
   type Plan,
   requestOf,
+  type SetDone,
   STAGES,
   standsOn,
 } from '@inchstep/core/practice';
@@ -140,7 +141,7 @@ export function logSet(
       // Where the student is, the day may be a day ahead of the coach's.
       const latest = from === 'student' ? plusDays(today(ctx), 1) : today(ctx);
       if (set.date > latest) throw new Refusal('date_in_future', { value: set.date }, 'date');
-      refuseUnprescribed(ctx, studentId, set);
+      refuseUnprescribed(ctx, studentId, { ...set, from });
       const stored = { ...set, doneAt, from, at: stamp(ctx) };
       insertSet(ctx.db, studentId, stored);
       if (opensByCount(set.stage)) noteOpened(ctx, studentId, stored);
@@ -161,7 +162,7 @@ function noteOpened(ctx: Context, studentId: string, set: StoredSet): void {
   record(ctx, studentId, 'rung', { drill: drill.id, stage: after, way });
 }
 
-function refuseUnprescribed(ctx: Context, studentId: string, set: SetLog): void {
+function refuseUnprescribed(ctx: Context, studentId: string, set: SetDone): void {
   if (!libraryOf(ctx).byId(set.drill)) throw new Refusal('unknown_drill', { id: set.drill }, 'drill');
   const why = notPrescribed(ctx.records.of(studentId), set, libraryOf(ctx));
   if (why === 'drill') throw new Refusal('drill_not_in_use', { drill: set.drill, date: set.date }, 'drill');
@@ -190,8 +191,10 @@ export function decideGate(
     if (!drill || !inUse(prescription)?.drills.includes(word.drill))
       throw new Refusal('drill_not_in_use', { drill: word.drill, date: today(ctx) }, 'drill');
     // Two coaches, or two taps, may look at the same rung: the second one looks at a rung that is no more.
-    if (standsOn(file, drill).stage !== word.stage) throw new Refusal('changed_meanwhile');
-    const held = gateStates(file, libraryOf(ctx)).find((state) => state.drill === word.drill)?.held ?? [];
+    const state = gateStates(file, libraryOf(ctx)).find(({ drill: of }) => of === word.drill);
+    const seen = word.stage === 'full' && word.decision === 'advance' ? state?.fullTest : null;
+    if (!seen && state?.stage !== word.stage) throw new Refusal('changed_meanwhile');
+    const held = (seen ?? state)?.held ?? [];
     if (word.decision === 'advance' && held.length > 0 && word.note.trim() === '')
       throw new Refusal('reason_needed', {}, 'note');
     const at = stamp(ctx);

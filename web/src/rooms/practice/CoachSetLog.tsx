@@ -10,21 +10,34 @@ import { COACH_SET_LOG_WORDS } from './words.ts';
 
 const MIDDLE = 5;
 
-/** A set counted in the lesson, on the rung the drill stands on. */
+interface CoachSetProps {
+  readonly studentId: string;
+  readonly on: Pick<GateState, 'drill' | 'stage' | 'layer'>;
+  readonly today: string;
+}
+
+/** A set counted in the lesson, on the rung the drill stands on; in pain none is counted. */
 export function CoachSetLog({
   studentId,
-  state: { drill, stage, held, layer },
+  state,
   today,
-}: {
-  readonly studentId: string;
-  readonly state: GateState;
-  readonly today: string;
-}) {
+}: Omit<CoachSetProps, 'on'> & { readonly state: GateState }) {
+  if (state.held.some((h) => h.code === 'pain')) return null;
+  return (
+    <details className="mt-3">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+        {COACH_SET_LOG_WORDS.countASetNow}
+      </summary>
+      <CoachSet studentId={studentId} on={state} today={today} />
+    </details>
+  );
+}
+
+export function CoachSet({ studentId, on: { drill, stage, layer }, today }: CoachSetProps) {
   const [reps, setReps] = useState('');
   const [felt, setFelt] = useState(MIDDLE);
   const log = useLogSet(studentId);
   const id = useSteadyId();
-  if (held.some((h) => h.code === 'pain')) return null;
   const save = () =>
     log.mutate(
       {
@@ -47,10 +60,7 @@ export function CoachSetLog({
       },
     );
   return (
-    <details className="mt-3">
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
-        {COACH_SET_LOG_WORDS.countASetNow}
-      </summary>
+    <>
       <RepPad
         reps={reps}
         felt={felt}
@@ -61,6 +71,6 @@ export function CoachSetLog({
         onLog={save}
       />
       {log.error && <Failed error={log.error} />}
-    </details>
+    </>
   );
 }

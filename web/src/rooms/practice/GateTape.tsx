@@ -3,7 +3,7 @@ import { heldText } from '@inchstep/contract/words';
 import { GATE_TAPE_WORDS } from './words.ts';
 
 /** A tape that fills as repetitions are owned, and what still holds the rung. */
-export function GateTape({ state }: { readonly state: GateState }) {
+export function GateTape({ state }: { readonly state: Pick<GateState, 'gate' | 'held' | 'proposesDown'> }) {
   const share = Math.round(state.gate.tape * 100);
   const say =
     state.gate.decision === 'advance' ? GATE_TAPE_WORDS.repetitionsSayOwned : GATE_TAPE_WORDS.ofTheWay(share);

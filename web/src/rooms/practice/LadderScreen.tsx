@@ -14,6 +14,7 @@ import { Binding } from './Binding.tsx';
 import { CoachSetLog } from './CoachSetLog.tsx';
 import { DayList } from './DayList.tsx';
 import { Difference } from './Difference.tsx';
+import { FullSpeedTest } from './FullSpeedTest.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { useGates, usePlan, usePlanPreview, useSavePlan } from './queries.ts';
 import { Rungs } from './Rungs.tsx';
@@ -103,6 +104,7 @@ function Ladder({
                   drill={drill}
                   state={states.find((s) => s.drill === drill)}
                   plan={shown}
+                  fast={ask.pace === 'fast'}
                   today={today}
                 />
               ))}
@@ -232,12 +234,14 @@ function DrillLadder({
   drill,
   state,
   plan,
+  fast,
   today,
 }: {
   readonly studentId: string;
   readonly drill: string;
   readonly state: GateState | undefined;
   readonly plan: Plan | undefined;
+  readonly fast: boolean;
   readonly today: string;
 }) {
   const { nameOf } = useLibrary();
@@ -253,6 +257,7 @@ function DrillLadder({
           </h3>
           <GateDecision studentId={studentId} state={state} />
           <CoachSetLog studentId={studentId} state={state} today={today} />
+          <FullSpeedTest studentId={studentId} state={state} today={today} open={fast} />
         </div>
       )}
       <p className="mt-2 text-sm text-base-content/80">

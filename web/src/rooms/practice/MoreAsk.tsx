@@ -1,6 +1,8 @@
 import type { PlanAsk } from '@inchstep/contract/practice';
-import { EXCEPTION_KINDS, MOST_WEEKS, MOST_WISHED } from '@inchstep/core/practice';
+import { EXCEPTION_KINDS, MOST_WEEKS, MOST_WISHED, PACES } from '@inchstep/core/practice';
 import { MORE_ASK_WORDS } from './words.ts';
+
+const SECONDS_OF = ['rehearsal', 'ball', 'look'] as const;
 
 interface MoreAskProps {
   readonly ask: PlanAsk;
@@ -31,7 +33,35 @@ export function MoreAsk({ ask, onChange, today }: MoreAskProps) {
           most={300}
           onChange={(bucketBalls) => onChange({ ...ask, bucketBalls })}
         />
+        <label className="flex flex-col">
+          {MORE_ASK_WORDS.pace}
+          <select
+            className="select h-11 w-52"
+            value={ask.pace}
+            onChange={(e) => onChange({ ...ask, pace: e.target.value as PlanAsk['pace'] })}
+          >
+            {PACES.map((pace) => (
+              <option key={pace} value={pace}>
+                {MORE_ASK_WORDS.paces[pace]}
+              </option>
+            ))}
+          </select>
+        </label>
       </div>
+      <fieldset className="flex flex-wrap gap-3">
+        <legend className="mb-1 font-semibold">{MORE_ASK_WORDS.seconds}</legend>
+        {SECONDS_OF.map((what) => (
+          <NumberAsk
+            key={what}
+            label={MORE_ASK_WORDS.secondsOf[what]}
+            value={ask.secondsPer[what]}
+            most={600}
+            onChange={(seconds) =>
+              seconds && onChange({ ...ask, secondsPer: { ...ask.secondsPer, [what]: seconds } })
+            }
+          />
+        ))}
+      </fieldset>
       <Exceptions ask={ask} onChange={onChange} today={today} />
     </>
   );

@@ -15,6 +15,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { CoachSetLog } from './CoachSetLog.tsx';
 import { DayList } from './DayList.tsx';
+import { FullSpeedTest } from './FullSpeedTest.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { GateTape } from './GateTape.tsx';
 import { LadderScreen } from './LadderScreen.tsx';
@@ -33,6 +34,7 @@ const state = (reps: string, more: Partial<GateState> = {}): GateState => ({
   gate: { ...gateOf(reps), notYets: 0, more: 8 },
   measures: [{ id: 'lead_knee_in_top', swings: 0, inBand: null, open: false }],
   proposesDown: false,
+  fullTest: null,
   held: [],
   ...more,
 });
@@ -71,6 +73,21 @@ describe('the coach’s answers', () => {
     const log = gate(state('PPPPPPP'));
     fireEvent.click(screen.getByRole('button', { name: 'Next rung' }));
     await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'slow', note: '' }));
+  });
+  test('a test at full speed, seen to hold, takes the rungs below as passed', async () => {
+    const { gate: count, measures, held } = state('PPPPPPP');
+    const tested = state('PF', { fullTest: { gate: count, measures, held } });
+    const log = fakeServer({ 'POST /api/students/x/gates': [tested], 'POST /api/students/x/sets': {} });
+    draw(<FullSpeedTest studentId="x" state={tested} today="2027-03-01" />);
+    fireEvent.click(screen.getByRole('button', { name: 'Counted' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Log this set' }));
+    await waitFor(() => expect(log[0]?.body).toMatchObject({ stage: 'full', reps: 'P' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Take the rungs below as passed' }));
+    await waitFor(() => expect(log[1]?.body).toMatchObject({ decision: 'advance', stage: 'full', note: '' }));
+  });
+  test('is offered below full speed only', () => {
+    draw(<FullSpeedTest studentId="x" state={state('', { stage: 'full' })} today="2027-03-01" />);
+    expect(screen.queryByText('Test at full speed')).toBeNull();
   });
   test('ahead of the gate takes a reason, which is kept', async () => {
     const log = gate(state('PP', { held: [{ code: 'reps', tape: 0.3, more: 8 }] }));

@@ -39,6 +39,15 @@ export const GATE_DECISION_WORDS = {
   oneDown: 'One down',
 } as const;
 
+/** What the test at full speed says. */
+export const FULL_TEST_WORDS = {
+  title: 'Test at full speed',
+  how: 'For who has the move within the lesson: repetitions at full speed and three films in band take the rungs below as passed. A week later it is looked at again.',
+  take: 'Take the rungs below as passed',
+  takeAll: 'Take them as passed all the same',
+  taken: 'The rungs below are taken as passed; looked at again in a week.',
+} as const;
+
 /** What the gate tape says. */
 export const GATE_TAPE_WORDS = {
   repetitionsSayOwned: 'repetitions say: owned',
@@ -165,6 +174,10 @@ export const MORE_ASK_WORDS = {
   wish: 'Dry repetitions a week',
   weeks: 'Weeks',
   bucket: 'Balls in a bucket',
+  pace: 'Way up',
+  paces: { ladder: 'rung by rung', fast: 'by a test at full speed' },
+  seconds: 'Seconds this student takes for',
+  secondsOf: { rehearsal: 'a rehearsal', ball: 'a ball', look: 'a look' },
   exceptions: 'Life happens',
   add: 'Add days',
   remove: 'Take away',

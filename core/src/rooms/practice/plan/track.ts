@@ -50,7 +50,9 @@ export function makeTracks(request: PlanRequest, slots: readonly Slot[]): Track[
   const tracks = drills.map((drill, index): Track => {
     const events = eventsOf(request, drill.id);
     const rungs = rungsOf(drill.habits.courseForm);
-    const known = request.standings[drill.id] ?? climb(events, ladderRules(drill, opensAlone));
+    const known =
+      request.standings[drill.id] ??
+      climb(events, ladderRules(drill, opensAlone, { fast: request.pace === 'fast' }));
     const standing = withLayer(known, request.layers[drill.id]);
     const inCycle = cycle.length > 1 && cycle.includes(index);
     return {

@@ -1,0 +1,46 @@
+import type { GateState } from '@inchstep/contract/practice';
+import { STAGES } from '@inchstep/core/practice';
+import { CoachSet } from './CoachSetLog.tsx';
+import { GateTape } from './GateTape.tsx';
+import { NextRung } from './NextRung.tsx';
+import { FULL_TEST_WORDS } from './words.ts';
+
+/** For who has the move within a lesson: tested at full speed, the rungs below are taken as passed. */
+export function FullSpeedTest({
+  studentId,
+  state,
+  today,
+  open = false,
+}: {
+  readonly studentId: string;
+  readonly state: GateState;
+  readonly today: string;
+  readonly open?: boolean;
+}) {
+  const { drill, layer, fullTest, held } = state;
+  const below = STAGES.indexOf(state.stage) < STAGES.indexOf('full');
+  if (!below || held.some(({ code }) => code === 'pain')) return null;
+  return (
+    <details className="mt-1" open={open || fullTest !== null}>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">{FULL_TEST_WORDS.title}</summary>
+      <p className="text-sm">{FULL_TEST_WORDS.how}</p>
+      {fullTest && (
+        <div className="my-2">
+          <GateTape state={{ ...fullTest, proposesDown: false }} />
+          <div className="mt-2 flex flex-wrap gap-2">
+            <NextRung
+              studentId={studentId}
+              on={{ drill, stage: 'full', held: fullTest.held }}
+              words={{
+                open: FULL_TEST_WORDS.take,
+                all: FULL_TEST_WORDS.takeAll,
+                said: FULL_TEST_WORDS.taken,
+              }}
+            />
+          </div>
+        </div>
+      )}
+      <CoachSet studentId={studentId} on={{ drill, stage: 'full', layer }} today={today} />
+    </details>
+  );
+}
