@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import { CircleAlert, LoaderCircle } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { fullDay } from './dates.ts';
 import type { FormDraft } from './drafts.ts';
 import { ToldError } from './httpError.ts';
 import { PARTS_WORDS } from './words.ts';
@@ -98,9 +99,7 @@ export function dayText(at: string, today: string): string {
   if (days === -1) return 'tomorrow';
   if (days > 1 && days < 14) return PARTS_WORDS.daysAgo(days);
   if (days < -1 && days > -14) return PARTS_WORDS.inDays(-days);
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(
-    new Date(`${day}T12:00:00`),
-  );
+  return fullDay(day);
 }
 
 /** Says that a form began with what was left in it, and offers the way back. */

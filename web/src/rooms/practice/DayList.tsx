@@ -8,6 +8,7 @@ import {
 } from '@inchstep/contract/words';
 import type { Plan, PlanDay } from '@inchstep/core/practice';
 import type { ClubAmount } from '@inchstep/core/prescription';
+import { shortDay, weekdayDay } from '../../platform/dates.ts';
 import { dayText, Panel } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from '../prescription/index.ts';
@@ -86,9 +87,7 @@ function DayCard({
         onClick={() => onChoose(chosen ? null : day.date)}
       >
         <span>
-          {new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(
-            new Date(`${day.date}T12:00:00`),
-          )}
+          {weekdayDay(day.date)}
           {day.date === today && `, ${dayText(day.date, today)}`}
         </span>
         <span>
@@ -121,12 +120,9 @@ function DayCard({
 /** Days without practice, each reason once. */
 function byReason(empty: Plan['empty']): string {
   const reasons = new Map<string, string[]>();
-  for (const { date, why } of empty) reasons.set(why, [...(reasons.get(why) ?? []), shortDate(date)]);
+  for (const { date, why } of empty) reasons.set(why, [...(reasons.get(why) ?? []), shortDay(date)]);
   return [...reasons].map(([why, dates]) => `${dates.join(', ')} (${emptyText(why)})`).join('; ');
 }
-
-const shortDate = (date: string): string =>
-  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date(`${date}T12:00:00`));
 
 /** What the club of an item asks of the drill, where it asks something. */
 const WithClub = ({ text }: { readonly text: string | null }) =>

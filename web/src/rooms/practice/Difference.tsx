@@ -1,15 +1,11 @@
 import { changeText, STAGE_WORDS } from '@inchstep/contract/words';
 import { isSmallDiff, type PlanDiff } from '@inchstep/core/practice';
+import { weekdayDay } from '../../platform/dates.ts';
 import { Panel } from '../../platform/parts.tsx';
 import { useLibraryWords } from '../prescription/index.ts';
 import { DIFF_WORDS } from './words.ts';
 
 const SHOWN = 8;
-
-const dateText = (date: string): string =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(
-    new Date(`${date}T12:00:00`),
-  );
 
 /** The plan that was taken against what it has become: gates first, then sessions, each with its day. */
 export function Difference({
@@ -49,7 +45,7 @@ export function Difference({
         {near.slice(0, SHOWN).map((change) => (
           <li key={change.kind + change.date + change.drill} className="flex items-start gap-2">
             <Joined moved={change.kind === 'moved'} gone={change.kind === 'dropped'} />
-            <span>{changeText(change, nameOf(change.drill), dateText)}</span>
+            <span>{changeText(change, nameOf(change.drill), weekdayDay)}</span>
           </li>
         ))}
         {near.length > SHOWN && <li>{DIFF_WORDS.more(near.length - SHOWN)}</li>}

@@ -1,5 +1,6 @@
 import { emptyText, PLACE_WORDS, STAGE_WORDS } from '@inchstep/contract/words';
 import { plusDays } from '@inchstep/core/foundation';
+import { shortDay } from '../../platform/dates.ts';
 import { isGap, type Rail, type RailDay, type RailGate } from './railShape.ts';
 import { RAIL_WORDS } from './words.ts';
 
@@ -12,9 +13,6 @@ const PX_A_MINUTE = 1.1;
 const LONGEST_SHOWN = 60;
 const GATE_ROW = 52;
 const JOINT_ROW = 28;
-const short = (date: string): string =>
-  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date(`${date}T12:00:00`));
-
 /** The rail drawn: weeks of tape, sessions, gates, and how hard each joint works. */
 interface DrawnProps {
   readonly rail: Rail;
@@ -101,7 +99,7 @@ function Week({ rail, week, x, wide }: AcrossProps & { readonly week: number }) 
         />
       ))}
       <text x={x(from) + 4} y={TAPE_TOP + 12} fontSize={12} fill="var(--tape-ink)">
-        {short(plusDays(rail.from, from))}
+        {shortDay(plusDays(rail.from, from))}
       </text>
     </g>
   );
@@ -125,13 +123,13 @@ function Session({
   if (isGap(session))
     return (
       <rect x={x} y={TAPE_TOP - 1} width={wide} height={TAPE_HEIGHT + 2} fill="var(--color-base-100)">
-        <title>{`${short(date)}: ${emptyText(empty ?? '')}`}</title>
+        <title>{`${shortDay(date)}: ${emptyText(empty ?? '')}`}</title>
       </rect>
     );
   if (empty !== null)
     return (
       <circle cx={x + wide / 2} cy={TAPE_TOP - 5} r={2} fill="none" stroke="currentColor">
-        <title>{`${short(date)}: ${emptyText(empty)}`}</title>
+        <title>{`${shortDay(date)}: ${emptyText(empty)}`}</title>
       </circle>
     );
   const high = Math.max(5, Math.min(LONGEST_SHOWN, minutes) * PX_A_MINUTE);
@@ -148,7 +146,7 @@ function Session({
         stroke="currentColor"
         strokeWidth={chosen ? 3 : 1.2}
       >
-        <title>{`${short(date)}: ${Math.round(minutes)} min, ${PLACE_WORDS[place] ?? place}`}</title>
+        <title>{`${shortDay(date)}: ${Math.round(minutes)} min, ${PLACE_WORDS[place] ?? place}`}</title>
       </rect>
       {wide > 40 && (
         <text x={x + wide / 2} y={TAPE_TOP - high - 4} fontSize={12} textAnchor="middle" fill="currentColor">

@@ -1,5 +1,6 @@
 import { STAGE_WORDS } from '@inchstep/contract/words';
 import { type GateDate, type Plan, STAGES, type Stage } from '@inchstep/core/practice';
+import { shortDay } from '../../platform/dates.ts';
 import { RUNGS_WORDS } from './words.ts';
 
 /** Rungs from the bottom up: passed, standing on, ahead, and those there is no place for. */
@@ -38,9 +39,6 @@ export function Rungs({
   );
 }
 
-const shortDate = (date: string): string =>
-  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date(`${date}T12:00:00`));
-
 function noteOf(
   passed: boolean,
   state: Plan['stages'][number]['state'] | undefined,
@@ -51,5 +49,5 @@ function noteOf(
   if (state === 'skipped') return RUNGS_WORDS.leftOut;
   if (state === 'open') return RUNGS_WORDS.waitsForLook;
   if (!date?.likely) return '';
-  return RUNGS_WORDS.gate(shortDate(date.likely), date.late && shortDate(date.late));
+  return RUNGS_WORDS.gate(shortDay(date.likely), date.late && shortDay(date.late));
 }

@@ -13,17 +13,13 @@ import { breachText, emptyText, PLACE_WORDS } from '@inchstep/contract/words';
 import { plusDays } from '@inchstep/core/foundation';
 import type { Plan, PlanDay } from '@inchstep/core/practice';
 import { useState } from 'react';
+import { weekdayDay } from '../../platform/dates.ts';
 import { useMoveCheck } from './queries.ts';
 import { MOVE_WORDS, WEEK_BOARD_WORDS } from './words.ts';
 
 const DAYS = 7;
 const PX_A_MINUTE = 2;
 const LONGEST_SHOWN = 60;
-
-const nameOfDay = (date: string): string =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' }).format(
-    new Date(`${date}T12:00:00`),
-  );
 
 /** One column at a time by the arrow keys. */
 const byColumn: KeyboardCoordinateGetter = (event, { currentCoordinates, context }) => {
@@ -84,7 +80,7 @@ export function WeekBoard({ plan, from, studentId, chosen, onChoose, onMove }: W
       </ol>
       <p className="mt-2 min-h-6 text-sm" aria-live="polite">
         {to && check.data
-          ? `${nameOfDay(to)}: ${broken ? MOVE_WORDS.cant(breachText(broken)) : MOVE_WORDS.fits}`
+          ? `${weekdayDay(to)}: ${broken ? MOVE_WORDS.cant(breachText(broken)) : MOVE_WORDS.fits}`
           : onMove && WEEK_BOARD_WORDS.how}
       </p>
     </DndContext>
@@ -109,7 +105,7 @@ function Column({ date, day, why, chosen, movable, onChoose }: ColumnProps) {
         {!day && why && <p className="pb-1 text-center text-sm">{emptyText(why)}</p>}
       </div>
       <p className="tape-edge border-[1.5px] border-[var(--tape-ink)] px-1 pt-3 pb-1 text-sm text-[var(--tape-ink)]">
-        {nameOfDay(date)}
+        {weekdayDay(date)}
       </p>
     </li>
   );
@@ -146,7 +142,7 @@ function Session({
         transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
       }}
     >
-      <span className="sr-only">{nameOfDay(day.date)}</span>
+      <span className="sr-only">{weekdayDay(day.date)}</span>
       <span className="font-semibold">{WEEK_BOARD_WORDS.minutes(Math.round(day.minutes))}</span>
       <span>{PLACE_WORDS[day.place]}</span>
     </button>

@@ -1,6 +1,7 @@
 import type { Progress, Series } from '@inchstep/contract/progress';
 import { measureName, STAGE_WORDS, valueText } from '@inchstep/contract/words';
 import { extent, line, type ScaleLinear, type ScaleTime, scaleLinear, scaleTime } from 'd3';
+import { shortDay } from '../../platform/dates.ts';
 import { useUnits } from '../../platform/units.ts';
 import { LINE_OF_PROGRESS_WORDS } from './words.ts';
 
@@ -140,7 +141,7 @@ const Axes = ({ x, y, unit }: AxesProps) => (
         fontSize={12}
         fill="currentColor"
       >
-        {new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(t)}
+        {shortDay(t)}
       </text>
     ))}
   </>

@@ -27,8 +27,8 @@ export function gateDatesOf(ground: Ground, laid: Laid): GateDate[] {
         return {
           drill: track.drill.id,
           stage,
-          likely: dateOf(ground, dayBy(of, LIKELY)),
-          late: dateOf(ground, dayBy(of, LATE)),
+          likely: dateOn(ground, dayBy(of, LIKELY)),
+          late: dateOn(ground, dayBy(of, LATE)),
         };
       });
   });
@@ -50,5 +50,6 @@ function startsOf(
   return passed || !days ? null : days.map((day) => day + 1);
 }
 
-const dateOf = ({ slots }: Ground, day: number | null): IsoDay | null =>
+/** The date of a day of the plan; null beyond it. */
+export const dateOn = ({ slots }: Ground, day: number | null): IsoDay | null =>
   day === null ? null : (slots[day]?.date ?? null);

@@ -9,7 +9,7 @@ import { KEPT_SHARE, type Room, roomFor } from './limits.ts';
 import type { BindingRule, EmptyDay, EmptyReason, Intent, PlanDay } from './planModel.ts';
 import { NO_RESERVE } from './reserve.ts';
 import { ROUNDING_S, Session } from './session.ts';
-import { BALL_PLACES, type Slot } from './slots.ts';
+import type { Slot } from './slots.ts';
 import { upkeepOf } from './upkeep.ts';
 
 /** Of what is left of a day, the drill that comes first takes so much when others are practised as well. */
@@ -131,7 +131,7 @@ class Layer {
     const { slot } = session;
     const due = climber.retention[0];
     if (due === undefined || slot.day < due || climber.track.stopped) return;
-    const withBalls = BALL_PLACES.includes(slot.place) && session.balls > 0;
+    const withBalls = session.balls > 0;
     // A place for balls within the week is worth waiting for.
     if (!withBalls && this.ground.ballPlace && slot.day < due + 7) return;
     const stage: Stage = withBalls ? 'full' : 'slow';
@@ -171,7 +171,7 @@ class Layer {
     const ballStage = stage === null || stage === 'course' ? 'clubs' : stageRow(stage).ball ? stage : 'half';
     const dryAsk = session.askFor(climber, dryStage, false, share, session.goalDry * share);
     const dry = roomFor(dryAsk);
-    const atBalls = BALL_PLACES.includes(slot.place) && session.balls > 0;
+    const atBalls = session.balls > 0;
     const room = atBalls ? roomFor(session.askFor(climber, ballStage, true, share, session.wishLeft)) : null;
     const most = track.cycle.length > 0 ? CYCLE_BALLS * BALL_SET : Number.POSITIVE_INFINITY;
     const balls = room && { reps: Math.min(room.reps, most), rule: room.rule };
@@ -234,7 +234,7 @@ class Layer {
     const { reachable } = climber.track;
     const held = climber.stage === null ? reachable.at(-1) : reachable[reachable.indexOf(climber.stage) - 1];
     const ballRung = held === 'course' ? 'clubs' : held && stageRow(held).ball ? held : null;
-    const withBalls = BALL_PLACES.includes(slot.place) && session.balls > 0 && ballRung !== null;
+    const withBalls = session.balls > 0 && ballRung !== null;
     const stage: Stage = withBalls ? ballRung : climber.stage === 'still' ? 'still' : 'slow';
     const room = roomFor(session.askFor(climber, stage, withBalls, share, session.goalDry * share));
     const most = upkeepOf(climber, withBalls, room.reps);

@@ -1,5 +1,5 @@
-import type { IsoDay } from '../../../foundation/index.ts';
 import { STAGES, type Stage } from '../stages.ts';
+import { dateOn } from './gateDates.ts';
 import type { Climb, Ground } from './layout.ts';
 import type { GateDate, PlanStage, Unfinished } from './planModel.ts';
 import type { Track } from './track.ts';
@@ -25,7 +25,7 @@ function stageOf(
     drill,
     stage,
     state: stateOf(track, stage),
-    from: from === undefined ? null : dateOf(ground, from),
+    from: dateOn(ground, from ?? null),
     gateBy: gate?.likely ?? null,
     reps: needed(ground, track, stage),
   };
@@ -78,5 +78,3 @@ function whyNot(
     ? null
     : 'time';
 }
-
-const dateOf = ({ slots }: Ground, day: number): IsoDay | null => slots[day]?.date ?? null;
