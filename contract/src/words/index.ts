@@ -60,6 +60,14 @@ export {
   weighedText,
 } from './reasons.ts';
 export { draftReply } from './reply.ts';
+export {
+  COURSE_SEEDS,
+  type CourseSeed,
+  carryText,
+  courseSeedOf,
+  ROUTINE_WORDS,
+  routineText,
+} from './routineWords.ts';
 export { SETUP_WORDS } from './setupWords.ts';
 export { SHOT_WORDS, type ShotWords, SIGN_WORDS } from './shots.ts';
 export { type Lengths, unitWord, valueIn, valueText } from './values.ts';

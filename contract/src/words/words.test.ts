@@ -12,6 +12,7 @@ const TABLES: readonly [name: string, ids: readonly string[], table: Readonly<Re
   ['fault', FAULTS.map((f) => f.id), words.FAULT_WORDS],
   ['measure', BAND_ROWS.map((r) => r.id), words.MEASURE_WORDS],
   ['drill', DRILLS.map((d) => d.id), words.DRILL_WORDS],
+  ['course seed', DRILLS.filter((d) => d.habits.courseForm).map((d) => d.id), words.COURSE_SEEDS],
   ['set-up distance', [...new Set(DRILLS.flatMap((d) => d.setup.map((s) => s.id)))], words.SETUP_WORDS],
   ['station', STATIONS, words.STATION_WORDS],
   ['landmark', LANDMARKS, words.LANDMARK_WORDS],
@@ -32,7 +33,7 @@ describe('every id has its words, and no words are left over', () => {
     expect(ids.length).toBeGreaterThan(0);
     for (const id of ids) expect(table[id]).toBeDefined();
   });
-  test.each(TABLES.slice(0, 3))('no %s that is gone', (_, ids, table) => {
+  test.each(TABLES.slice(0, 4))('no %s that is gone', (_, ids, table) => {
     expect(Object.keys(table).filter((id) => !ids.includes(id))).toEqual([]);
   });
 });

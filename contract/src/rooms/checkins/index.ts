@@ -1,4 +1,5 @@
 import { QUEUE_REASONS } from '@inchstep/core/checkins';
+import { SCHOOL_OPTIONS } from '@inchstep/core/intake';
 import { STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
 import { drillWordsSchema } from '../../formats/index.ts';
@@ -68,6 +69,8 @@ export const pageSchema = z.object({
   today: daySchema,
   handedness: z.enum(['left', 'right']),
   heightIn: z.number(),
+  /** How the school sets the hips before the start: the routine keeps to it. */
+  setupBias: z.enum(SCHOOL_OPTIONS.setup_bias),
   needsConsent: z.boolean(),
   hold: holdSchema.nullable(),
   day: planDaySchema.nullable(),

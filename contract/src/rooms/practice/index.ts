@@ -83,7 +83,10 @@ export type TryPlan = z.input<typeof tryPlanSchema>;
 export const triedPlanSchema = z.object({ drills: z.array(z.string()), plan: laidPlanSchema });
 
 /** The sheet that a week is printed on. */
-export const paperSchema = z.object({ paper: z.enum(['A4', 'LETTER']).default('A4') });
+export const paperSchema = z.object({
+  paper: z.enum(['A4', 'LETTER']).default('A4'),
+  units: z.enum(['in', 'cm']).default('in'),
+});
 
 /** A session put on another day, before it is let go: which rule would be broken if it stayed as it is. */
 export const movedSessionSchema = z.strictObject({ from: daySchema, to: daySchema });

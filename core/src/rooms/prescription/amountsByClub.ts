@@ -74,3 +74,7 @@ export function amountsFor(drill: Drill, body: AmountBody): ClubAmount[] {
 
 /** How far the pelvis is set toward the target with this club, inches. */
 export const bumpIn = (club: Club): number => BUMP[club][0];
+/** How far the breastbone goes away from it, inches. */
+export const breastboneAwayIn = (club: Club): number => BREASTBONE_AWAY[club][0];
+/** How far the feet go in the shuffle, inches. */
+export const shuffleIn = (club: Club): Edges => SHUFFLE[club];

@@ -37,6 +37,7 @@ export { trainsTurnThrough } from './prerequisites.ts';
 export { type FirstThing, matchDrills, type Prescription, prescribe } from './prescribe.ts';
 export { type ChosenDrills, inUse, layerOf, type PrescriptionRecord } from './prescriptionRecord.ts';
 export { QUARRELS, type QuarrelCode, quarrelBetween } from './quarrels.ts';
+export { ROUTINE_STEPS, type RoutineStep, routineFor } from './routine.ts';
 export {
   type Caution,
   cautionsFor,

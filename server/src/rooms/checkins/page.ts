@@ -40,6 +40,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     today: now,
     handedness: intake.handedness,
     heightIn: intake.facts.heightIn,
+    setupBias: intake.school.setup_bias,
     needsConsent: !mayBeFilmed(intake.consent, now),
     hold: intake.heldSince === null ? null : holdOf(ctx, studentId),
     day,

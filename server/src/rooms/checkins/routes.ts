@@ -144,7 +144,7 @@ function pagePapers(app: App, ctx: Context): void {
     '/api/page/:token/week.pdf',
     { config, schema: { tags, params: byToken, querystring: paperSchema } },
     async (request, reply) =>
-      reply.type('application/pdf').send(await printedWeek(ctx, studentOf(request), request.query.paper)),
+      reply.type('application/pdf').send(await printedWeek(ctx, studentOf(request), request.query)),
   );
   app.get(
     '/api/page/:token/calendar.ics',

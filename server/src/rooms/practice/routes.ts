@@ -58,7 +58,7 @@ export function practiceRoutes(app: App, ctx: Context): void {
     '/api/students/:id/week.pdf',
     { schema: { tags, params, querystring: paperSchema } },
     async ({ params: p, query }, reply) =>
-      reply.type('application/pdf').send(await printedWeek(ctx, p.id, query.paper)),
+      reply.type('application/pdf').send(await printedWeek(ctx, p.id, query)),
   );
   app.post(
     '/api/students/:id/plan/move',

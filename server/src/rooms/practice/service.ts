@@ -25,7 +25,7 @@ import type { StudentRecord } from '@inchstep/core/progress';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import { getStudent, once, onceTogether, onThisClock, record, refuseInPain } from '../intake/index.ts';
-import { libraryOf, libraryWords, noteRung } from '../prescription/index.ts';
+import { type CardAsk, cardFor, libraryOf, libraryWords, noteRung } from '../prescription/index.ts';
 import {
   type GateRow,
   gateById,
@@ -99,12 +99,18 @@ export function livePlan(ctx: Context, studentId: string): Plan | null {
 const WEEK_DAYS = 7;
 
 /** The next seven days on paper. */
-export function printedWeek(ctx: Context, studentId: string, paper: WeekAsk['paper']): Promise<Buffer> {
+export function printedWeek(
+  ctx: Context,
+  studentId: string,
+  { paper, units }: Pick<WeekAsk, 'paper'> & Pick<CardAsk, 'units'>,
+): Promise<Buffer> {
   const { profile } = getStudent(ctx, studentId);
   const until = plusDays(today(ctx), WEEK_DAYS);
   const days = (livePlan(ctx, studentId)?.days ?? []).filter(({ date }) => date < until);
   const student = `${profile.firstName} ${profile.familyName}`;
-  return weekPdf({ student, days, library: libraryWords(ctx), paper });
+  const drills = [...new Set(days.flatMap(({ items }) => items.map(({ drill }) => drill)))];
+  const cards = drills.map((drill) => cardFor(ctx, studentId, { drill, units }));
+  return weekPdf({ student, days, library: libraryWords(ctx), cards, paper });
 }
 
 /** What would be broken if a session were put on another day as it is. */

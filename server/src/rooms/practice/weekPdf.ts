@@ -1,5 +1,5 @@
 import {
-  CARD_WORDS,
+  carryText,
   clubOrderText,
   type LibraryWords,
   PAIN_WORDS,
@@ -11,20 +11,22 @@ import {
 } from '@inchstep/contract/words';
 import type { PlanDay } from '@inchstep/core/practice';
 import { format, parseISO } from 'date-fns';
-import { INK, MARGIN, type Pdf, TAPE } from '../prescription/index.ts';
+import { type CardAsk, drawCard, INK, MARGIN, type Pdf, TAPE } from '../prescription/index.ts';
 
 export interface WeekAsk {
   readonly student: string;
   readonly days: readonly PlanDay[];
   readonly library: LibraryWords;
+  /** A card for each drill of the week, a page each. */
+  readonly cards: readonly CardAsk[];
   readonly paper: 'A4' | 'LETTER';
 }
 
 const BOX = 11;
 const MOST_BOXES = 30;
 
-/** A week of practice on paper: each day with a box a set, and what counts, drill by drill. */
-export async function weekPdf({ student, days, library, paper }: WeekAsk): Promise<Buffer> {
+/** A week of practice on paper: each day with a box a set, then each drill's set-up card. */
+export async function weekPdf({ student, days, library, cards, paper }: WeekAsk): Promise<Buffer> {
   // A fifth of the program's start, for what is printed now and then.
   const { default: Document } = await import('pdfkit');
   const info = { Title: WEEK_WORDS.title(student), Author: 'Inch Step' };
@@ -37,11 +39,10 @@ export async function weekPdf({ student, days, library, paper }: WeekAsk): Promi
   pdf.font('Helvetica').fontSize(11).moveDown(0.4);
   if (days.length === 0) pdf.text(WEEK_WORDS.none, { width: wide });
   for (const day of days) dayOf(pdf, day, library, wide);
-  const drills = [...new Set(days.flatMap(({ items }) => items.map(({ drill }) => drill)))];
-  for (const drill of drills) drillOf(pdf, drill, library, wide);
   pdf.moveDown(0.5).font('Helvetica-Bold').text(WEEK_WORDS.stop, MARGIN, pdf.y, { width: wide });
   pdf.font('Helvetica').text(PAIN_WORDS, { width: wide });
   if (days.some(({ place }) => place === 'range')) pdf.text(RANGE_WORDS, { width: wide });
+  for (const card of cards) drawCard(pdf.addPage(), card);
   pdf.end();
   return done;
 }
@@ -68,6 +69,8 @@ function dayOf(pdf: Pdf, day: PlanDay, library: LibraryWords, wide: number): voi
     pdf.text(sessionText(item, library.nameOf), MARGIN, pdf.y + 2, { width: wide });
     const order = clubOrderText(item);
     if (order !== null) pdf.fontSize(9).text(order, { width: wide }).fontSize(10.5);
+    const carry = carryText(item, library.wordsOf(item.drill)?.cue ?? '');
+    if (carry !== null) pdf.fontSize(9).text(carry, { width: wide }).fontSize(10.5);
     boxes(pdf, Math.min(MOST_BOXES, item.sets));
   }
 }
@@ -83,21 +86,4 @@ function boxes(pdf: Pdf, count: number): void {
       .stroke();
   pdf.x = MARGIN;
   pdf.y = y + BOX + 5;
-}
-
-/** The one thought, how to know that it counted, and how it is faked. */
-function drillOf(pdf: Pdf, drill: string, library: LibraryWords, wide: number): void {
-  const words = library.wordsOf(drill);
-  if (!words) return;
-  if (pdf.y > pdf.page.height - 130) pdf.addPage();
-  pdf.moveDown(0.6).font('Helvetica-Bold').fontSize(13).text(words.name, MARGIN, pdf.y, { width: wide });
-  pdf.fontSize(11).text(words.cue, { width: wide });
-  for (const [title, text] of [
-    [CARD_WORDS.counts, words.counts],
-    [CARD_WORDS.fake, words.fake],
-    [CARD_WORDS.tooMuch, words.tooMuch],
-  ] as const) {
-    pdf.font('Helvetica-Bold').text(`${title}: `, MARGIN, pdf.y, { continued: true, width: wide });
-    pdf.font('Helvetica').text(text);
-  }
 }

@@ -25,23 +25,29 @@ export interface CardAsk extends DrawnMove {
   /** What the coach wants done outside the drills; empty = nothing. */
   readonly ownTask: string;
   readonly units: 'in' | 'cm';
-  readonly paper: 'A4' | 'LETTER';
 }
 
-/** The set-up card on one page: drawings to scale, distances, steps, cue, what counts, cautions. */
-export async function cardPdf(ask: CardAsk): Promise<Buffer> {
-  const words = ask.library.wordsOf(ask.drill);
-  if (!words) throw new Error(`cardPdf: no words for ${ask.drill}`);
+/** The set-up card on a sheet of its own. */
+export async function cardPdf(ask: CardAsk, paper: 'A4' | 'LETTER'): Promise<Buffer> {
   // A fifth of the program's start, for what is printed now and then.
   const { default: Document } = await import('pdfkit');
   const pdf = new Document({
-    size: ask.paper,
+    size: paper,
     margin: MARGIN,
-    info: { Title: CARD_WORDS.title(words.name), Author: 'Inch Step' },
+    info: { Title: CARD_WORDS.title(ask.library.nameOf(ask.drill)), Author: 'Inch Step' },
   });
   const chunks: Buffer[] = [];
   pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
   const done = new Promise<Buffer>((resolve) => pdf.on('end', () => resolve(Buffer.concat(chunks))));
+  drawCard(pdf, ask);
+  pdf.end();
+  return done;
+}
+
+/** The card on one page: drawings to scale, distances, steps, cue, what counts, cautions. */
+export function drawCard(pdf: Pdf, ask: CardAsk): void {
+  const words = ask.library.wordsOf(ask.drill);
+  if (!words) throw new Error(`drawCard: no words for ${ask.drill}`);
   const wide = pdf.page.width - 2 * MARGIN;
   const length = (inches: number) =>
     ask.units === 'cm' ? `${inToCm(inches).toFixed(1)} cm` : `${inches.toFixed(1)} in`;
@@ -68,8 +74,6 @@ export async function cardPdf(ask: CardAsk): Promise<Buffer> {
   facts(pdf, words, wide);
   if (ask.ownTask !== '') pdf.text(CARD_WORDS.besides(ask.ownTask), { width: wide }).moveDown(0.3);
   takeCare(pdf, ask.cautions, wide);
-  pdf.end();
-  return done;
 }
 
 function amountText({ id, byClub }: ClubAmount, length: (inches: number) => string): string {

@@ -1,8 +1,9 @@
 export { INK, MARGIN, type Pdf, TAPE } from './cardDrawing.ts';
+export { type CardAsk, drawCard } from './cardPdf.ts';
 export { feelPage } from './feels.ts';
 export { figureForPage } from './figures.ts';
 export { noteRung } from './history.ts';
 export { libraryOf, libraryWords, readLibrary } from './library.ts';
 export { cardQuery, drillParam, prescriptionRoutes } from './routes.ts';
-export { setupCard } from './service.ts';
+export { cardFor, setupCard } from './service.ts';
 export { prescriptionSlice } from './sliceRepo.ts';

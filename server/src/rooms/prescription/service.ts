@@ -14,7 +14,7 @@ import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
 import { getStudent, once, record } from '../intake/index.ts';
-import { cardPdf } from './cardPdf.ts';
+import { type CardAsk, cardPdf } from './cardPdf.ts';
 import { feelPage } from './feels.ts';
 import { posedFigure } from './figures.ts';
 import { recordOfOthers } from './history.ts';
@@ -111,14 +111,19 @@ export interface CardWish {
 }
 
 /** The set-up card of one drill for one student, as a printable page. */
-export async function setupCard(ctx: Context, studentId: string, wish: CardWish): Promise<Buffer> {
+export const setupCard = async (ctx: Context, studentId: string, wish: CardWish): Promise<Buffer> =>
+  cardPdf(cardFor(ctx, studentId, wish), wish.paper);
+
+/** What stands on a drill's card for a student. */
+export function cardFor(ctx: Context, studentId: string, wish: Omit<CardWish, 'paper'>): CardAsk {
   const drill = libraryOf(ctx).byId(wish.drill);
   if (!drill) throw new Refusal('unknown_drill', { id: wish.drill }, 'drill');
   const { profile } = getStudent(ctx, studentId);
   const file = caseOf(ctx, studentId);
   const work = inUse(ctx.records.of(studentId).prescription);
-  return cardPdf({
-    ...wish,
+  return {
+    drill: wish.drill,
+    units: wish.units,
     library: libraryWords(ctx),
     exaggerate: feelSizingFor(feelPage(ctx, studentId).records, drill.moves, work?.forFault ?? null).factor,
     student: `${profile.firstName} ${profile.familyName}`,
@@ -129,7 +134,7 @@ export async function setupCard(ctx: Context, studentId: string, wish: CardWish)
     stances: stanceByClub(file),
     amounts: amountsFor(drill, file),
     ownTask: work?.ownTask ?? '',
-  });
+  };
 }
 
 export const listChoices = (ctx: Context, studentId: string): DrillChoice[] => {

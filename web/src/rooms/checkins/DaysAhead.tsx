@@ -1,6 +1,7 @@
 import { PLACE_WORDS, sessionText } from '@inchstep/contract/words';
 import { useState } from 'react';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
+import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from '../prescription/index.ts';
 import { usePagePlan } from './queries.ts';
 import { DAYS_AHEAD_WORDS } from './words.ts';
@@ -9,6 +10,7 @@ import { DAYS_AHEAD_WORDS } from './words.ts';
 export function DaysAhead({ token }: { readonly token: string }) {
   const [open, setOpen] = useState(false);
   const plan = usePagePlan(token, open);
+  const { lengths } = useUnits();
   const { nameOf } = useLibraryWords();
   return (
     <details className="panel p-4" onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -36,7 +38,12 @@ export function DaysAhead({ token }: { readonly token: string }) {
             ))}
           </ol>
           <p className="mt-3 flex flex-wrap gap-2">
-            <a className="btn" href={`/api/page/${token}/week.pdf`} target="_blank" rel="noreferrer">
+            <a
+              className="btn"
+              href={`/api/page/${token}/week.pdf?units=${lengths}`}
+              target="_blank"
+              rel="noreferrer"
+            >
               {DAYS_AHEAD_WORDS.print}
             </a>
             <a className="btn" href={`/api/page/${token}/calendar.ics`}>

@@ -18,7 +18,7 @@ import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
 import { useUnits } from '../../platform/units.ts';
-import { LazySetupCard, useLibraryWords, WordsOf } from '../prescription/index.ts';
+import { LazySetupCard, Routine, useLibraryWords, WordsOf } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
 import { DaysAhead } from './DaysAhead.tsx';
 import { usePage } from './queries.ts';
@@ -221,6 +221,14 @@ function TodayCard({
                 <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.toTheNextRung(drill.more, drill.waits)}</p>
               )}
               {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
+              {(item.stage === 'clubs' || item.stage === 'course') && (
+                <Routine
+                  drill={item.drill}
+                  cue={wordsOf(item.drill)?.cue ?? ''}
+                  school={{ setup_bias: page.setupBias }}
+                  club={planned?.club ?? 'mid_iron'}
+                />
+              )}
             </header>
             <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>
             {drill && drill.layers.length > 1 && (

@@ -70,6 +70,7 @@ describe('the student’s page', () => {
     today: '2027-03-10',
     handedness: 'left',
     heightIn: 72,
+    setupBias: 'centred',
     needsConsent: false,
     hold: null,
     day: { date: '2027-03-10', place: 'home', minutes: 8.3, ...warm, items: [item] },

@@ -1,5 +1,6 @@
 import {
   amountsWithClub,
+  carryText,
   clubOrderText,
   emptyText,
   PLACE_WORDS,
@@ -31,6 +32,7 @@ interface DayListProps {
 
 /** The near days of a plan as cards; one that is pressed opens, and can be put on another day. */
 export function DayList({ plan, today, chosen, ...props }: DayListProps) {
+  const { lengths } = useUnits();
   const ahead = plan.days.filter((day) => day.date >= today);
   const from = ahead.findIndex(({ date }) => date === chosen);
   const first = Math.max(0, Math.min(from < SHOWN ? 0 : from, ahead.length - SHOWN));
@@ -47,7 +49,7 @@ export function DayList({ plan, today, chosen, ...props }: DayListProps) {
           {props.onMove && (
             <a
               className="btn"
-              href={`/api/students/${props.studentId}/week.pdf`}
+              href={`/api/students/${props.studentId}/week.pdf?units=${lengths}`}
               target="_blank"
               rel="noreferrer"
             >
@@ -76,7 +78,7 @@ function DayCard({
   onChoose,
   onMove,
 }: Omit<DayListProps, 'plan' | 'chosen'> & { readonly day: PlanDay; readonly chosen: boolean }) {
-  const { nameOf } = useLibraryWords();
+  const { nameOf, wordsOf } = useLibraryWords();
   const { length } = useUnits();
   return (
     <li className={`rounded border-[1.5px] p-2 ${chosen ? 'border-primary' : 'border-base-300'}`}>
@@ -101,6 +103,7 @@ function DayCard({
           <li key={item.id}>
             {sessionText(item, nameOf)}
             {chosen && <WithClub text={clubOrderText(item)} />}
+            <WithClub text={carryText(item, wordsOf(item.drill)?.cue ?? '')} />
             <WithClub text={amountsWithClub(amountsOf(item.drill), item.club, length)} />
           </li>
         ))}

@@ -1,4 +1,12 @@
-import { BLOCKER_WORDS, faultName, measureName, PLACE_WORDS, quarrelText } from '@inchstep/contract/words';
+import {
+  BLOCKER_WORDS,
+  courseSeedOf,
+  faultName,
+  measureName,
+  PLACE_WORDS,
+  quarrelText,
+  ROUTINE_WORDS,
+} from '@inchstep/contract/words';
 import { referenceCase } from '@inchstep/core/diagnosis';
 import { REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
 import {
@@ -87,6 +95,11 @@ export function DrillPage({ id }: { readonly id: string }) {
         )}
         {drill.after && <Fact term={DRILL_PAGE_WORDS.comesAfter}>{library.nameOf(drill.after)}</Fact>}
         <Fact term={DRILL_PAGE_WORDS.ladder}>{habitsText(drill.habits)}</Fact>
+        {drill.habits.courseForm && (
+          <Fact term={ROUTINE_WORDS.toCourse}>
+            {ROUTINE_WORDS.seed(courseSeedOf(drill.id, library.wordsOf(id)?.cue ?? ''))}
+          </Fact>
+        )}
         {drill.cyclePart && (
           <Fact term={DRILL_PAGE_WORDS.cycle}>{DRILL_PAGE_WORDS.partOfThreeTen(drill.cyclePart)}</Fact>
         )}

@@ -3,3 +3,4 @@ export { LazySetupCard } from './LazySetupCard.tsx';
 export { CoachLibrary, LibraryOf, useLibrary } from './library.tsx';
 export { useLibraryWords, WordsOf } from './libraryWords.tsx';
 export { useDrillChoices } from './queries.ts';
+export { Routine } from './Routine.tsx';

@@ -230,7 +230,6 @@ class Layer {
 
   /** What was learnt is kept: a few repetitions without anything new. */
   private layUpkeep(climber: Climber, session: Session, share: number): void {
-    const { slot } = session;
     const { reachable } = climber.track;
     const held = climber.stage === null ? reachable.at(-1) : reachable[reachable.indexOf(climber.stage) - 1];
     const ballRung = held === 'course' ? 'clubs' : held && stageRow(held).ball ? held : null;
