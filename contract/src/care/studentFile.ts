@@ -1,4 +1,4 @@
-import { STAGES } from '@inchstep/core/practice';
+import { NOTE_TAGS, STAGES } from '@inchstep/core/practice';
 import { FEEL_SIDES } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { ownDrillSchema } from '../formats/index.ts';
@@ -13,7 +13,7 @@ import {
   WORK_CHOICE,
 } from '../kept/index.ts';
 import { clipSchema, shotSchema } from '../rooms/capture/index.ts';
-import { EVENT_KINDS } from '../rooms/intake/index.ts';
+import { EVENT_KINDS, lessonSchema } from '../rooms/intake/index.ts';
 import { daySchema, idSchema, versionSchema } from '../shared.ts';
 import { chosenDocument, diagnosisBodyDocument, planBodyDocument, swingBodyDocument } from './documents.ts';
 
@@ -26,6 +26,8 @@ export interface StudentTable {
   readonly row: z.ZodObject;
   /** Columns that hold JSON. */
   readonly json: readonly string[];
+  /** Files that an older program wrote have none of it. */
+  readonly later?: boolean;
 }
 
 const stamp = z.iso.datetime({ offset: true });
@@ -175,6 +177,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       done_at: stamp.nullable(),
       device: idSchema.nullable().optional(),
       layer: z.int().min(1).max(3).default(1),
+      lesson_id: idSchema.nullable().optional(),
     }),
   },
   {
@@ -256,7 +259,46 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       ...student,
       at: stamp,
       kind: z.enum(EVENT_KINDS),
+      lesson_id: idSchema.nullable().optional(),
       detail: z.record(z.string(), z.union([z.string(), z.number(), z.array(z.string()), z.null()])),
+    }),
+  },
+  {
+    table: 'lessons',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      day: daySchema,
+      time: lessonSchema.shape.time,
+      minutes: z.int().min(0).max(1000),
+      mode: lessonSchema.shape.mode,
+      place: text(80),
+      started_at: stamp.nullable(),
+      ended_at: stamp.nullable(),
+      cancelled_at: stamp.nullable(),
+      draft: text(20_000).nullable(),
+      summary: text(20_000).nullable(),
+      sent_at: stamp.nullable(),
+      author: text(80),
+    }),
+  },
+  {
+    table: 'lesson_notes',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      lesson_id: idSchema,
+      at: stamp,
+      tag: z.enum(NOTE_TAGS),
+      text: text(2000),
+      swing_id: idSchema.nullable(),
+      measure: text(60).nullable(),
+      felt: z.number().nullable(),
+      undone_at: stamp.nullable(),
     }),
   },
   {

@@ -4,6 +4,7 @@ export { LAYER_WORDS } from './drillLayerWords.ts';
 export { DRILL_WORDS } from './drills.ts';
 export type { DrillWords } from './drillWords.ts';
 export { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS, PHASE_WORDS, STRENGTH_WORDS } from './faults.ts';
+export { draftLesson, LESSON_MAIL, NOTE_WORDS } from './lessonWords.ts';
 export { HOUSE_WORDS, wordsWith } from './libraryWords.ts';
 export {
   CLUB_WORDS,

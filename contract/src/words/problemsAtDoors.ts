@@ -90,6 +90,13 @@ export const DOOR_PROBLEMS = {
     'No folder for backups is set.',
     'Start the program with BACKUP_DIR, or make one with ./inchstep backup FILE.',
   ),
+  lesson_running: p(409, 'Another lesson with this student is going on.', 'Open that one, or end it first.'),
+  lesson_begun: p(
+    409,
+    'This lesson has begun: it can be ended, not moved or called off.',
+    'End it, and agree another one.',
+  ),
+  lesson_not_begun: p(409, 'This lesson has not begun.', 'Begin it first.'),
   broken: p(
     500,
     'Something broke in the program.',

@@ -5,9 +5,15 @@ import { z } from 'zod';
 import { drillWordsSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
 import { clipSchema } from '../capture/index.ts';
-import { holdSchema } from '../intake/index.ts';
+import { holdSchema, lessonSchema } from '../intake/index.ts';
 import { gateDateSchema, loggedSetSchema, planDaySchema } from '../practice/index.ts';
 import { cautionSchema, clubAmountSchema } from '../prescription/index.ts';
+
+export {
+  type LessonFile,
+  lessonFileSchema,
+  sendSummarySchema,
+} from './lessonFile.ts';
 
 export const linkSchema = z.object({
   id: idSchema,
@@ -101,6 +107,10 @@ export const pageSchema = z.object({
   /** Today's, as the coach's calendar has it. */
   sets: z.array(loggedSetSchema),
   checkins: z.array(checkinSchema),
+  /** Summaries of lessons, the latest first. */
+  lessons: z.array(z.object({ id: idSchema, day: daySchema, summary: z.string() })),
+  /** When coach and student meet next; null where nothing is agreed. */
+  nextLesson: lessonSchema.pick({ day: true, time: true, minutes: true, mode: true, place: true }).nullable(),
   clipLimitMb: z.number(),
 });
 /** What lies ahead on the student's page: the days of two weeks, with the dates that gates are likely met by. */

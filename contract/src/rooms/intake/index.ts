@@ -18,6 +18,17 @@ import { z } from 'zod';
 import { bandEditSchema, schoolAnswersSchema, schoolSchema, wholeSchoolSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
 
+export {
+  type Lesson,
+  type LessonList,
+  lessonListSchema,
+  lessonSchema,
+  type MoveLesson,
+  moveLessonSchema,
+  type NewLesson,
+  newLessonSchema,
+} from './lessons.ts';
+
 const name = z.string().trim().min(1, { error: 'is needed' }).max(80);
 
 export const safetySchema = z.strictObject({
@@ -63,6 +74,7 @@ export const profileSchema = z.strictObject({
   safety: safetySchema,
   guardianConsent: consentSchema.nullable(),
   aims: z.string().max(1000),
+  /** The day of the next lesson that is agreed; another day moves it, none calls it off. */
   nextLesson: daySchema.nullable(),
 });
 export type Profile = z.infer<typeof profileSchema>;
@@ -126,12 +138,20 @@ export const EVENT_KINDS = [
   'reply',
   'hold',
   'hold_lifted',
+  'lesson_agreed',
+  'lesson_moved',
+  'lesson_cancelled',
+  'lesson_began',
+  'lesson_ended',
+  'lesson_sent',
   'undone',
 ] as const;
 export const eventSchema = z.object({
   id: idSchema,
   at: z.string(),
   kind: z.enum(EVENT_KINDS),
+  /** The lesson in which it happened; null between lessons. */
+  lessonId: idSchema.nullable(),
   detail: z.record(z.string(), z.union([z.string(), z.number(), z.array(z.string()), z.null()])),
 });
 export type ThreadEvent = z.infer<typeof eventSchema>;

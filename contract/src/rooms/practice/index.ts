@@ -13,6 +13,7 @@ import { daySchema, idSchema } from '../../shared.ts';
 import { SWING_SPEEDS, swingMade } from '../capture/index.ts';
 import { laidPlanSchema } from './planShapes.ts';
 
+export { type LessonNoteSend, lessonNoteSchema, lessonNoteSendSchema } from './lessonNotes.ts';
 export { gateDateSchema, laidPlanSchema, planDaySchema, planDiffSchema } from './planShapes.ts';
 
 const perDay = <T extends z.ZodType>(schema: T) => z.partialRecord(z.enum(WEEKDAYS), schema);

@@ -3,6 +3,7 @@ import { STAGES } from '@inchstep/core/practice';
 import { type Progress as CoreProgress, STANDINGS } from '@inchstep/core/progress';
 import { z } from 'zod';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
+import { lessonSchema } from '../intake/index.ts';
 import { bandSchema } from '../measures/index.ts';
 
 const VERDICTS = ['real', 'maybe', 'none', 'cant_tell'] as const;
@@ -96,7 +97,10 @@ export const briefSchema = briefCardSchema.omit({ moved: true }).extend({
 });
 export type Brief = z.infer<typeof briefSchema>;
 
-export const lessonsSchema = versioned({ students: z.int(), lessons: z.array(briefCardSchema) });
+/** A lesson that comes or goes on, with what is to be known before it. */
+export const lessonCardSchema = briefCardSchema.extend({ lesson: lessonSchema, running: z.boolean() });
+export type LessonCard = z.infer<typeof lessonCardSchema>;
+export const lessonsSchema = versioned({ students: z.int(), lessons: z.array(lessonCardSchema) });
 export type Lessons = z.infer<typeof lessonsSchema>;
 
 export const rosterRowSchema = briefCardSchema.extend({

@@ -19,6 +19,22 @@ export {
 } from './bodySizes.ts';
 export { type ConsentFacts, mayBeFilmed } from './consent.ts';
 export type { IntakeRecord } from './intakeRecord.ts';
+export {
+  forgottenBefore,
+  heldDays,
+  inLessonOrder,
+  isClockTime,
+  LESSON_MODES,
+  type LessonRecord,
+  type LessonState,
+  lessonProblem,
+  lessonState,
+  nextLessonFrom,
+  overlaps,
+  plannedFrom,
+  runningAt,
+  USUAL_LESSON_MINUTES,
+} from './lesson.ts';
 export { type HoldSpan, onOurClock, type Received, stoppedBy, type ToldTime } from './painStop.ts';
 export {
   BODY_AREAS,

@@ -1,5 +1,6 @@
 import type { IsoDay } from '../../foundation/index.ts';
 import type { ConsentFacts } from './consent.ts';
+import type { LessonRecord } from './lesson.ts';
 import type { School } from './schools.ts';
 import type { Hand, Limit, StudentFacts, ViewKind } from './student.ts';
 
@@ -11,7 +12,8 @@ export interface IntakeRecord {
   readonly bornOn: IsoDay;
   readonly handedness: Hand;
   readonly films: readonly ViewKind[];
-  readonly nextLesson: IsoDay | null;
+  /** Agreed, held and called off, by day and time. */
+  readonly lessons: readonly LessonRecord[];
   /** What the student's own answers ask for care with. */
   readonly limits: readonly Limit[];
   /** ISO stamp; null while the student is on the roster. */

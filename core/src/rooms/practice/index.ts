@@ -13,7 +13,8 @@ export { type GateFile, type GateStanding, gateStates, waitsForCoach } from './g
 export { type Held, heldBy, moreAtThisRate } from './held.ts';
 export { type HowMade, likelyMade } from './howMade.ts';
 export { climb, type LadderEvent, type LadderStanding, opensByCount } from './ladder.ts';
-export { askFrom, layPlan, type PlanFile, requestOf } from './layPlan.ts';
+export { askNow, layPlan, type PlanFile, requestOf } from './layPlan.ts';
+export { type LessonNote, NOTE_TAGS, type NoteTag } from './lessonNotes.ts';
 export { buildPlan, type PlanExtent } from './plan/buildPlan.ts';
 export { dailyCap } from './plan/ledger.ts';
 export { breachesOfMove } from './plan/moveSession.ts';

@@ -1,5 +1,5 @@
 import { good, type IsoDay, plusDays, type Result } from '../../foundation/index.ts';
-import type { IntakeRecord } from '../intake/index.ts';
+import { type IntakeRecord, nextLessonFrom } from '../intake/index.ts';
 import { inUse, knownCase, type Library, layerOf, type PrescriptionRecord } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
 import { buildPlan } from './plan/buildPlan.ts';
@@ -11,7 +11,7 @@ import {
   type PlanProblem,
   type PlanRequest,
 } from './plan/planRequest.ts';
-import type { PracticeRecord } from './practiceRecord.ts';
+import type { KeptPlan, PracticeRecord } from './practiceRecord.ts';
 import { missedDays } from './practised.ts';
 import { standsOn } from './rung.ts';
 
@@ -33,11 +33,13 @@ export function layPlan(
   return checked.ok ? good(buildPlan(checked.value)) : checked;
 }
 
-/** The plan that stands, laid anew from a day on: what was asked stays as it was asked. */
-export function askFrom(ask: PlanAsk, today: IsoDay): PlanAsk {
+/**
+ * What the plan that stands asks from a day on: what was asked stays as it was asked, but when the next lesson is
+ * the record alone knows; one that is moved or called off changes the plan.
+ */
+export function askNow({ intake }: Pick<PlanFile, 'intake'>, { ask }: KeptPlan, today: IsoDay): PlanAsk {
   const start = ask.start > today ? ask.start : today;
-  const { nextLesson } = ask;
-  return { ...ask, start, nextLesson: nextLesson !== null && nextLesson >= start ? nextLesson : null };
+  return { ...ask, start, nextLesson: nextLessonFrom(intake.lessons, start)?.day ?? null };
 }
 
 /** Three quarters reached is work that was done: it is looked at again after it was put aside. */

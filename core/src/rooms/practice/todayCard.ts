@@ -1,6 +1,6 @@
 import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Library } from '../prescription/index.ts';
-import { askFrom, type PlanFile, requestOf } from './layPlan.ts';
+import { askNow, type PlanFile, requestOf } from './layPlan.ts';
 import { groundOf } from './plan/ground.ts';
 import { layDays } from './plan/lay.ts';
 import type { PlanDay } from './plan/planModel.ts';
@@ -13,7 +13,7 @@ import { LOOK_BACK_DAYS } from './ruleNumbers.ts';
 export function cardOf(file: PlanFile, library: Library, today: IsoDay): PlanDay | null {
   const { plan } = file.practice;
   if (!plan || plan.drills.length === 0) return null;
-  const request = requestOf(file, library, { ...askFrom(plan.ask, today), weeks: 1 });
+  const request = requestOf(file, library, { ...askNow(file, plan, today), weeks: 1 });
   if (request.drills.some((id) => !library.byId(id))) return null;
   // A card is laid with every look at the page: only what the rules look back to is read.
   const since = plusDays(today, -LOOK_BACK_DAYS);

@@ -1,6 +1,6 @@
 import type { IsoDay } from '../../foundation/index.ts';
 import type { MovedMeasure } from '../checkins/index.ts';
-import type { Limit } from '../intake/index.ts';
+import { type Limit, nextLessonFrom } from '../intake/index.ts';
 import { gateStates, missedDays, type Practised, practisedOf, type Stage } from '../practice/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
 import { movedOf } from './moved.ts';
@@ -34,7 +34,7 @@ export function briefOf(record: StudentRecord, library: Library, now: string, to
   return {
     studentId: intake.studentId,
     name: `${intake.firstName} ${intake.familyName}`,
-    nextLesson: intake.nextLesson,
+    nextLesson: nextLessonFrom(intake.lessons, today)?.day ?? null,
     focus: work ? [work.forFault] : [],
     drills: work?.drills ?? [],
     stage: gates[0]?.stage ?? null,

@@ -8,6 +8,8 @@ export {
   sessionPoints,
 } from './change.ts';
 export { movedToward, outside } from './direction.ts';
+export { type LessonEvent, type LessonMoment, minutesSince, momentsOf } from './lessonFile.ts';
+export { type LessonCount, type LessonSummary, lessonSummary } from './lessonSummary.ts';
 export { type Occasion, type Owned, ownedOf } from './owned.ts';
 export { type Progress, progressOf } from './progressView.ts';
 export { replyFacts } from './replyFacts.ts';

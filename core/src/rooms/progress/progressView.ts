@@ -1,4 +1,5 @@
 import type { IsoDay } from '../../foundation/index.ts';
+import { heldDays } from '../intake/index.ts';
 import type { Stage } from '../practice/index.ts';
 import type { Library } from '../prescription/index.ts';
 import { focusOf, type Series, seriesOf } from './series.ts';
@@ -16,7 +17,7 @@ export interface Progress {
 export const progressOf = (record: StudentRecord, library: Library): Progress => ({
   series: seriesOf(record, library),
   focus: focusOf(record, library),
-  lessons: daysOf(record.diagnosis.diagnoses),
+  lessons: heldDays(record.intake.lessons),
   checkins: daysOf(record.checkins.checkins),
   stages: record.practice.gates.map(({ drill, stage, day }) => ({ drill, stage, from: day })),
 });

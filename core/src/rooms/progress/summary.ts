@@ -1,7 +1,7 @@
 import type { IsoDay } from '../../foundation/index.ts';
 import { type MovedMeasure, opensAt, type Since, waitingAt, whyWaiting } from '../checkins/index.ts';
 import type { DrillHistory } from '../diagnosis/index.ts';
-import type { Hand, Limit } from '../intake/index.ts';
+import type { Hand, LessonRecord, Limit } from '../intake/index.ts';
 import { gateStates, type Stage } from '../practice/index.ts';
 import { drillHistory, inUse, type Library } from '../prescription/index.ts';
 import { hasWorsened, movedOf } from './moved.ts';
@@ -21,7 +21,8 @@ export interface Summary {
   readonly handedness: Hand;
   readonly limits: readonly Limit[];
   readonly archived: boolean;
-  readonly nextLesson: IsoDay | null;
+  /** Agreed ones and those that go on: what is past is left out by who reads it. */
+  readonly lessons: readonly LessonRecord[];
   readonly focus: readonly string[];
   readonly drills: readonly string[];
   readonly stage: Stage | null;
@@ -51,7 +52,7 @@ export function summaryOf(record: StudentRecord, library: Library): Summary {
     handedness: intake.handedness,
     limits: intake.limits,
     archived: intake.archivedAt !== null,
-    nextLesson: intake.nextLesson,
+    lessons: intake.lessons.filter(({ endedAt, cancelledAt }) => endedAt === null && cancelledAt === null),
     focus: work ? [work.forFault] : [],
     drills: work?.drills ?? [],
     stage: gates[0]?.stage ?? null,

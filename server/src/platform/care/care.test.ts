@@ -93,6 +93,10 @@ async function fullStudent(firstName: string, familyName: string): Promise<strin
   });
   await server.ask('POST', at('/gates'), { id: randomUUID(), ...step, decision: 'hold', note: 'not yet' });
   await server.ask('POST', at('/feels'), { id: randomUUID(), measure: 'turn_top', felt: 20, measured: 12 });
+  const lesson = { id: randomUUID(), day: '2027-03-01', begin: true };
+  await server.ask('POST', at('/lessons'), lesson);
+  const note = { id: randomUUID(), tag: 'said', text: 'It goes round.' };
+  await server.ask('POST', at(`/lessons/${lesson.id}/notes`), note);
   const link = (await server.ask<{ token: string }>('POST', at('/links'), { days: 9 })).body.token;
   const checkin = {
     id: randomUUID(),

@@ -86,6 +86,7 @@ async function manifestOf(zip: OpenZip): Promise<StudentManifest> {
 async function tablesOf(zip: OpenZip, manifest: StudentManifest): Promise<[string, Row[]][]> {
   const tables: [string, Row[]][] = [];
   for (const table of STUDENT_TABLES) {
+    if (table.later && !zip.entries.has(`${table.table}.json`)) continue;
     const document = await json(zip, `${table.table}.json`);
     const read = tableDocument(table).safeParse(document);
     if (!read.success) {

@@ -4,8 +4,9 @@ import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import type { TakenIn } from '@inchstep/contract/care';
 import { READING } from '@inchstep/contract/kept';
+import { setNextLesson } from '../../rooms/intake/index.ts';
 import { gistOf } from '../../rooms/measures/index.ts';
-import { type Context, stamp } from '../context.ts';
+import { type Context, stamp, today } from '../context.ts';
 import { Refusal } from '../errors.ts';
 import { readKept } from '../keptColumn.ts';
 import type { Archive, ArchiveTask } from './readArchive.ts';
@@ -32,7 +33,12 @@ export async function takeInStudent(
     const profile = JSON.parse(String(archive.tables[0]?.[1][0]?.profile)) as {
       firstName: string;
       familyName: string;
+      nextLesson: string | null;
     };
+    // Older programs kept the day of the next lesson with the profile.
+    const { nextLesson } = profile;
+    if (nextLesson !== null && nextLesson >= today(ctx))
+      setNextLesson(ctx, archive.studentId, nextLesson, 'the program');
     return {
       studentId: archive.studentId,
       name: `${profile.firstName} ${profile.familyName}`,

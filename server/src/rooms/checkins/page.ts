@@ -1,6 +1,6 @@
 import type { PagePlan, StudentPage } from '@inchstep/contract/checkins';
 import { plusDays } from '@inchstep/core/foundation';
-import { mayBeFilmed } from '@inchstep/core/intake';
+import { mayBeFilmed, nextLessonFrom } from '@inchstep/core/intake';
 import { cardOf, countedSets, type LadderStanding, moreAtThisRate, standsOn } from '@inchstep/core/practice';
 import {
   amountsFor,
@@ -19,6 +19,7 @@ import { feelPage, libraryOf, libraryWords } from '../prescription/index.ts';
 import { recentCheckins } from './service.ts';
 
 const RECENT_CHECKINS = 10;
+const RECENT_LESSONS = 5;
 
 /** Everything a student's phone shows, and nothing of anybody else. */
 export function pageOf(ctx: Context, studentId: string): StudentPage {
@@ -65,6 +66,11 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
     ),
     sets: countedSets(sets.filter(({ date }) => date === now)),
     checkins: recentCheckins(ctx, studentId, RECENT_CHECKINS),
+    lessons: intake.lessons
+      .flatMap(({ id, day: held, summary }) => (summary === null ? [] : [{ id, day: held, summary }]))
+      .reverse()
+      .slice(0, RECENT_LESSONS),
+    nextLesson: nextLessonFrom(intake.lessons, now),
     clipLimitMb: ctx.clipLimitMb,
   };
 }

@@ -4,12 +4,15 @@ import {
   checkinSchema,
   checkinSendSchema,
   draftSchema,
+  lessonFileSchema,
   linkSchema,
   newLinkSchema,
   pagePlanSchema,
   pageSchema,
   sendReplySchema,
+  sendSummarySchema,
 } from '@inchstep/contract/checkins';
+import { lessonSchema } from '@inchstep/contract/intake';
 import { paperSchema, setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
 import { figureSchema } from '@inchstep/contract/prescription';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
@@ -24,6 +27,7 @@ import { logSet, printedWeek } from '../practice/index.ts';
 import { cardQuery, drillParam, figureForPage, setupCard } from '../prescription/index.ts';
 import { calendarFor } from './calendar.ts';
 import { draftFor } from './draft.ts';
+import { lessonFile, sendSummary, summaryDraft } from './lessonLetter.ts';
 import { closeLinks, listLinks, makeLink } from './links.ts';
 import { pageOf, pagePlan } from './page.ts';
 import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.ts';
@@ -71,7 +75,30 @@ export function checkinRoutes(app: App, ctx: Context): void {
     { schema: { tags, params, body: sendReplySchema, response: { 200: checkinSchema } } },
     async (request) => sendReply(ctx, request.params.id, request.body, authorOf(request)),
   );
+  lessonRoutes(app, ctx);
   studentPageRoutes(app, ctx);
+}
+
+function lessonRoutes(app: App, ctx: Context): void {
+  const lesson = params.extend({ lessonId: idSchema });
+  app.get(
+    '/api/students/:id/lessons/:lessonId',
+    { schema: { tags, params: lesson, response: { 200: lessonFileSchema } } },
+    async ({ params: p }) => lessonFile(ctx, p.id, p.lessonId),
+  );
+  app.get(
+    '/api/students/:id/lessons/:lessonId/draft',
+    { schema: { tags, params: lesson, querystring: inUnits, response: { 200: draftSchema } } },
+    async ({ params: p, query }) => summaryDraft(ctx, p.id, p.lessonId, query.units),
+  );
+  app.post(
+    '/api/students/:id/lessons/:lessonId/summary',
+    { schema: { tags, params: lesson, body: sendSummarySchema, response: { 200: lessonSchema } } },
+    async (request) => {
+      const { id, lessonId } = request.params;
+      return sendSummary(ctx, id, lessonId, request.body, authorOf(request));
+    },
+  );
 }
 
 const byToken = z.object({ token: z.string().min(1).max(100) });

@@ -2,8 +2,9 @@ import type { Hold } from '@inchstep/contract/intake';
 import { type HoldSpan, onOurClock, stoppedBy } from '@inchstep/core/intake';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { record } from './record.ts';
 import { holdsOf, insertHold, liftHolds, openHold } from './repo.ts';
-import { getStudent, record } from './service.ts';
+import { getStudent } from './service.ts';
 
 export const holdOf = (ctx: Context, studentId: string): Hold | null => openHold(ctx.db, studentId);
 

@@ -15,6 +15,9 @@ const TOUCHES = {
   plan: 'file',
   set: 'sets',
   gate: 'file',
+  lesson: 'file',
+  lesson_note: 'nothing',
+  lesson_summary: 'file',
   checkin: 'file',
   reply: 'file',
 } as const satisfies Record<string, Touched>;

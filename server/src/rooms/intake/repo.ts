@@ -22,6 +22,11 @@ export function updateProfile(db: Db, id: string, version: number, profile: Prof
   return done.changes === 1;
 }
 
+/** Whoever holds an older version of the student is told so when it is saved. */
+export const bumpVersion = (db: Db, id: string): void => {
+  prepared(db, 'UPDATE students SET version = version + 1 WHERE id = ?').run(id);
+};
+
 export const setArchived = (db: Db, id: string, archivedAt: string | null): void => {
   db.update(students).set({ archivedAt }).where(eq(students.id, id)).run();
 };
@@ -32,7 +37,13 @@ export const insertEvent = (db: Db, event: ThreadEvent & { studentId: string }):
 
 export const eventsOf = (db: Db, studentId: string): ThreadEvent[] =>
   db
-    .select({ id: events.id, at: events.at, kind: events.kind, detail: events.detail })
+    .select({
+      id: events.id,
+      at: events.at,
+      kind: events.kind,
+      lessonId: events.lessonId,
+      detail: events.detail,
+    })
     .from(events)
     .where(eq(events.studentId, studentId))
     .orderBy(desc(events.at))

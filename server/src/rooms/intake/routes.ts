@@ -15,6 +15,7 @@ import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { holdOf, liftHold } from './holds.ts';
+import { lessonRoutes } from './lessonRoutes.ts';
 import { editBand, listSchools, resetBand } from './schools.ts';
 import { archiveStudent, createStudent, editStudent, getStudent, listStudents, thread } from './service.ts';
 
@@ -35,7 +36,10 @@ export function intakeRoutes(app: App, ctx: Context): void {
   app.put(
     '/api/students/:id',
     { schema: { tags, params, body: editStudentSchema, response: one } },
-    async ({ params: p, body }) => editStudent(ctx, p.id, body.version, body.profile),
+    async (request) => {
+      const { version, profile } = request.body;
+      return editStudent(ctx, request.params.id, version, profile, authorOf(request));
+    },
   );
   app.post('/api/students/:id/archive', { schema: { tags, params, response: one } }, async ({ params: p }) =>
     archiveStudent(ctx, p.id, true),
@@ -49,6 +53,7 @@ export function intakeRoutes(app: App, ctx: Context): void {
     async ({ params: p }) => thread(ctx, p.id),
   );
   schoolRoutes(app, ctx);
+  lessonRoutes(app, ctx);
   app.get(
     '/api/students/:id/hold',
     { schema: { tags, params, response: { 200: holdSchema.nullable() } } },

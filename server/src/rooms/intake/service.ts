@@ -1,14 +1,15 @@
 import type { Profile, Student, ThreadEvent } from '@inchstep/contract/intake';
 import { ageOn } from '@inchstep/core/foundation';
 import { limitsFrom, mayBeFilmed } from '@inchstep/core/intake';
-import { type Context, newId, stamp, today } from '../../platform/context.ts';
+import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { countForgetting } from '../../platform/programFacts.ts';
+import { lessonDays, nextLessonDay, setNextLesson } from './lessons.ts';
 import { once } from './once.ts';
+import { record } from './record.ts';
 import {
   allStudents,
   eventsOf,
-  insertEvent,
   insertStudent,
   type StudentRow,
   setArchived,
@@ -21,7 +22,7 @@ function present(ctx: Context, row: StudentRow): Student {
   return {
     id: row.id,
     version: row.version,
-    profile: row.profile,
+    profile: { ...row.profile, nextLesson: nextLessonDay(ctx, row.id) },
     ageYears: ageOn(row.profile.bornOn, today(ctx)),
     school: resolvedSchool(ctx.db, row.profile),
     limits: limitsFrom(row.profile.safety),
@@ -49,18 +50,34 @@ export function createStudent(ctx: Context, id: string, profile: Profile, author
     { id, what: 'student', studentId: id, author },
     () => {
       checkDates(ctx, profile, null);
-      insertStudent(ctx.db, { id, version: 1, profile, archivedAt: null, createdAt: stamp(ctx) });
+      const createdAt = stamp(ctx);
+      insertStudent(ctx.db, {
+        id,
+        version: 1,
+        profile: { ...profile, nextLesson: null },
+        archivedAt: null,
+        createdAt,
+      });
       record(ctx, id, 'created', {});
+      setNextLesson(ctx, id, profile.nextLesson, author);
     },
     () => getStudent(ctx, id),
   );
 }
 
-export function editStudent(ctx: Context, id: string, version: number, profile: Profile): Student {
+export function editStudent(
+  ctx: Context,
+  id: string,
+  version: number,
+  profile: Profile,
+  author: string,
+): Student {
   const before = getStudent(ctx, id);
-  checkDates(ctx, profile, before.profile);
+  checkDates(ctx, profile, before.profile, lessonDays(ctx, id));
   ctx.records.write(id, () => {
-    if (!updateProfile(ctx.db, id, version, profile)) throw new Refusal('changed_meanwhile');
+    const kept = { ...profile, nextLesson: null };
+    if (!updateProfile(ctx.db, id, version, kept)) throw new Refusal('changed_meanwhile');
+    setNextLesson(ctx, id, profile.nextLesson, author);
     record(ctx, id, 'edited', {});
     // Browsers that hold working copies of this child's films let them go.
     if (!consentMissing(ctx, before) && consentMissing(ctx, getStudent(ctx, id))) countForgetting(ctx.db);
@@ -69,11 +86,16 @@ export function editStudent(ctx: Context, id: string, version: number, profile: 
 }
 
 /** New dates must make sense from today; a date that was already there may have gone by. */
-function checkDates(ctx: Context, profile: Profile, before: Profile | null): void {
+function checkDates(
+  ctx: Context,
+  profile: Profile,
+  before: Profile | null,
+  known: readonly string[] = [],
+): void {
   const day = today(ctx);
   if (profile.bornOn >= day) throw new Refusal('date_in_future', { value: profile.bornOn }, 'profile.bornOn');
   const { nextLesson } = profile;
-  if (nextLesson !== null && nextLesson !== before?.nextLesson && nextLesson < day) {
+  if (nextLesson !== null && nextLesson < day && !known.includes(nextLesson)) {
     throw new Refusal('date_in_past', { value: nextLesson }, 'profile.nextLesson');
   }
   const agreedOn = profile.guardianConsent?.on;
@@ -89,16 +111,6 @@ export function archiveStudent(ctx: Context, id: string, archived: boolean): Stu
     record(ctx, id, archived ? 'archived' : 'restored', {});
   });
   return getStudent(ctx, id);
-}
-
-export function record(
-  ctx: Context,
-  studentId: string,
-  kind: ThreadEvent['kind'],
-  detail: ThreadEvent['detail'],
-  id = newId(),
-): void {
-  insertEvent(ctx.db, { id, studentId, at: stamp(ctx), kind, detail });
 }
 
 export const thread = (ctx: Context, studentId: string): ThreadEvent[] => {

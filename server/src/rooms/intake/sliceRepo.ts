@@ -3,6 +3,7 @@ import { PROFILE } from '@inchstep/contract/kept';
 import { type IntakeRecord, limitSet, type School, type StudentFacts } from '@inchstep/core/intake';
 import { type Db, prepared } from '../../platform/db.ts';
 import { readKept } from '../../platform/keptColumn.ts';
+import { lessonsOf } from './lessonRepo.ts';
 
 interface Row {
   readonly profile: string;
@@ -34,7 +35,7 @@ export function intakeSlice(db: Db, studentId: string, ask: IntakeAsk): IntakeRe
     bornOn: profile.bornOn,
     handedness: profile.handedness,
     films: profile.films,
-    nextLesson: profile.nextLesson,
+    lessons: lessonsOf(db, studentId),
     limits: limitSet(profile.safety),
     archivedAt: row.archived_at,
     facts: factsFrom(profile, ageYears, row.held_since !== null),

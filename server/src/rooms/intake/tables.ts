@@ -1,5 +1,6 @@
 import type { ThreadEvent } from '@inchstep/contract/intake';
 import { PROFILE } from '@inchstep/contract/kept';
+import type { LessonRecord } from '@inchstep/core/intake';
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { keptColumn } from '../../platform/keptColumn.ts';
 
@@ -21,9 +22,37 @@ export const events = sqliteTable(
       .references(() => students.id, { onDelete: 'cascade' }),
     at: text('at').notNull(),
     kind: text('kind').$type<ThreadEvent['kind']>().notNull(),
+    /** The lesson in which it happened. */
+    lessonId: text('lesson_id'),
     detail: text('detail', { mode: 'json' }).$type<ThreadEvent['detail']>().notNull(),
   },
   (t) => [index('events_by_student').on(t.studentId, t.at)],
+);
+
+/** When coach and student meet, and what became of it. */
+export const lessons = sqliteTable(
+  'lessons',
+  {
+    id: text('id').primaryKey(),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => students.id, { onDelete: 'cascade' }),
+    day: text('day').notNull(),
+    time: text('time'),
+    minutes: integer('minutes').notNull(),
+    mode: text('mode').$type<LessonRecord['mode']>().notNull(),
+    place: text('place').notNull(),
+    startedAt: text('started_at'),
+    endedAt: text('ended_at'),
+    cancelledAt: text('cancelled_at'),
+    /** What the program drafted and what the coach sent of it; null before. */
+    draft: text('draft'),
+    summary: text('summary'),
+    sentAt: text('sent_at'),
+    /** Who agreed it. */
+    author: text('author').notNull(),
+  },
+  (t) => [index('lessons_by_student').on(t.studentId, t.day)],
 );
 
 export const holds = sqliteTable(

@@ -1,3 +1,4 @@
+export { notesIn, setsIn } from './notes.ts';
 export { practiceRoutes } from './routes.ts';
 export { livePlan, logSet, printedWeek } from './service.ts';
 export { practiceSlice, type SetsFrom, setsSince } from './sliceRepo.ts';

@@ -22,11 +22,11 @@ export const latestPlan = (db: Db, studentId: string): PlanRecord | null =>
     db.select().from(plans).where(eq(plans.studentId, studentId)).orderBy(desc(plans.at)).limit(1).get(),
   );
 
-export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
+export const insertSet = (db: Db, studentId: string, set: StoredSet, lessonId: string | null): void => {
   prepared(
     db,
-    `INSERT INTO set_logs (id, student_id, date, drill, stage, reps, felt, "from", at, done_at, device, layer)
-      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO set_logs (id, student_id, date, drill, stage, reps, felt, "from", at, done_at, device, layer, lesson_id)
+      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     set.id,
     studentId,
@@ -40,6 +40,7 @@ export const insertSet = (db: Db, studentId: string, set: StoredSet): void => {
     set.doneAt,
     set.device,
     set.layer,
+    lessonId,
   );
 };
 export const setById = (db: Db, id: string): StoredSet | null => {
@@ -51,7 +52,7 @@ export const setById = (db: Db, id: string): StoredSet | null => {
       .prepare(),
   ).get({ id });
   if (!row) return null;
-  const { studentId: _, ...set } = row;
+  const { studentId: _, lessonId: __, ...set } = row;
   return set;
 };
 export const setsOf = (db: Db, studentId: string): StoredSet[] =>
@@ -61,7 +62,7 @@ export const setsOf = (db: Db, studentId: string): StoredSet[] =>
     .where(eq(setLogs.studentId, studentId))
     .orderBy(asc(setLogs.at))
     .all()
-    .map(({ studentId: _, ...set }) => set);
+    .map(({ studentId: _, lessonId: __, ...set }) => set);
 
 export const insertGate = (db: Db, row: GateRow): void => {
   db.insert(gateDecisions).values(row).run();

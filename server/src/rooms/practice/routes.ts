@@ -2,6 +2,8 @@ import {
   decideGateSchema,
   gateStateSchema,
   howMadeSchema,
+  lessonNoteSchema,
+  lessonNoteSendSchema,
   moveCheckSchema,
   movedSessionSchema,
   newPlanSchema,
@@ -13,11 +15,12 @@ import {
   triedPlanSchema,
   tryPlanSchema,
 } from '@inchstep/contract/practice';
-import { daySchema, idSchema } from '@inchstep/contract/shared';
+import { daySchema, idSchema, okSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf, sentAtOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
+import { addNote, takeBackNote } from './notes.ts';
 import {
   checkMove,
   decideGate,
@@ -86,6 +89,36 @@ export function practiceRoutes(app: App, ctx: Context): void {
       }),
   );
   gateRoutes(app, ctx);
+  noteRoutes(app, ctx);
+}
+
+function noteRoutes(app: App, ctx: Context): void {
+  const lesson = params.extend({ lessonId: idSchema });
+  app.post(
+    '/api/students/:id/lessons/:lessonId/notes',
+    { schema: { tags, params: lesson, body: lessonNoteSendSchema, response: { 200: lessonNoteSchema } } },
+    async (request) => {
+      const { id, lessonId } = request.params;
+      return addNote(ctx, id, lessonId, request.body, {
+        author: authorOf(request),
+        sentAt: sentAtOf(request),
+      });
+    },
+  );
+  app.post(
+    '/api/students/:id/lesson-notes/:noteId/:deed',
+    {
+      schema: {
+        tags,
+        params: params.extend({ noteId: idSchema, deed: z.enum(['undo', 'redo']) }),
+        response: { 200: okSchema },
+      },
+    },
+    async ({ params: p }) => {
+      takeBackNote(ctx, p.id, p.noteId, p.deed === 'undo');
+      return { ok: true as const };
+    },
+  );
 }
 
 function gateRoutes(app: App, ctx: Context): void {

@@ -2,7 +2,7 @@ import type { GateState, PlanAsk, PlanNow, PlanRecord, SetLog, StoredSet } from 
 import { plusDays } from '@inchstep/core/foundation';
 import {
   aroundSet,
-  askFrom,
+  askNow,
   type Breach,
   breachesOfMove,
   cardOf,
@@ -24,7 +24,16 @@ import { type Drill, inUse } from '@inchstep/core/prescription';
 import type { StudentRecord } from '@inchstep/core/progress';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
-import { getStudent, once, onceTogether, onThisClock, record, refuseInPain } from '../intake/index.ts';
+import {
+  getStudent,
+  lessonAt,
+  once,
+  onceTogether,
+  onThisClock,
+  record,
+  refuseInPain,
+  setNextLesson,
+} from '../intake/index.ts';
 import { type CardAsk, cardFor, libraryOf, libraryWords, noteRung } from '../prescription/index.ts';
 import {
   type GateRow,
@@ -69,6 +78,7 @@ export function savePlan(
       const { drills, plan } = previewPlan(ctx, studentId, ask);
       insertPlan(ctx.db, { id, studentId, at: stamp(ctx), drills, ask, plan });
       record(ctx, studentId, 'planned', { drills, days: plan.days.length });
+      if (ask.nextLesson !== null) setNextLesson(ctx, studentId, ask.nextLesson, author);
     },
     () => planById(ctx.db, id) as PlanRecord,
   );
@@ -92,7 +102,7 @@ export function livePlan(ctx: Context, studentId: string): Plan | null {
   const file = ctx.records.of(studentId);
   const { plan } = file.practice;
   if (!plan || inUse(file.prescription)?.drills.join() !== plan.drills.join()) return null;
-  const laid = layPlan(file, libraryOf(ctx), askFrom(plan.ask, today(ctx)));
+  const laid = layPlan(file, libraryOf(ctx), askNow(file, plan, today(ctx)));
   return laid.ok ? proved(laid.value) : null;
 }
 
@@ -118,7 +128,7 @@ export function checkMove(ctx: Context, studentId: string, from: string, to: str
   const file = ctx.records.of(studentId);
   const plan = livePlan(ctx, studentId);
   if (!plan || !file.practice.plan) throw new Refusal('not_found');
-  const request = requestOf(file, libraryOf(ctx), askFrom(file.practice.plan.ask, today(ctx)));
+  const request = requestOf(file, libraryOf(ctx), askNow(file, file.practice.plan, today(ctx)));
   return breachesOfMove(request, plan, from, to);
 }
 
@@ -149,7 +159,7 @@ export function logSet(
       if (set.date > latest) throw new Refusal('date_in_future', { value: set.date }, 'date');
       refuseUnprescribed(ctx, studentId, { ...set, from });
       const stored = { ...set, doneAt, from, at: stamp(ctx) };
-      insertSet(ctx.db, studentId, stored);
+      insertSet(ctx.db, studentId, stored, lessonAt(ctx.db, studentId, doneAt ?? stored.at));
       if (opensByCount(set.stage)) noteOpened(ctx, studentId, stored);
     },
     () => setById(ctx.db, set.id) as StoredSet,

@@ -1,6 +1,6 @@
 import { PLAN } from '@inchstep/contract/kept';
-import type { Stage } from '@inchstep/core/practice';
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { NoteTag, Stage } from '@inchstep/core/practice';
+import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { keptColumn } from '../../platform/keptColumn.ts';
 import { students } from '../intake/tables.ts';
 
@@ -36,10 +36,31 @@ export const setLogs = sqliteTable(
     device: text('device'),
     /** When it was done, by the program's clock; null where only the day is known. */
     doneAt: text('done_at'),
+    /** The lesson in which it was done. */
+    lessonId: text('lesson_id'),
     /** The last checkpoint that it was judged by. */
     layer: integer('layer').notNull().default(1),
   },
   (t) => [index('sets_by_student').on(t.studentId, t.at)],
+);
+
+/** What was felt, said and noted in a lesson, kept to the moment and the swing. */
+export const lessonNotes = sqliteTable(
+  'lesson_notes',
+  {
+    id: text('id').primaryKey(),
+    studentId: studentId(),
+    lessonId: text('lesson_id').notNull(),
+    at: text('at').notNull(),
+    tag: text('tag').$type<NoteTag>().notNull(),
+    text: text('text').notNull(),
+    swingId: text('swing_id'),
+    /** A felt answer: of which measure, and how much. */
+    measure: text('measure'),
+    felt: real('felt'),
+    undoneAt: text('undone_at'),
+  },
+  (t) => [index('notes_by_student').on(t.studentId, t.at)],
 );
 
 export const gateDecisions = sqliteTable(

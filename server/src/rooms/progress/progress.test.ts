@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { Lesson } from '@inchstep/contract/intake';
 import type { Brief, Progress, RosterRow } from '@inchstep/contract/progress';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
@@ -55,7 +56,11 @@ describe('a line of progress', () => {
     expect(turn?.direction).toBe('better');
     expect(turn?.change.delta).toBeLessThan(-5);
     expect(turn?.change.lo95).toBeLessThan(turn?.change.delta as number);
-    expect(both.lessons).toEqual(['2027-03-01']);
+    // A diagnosis is no lesson: only one that was held is.
+    expect(both.lessons).toEqual([]);
+    const lesson = { id: randomUUID(), day: '2027-03-01', begin: true };
+    const held = await server.ask<Lesson>('POST', `/api/students/${student}/lessons`, lesson);
+    expect((await progress(student)).lessons).toEqual([held.body.day]);
   });
   test('the brief says the focus, the rung and what moved', async () => {
     const student = await addStudent(server, { nextLesson: '2027-04-01' });

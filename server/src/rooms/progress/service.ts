@@ -1,5 +1,6 @@
-import type { Brief, BriefCard, Progress, RosterRow } from '@inchstep/contract/progress';
+import type { Brief, BriefCard, LessonCard, Progress, RosterRow } from '@inchstep/contract/progress';
 import { ageOn } from '@inchstep/core/foundation';
+import { inLessonOrder, nextLessonFrom, plannedFrom, runningAt } from '@inchstep/core/intake';
 import { briefOf, progressOf, type Summary, standingAt } from '@inchstep/core/progress';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { libraryOf } from '../prescription/index.ts';
@@ -11,11 +12,11 @@ export const progressFor = (ctx: Context, studentId: string): Progress =>
   progressOf(ctx.records.of(studentId), libraryOf(ctx));
 
 function cardFrom(summary: Summary, now: string, day: string): BriefCard {
-  const { studentId, firstName, familyName, nextLesson, focus, drills, stage, moved, limits } = summary;
+  const { studentId, firstName, familyName, lessons, focus, drills, stage, moved, limits } = summary;
   return {
     studentId,
     name: `${firstName} ${familyName}`,
-    nextLesson,
+    nextLesson: nextLessonFrom(lessons, day)?.day ?? null,
     focus,
     drills,
     stage,
@@ -25,14 +26,19 @@ function cardFrom(summary: Summary, now: string, day: string): BriefCard {
   };
 }
 
-/** A card for each lesson that comes, the next one first. */
-export function lessonsToCome(ctx: Context): { students: number; lessons: BriefCard[] } {
+/** A card for each lesson that goes on or comes, by day and time. */
+export function lessonsToCome(ctx: Context): { students: number; lessons: LessonCard[] } {
   const [now, day] = [stamp(ctx), today(ctx)];
   const active = [...ctx.records.summaries().all].filter(({ archived }) => !archived);
-  const lessons = active
-    .filter(({ nextLesson }) => nextLesson !== null && nextLesson >= day)
-    .map((summary) => cardFrom(summary, now, day))
-    .sort(by(({ nextLesson }) => nextLesson ?? ''));
+  const lessons = active.flatMap((summary) => {
+    const card = cardFrom(summary, now, day);
+    const running = runningAt(summary.lessons, now);
+    return [
+      ...(running ? [{ ...card, lesson: running, running: true }] : []),
+      ...plannedFrom(summary.lessons, day).map((lesson) => ({ ...card, lesson, running: false })),
+    ];
+  });
+  lessons.sort((a, b) => Number(b.running) - Number(a.running) || inLessonOrder(a.lesson, b.lesson));
   return { students: active.length, lessons };
 }
 

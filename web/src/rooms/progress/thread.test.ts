@@ -6,6 +6,7 @@ const event = (at: string, kind: ThreadEvent['kind'], detail: ThreadEvent['detai
   id: at + kind,
   at,
   kind,
+  lessonId: null,
   detail,
 });
 

@@ -1,0 +1,59 @@
+import type { LessonFile } from '@inchstep/contract/checkins';
+import type { Lesson } from '@inchstep/contract/intake';
+import { draftLesson, LESSON_MAIL, type Lengths } from '@inchstep/contract/words';
+import { lessonSummary, momentsOf } from '@inchstep/core/progress';
+import { type Context, stamp, today } from '../../platform/context.ts';
+import { Refusal } from '../../platform/errors.ts';
+import { doToLesson, eventsIn, getLesson, getStudent, keepSummary, once, record } from '../intake/index.ts';
+import { livePlan, notesIn, setsIn } from '../practice/index.ts';
+import { libraryOf, libraryWords } from '../prescription/index.ts';
+import { insertMail } from './repo.ts';
+import { makeMails } from './service.ts';
+
+/** A lesson with all that happened in it, in order. */
+export function lessonFile(ctx: Context, studentId: string, lessonId: string): LessonFile {
+  const lesson = getLesson(ctx, studentId, lessonId);
+  const events = eventsIn(ctx, studentId, lessonId);
+  const moments = momentsOf(events, setsIn(ctx, studentId, lessonId), notesIn(ctx, studentId, lessonId));
+  return { lesson, moments: moments as LessonFile['moments'] };
+}
+
+/** A summary drafted from what happened; what was sent stays as it was sent. */
+export function summaryDraft(
+  ctx: Context,
+  studentId: string,
+  lessonId: string,
+  lengths: Lengths,
+): { text: string } {
+  const { lesson, moments } = lessonFile(ctx, studentId, lessonId);
+  if (lesson.summary !== null) return { text: lesson.summary };
+  const file = ctx.records.of(studentId);
+  const ahead = livePlan(ctx, studentId)?.days ?? [];
+  const facts = lessonSummary(file, libraryOf(ctx), moments, ahead, today(ctx));
+  return { text: draftLesson(facts, file.intake.firstName, libraryWords(ctx), lengths) };
+}
+
+/** Sends the summary once: to the student's page and as mail. A lesson that still goes on ends with it. */
+export async function sendSummary(
+  ctx: Context,
+  studentId: string,
+  lessonId: string,
+  { id, text, draft }: { readonly id: string; readonly text: string; readonly draft: string },
+  author: string,
+): Promise<Lesson> {
+  const send = () => {
+    const lesson = getLesson(ctx, studentId, lessonId);
+    if (lesson.summary !== null) throw new Refusal('changed_meanwhile');
+    if (lesson.startedAt === null) throw new Refusal('lesson_not_begun');
+    if (lesson.endedAt === null) doToLesson(ctx, studentId, lessonId, 'end');
+    const { profile } = getStudent(ctx, studentId);
+    const at = stamp(ctx);
+    keepSummary(ctx, lessonId, { draft, summary: text, sentAt: at });
+    const toName = `${profile.firstName} ${profile.familyName}`;
+    insertMail(ctx.db, { id, studentId, toName, subject: LESSON_MAIL.subject, text, at, madeAt: null });
+    record(ctx, studentId, 'lesson_sent', { day: lesson.day });
+  };
+  once(ctx, { id, what: 'lesson_summary', studentId, author }, send, () => undefined);
+  await makeMails(ctx);
+  return getLesson(ctx, studentId, lessonId);
+}

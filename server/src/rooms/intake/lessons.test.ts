@@ -1,0 +1,217 @@
+import { randomUUID } from 'node:crypto';
+import type { LessonFile, StudentPage } from '@inchstep/contract/checkins';
+import type { Lesson, LessonList, NewLesson, Student } from '@inchstep/contract/intake';
+import type { PlanNow } from '@inchstep/contract/practice';
+import type { LessonCard } from '@inchstep/contract/progress';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { addStudent, profile, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+let student: string;
+beforeAll(async () => {
+  server = await testServer();
+});
+beforeEach(async () => {
+  server.at('2027-03-01T09:00:00');
+  student = await addStudent(server);
+});
+afterAll(() => server.stop());
+
+const at = (path: string) => `/api/students/${student}${path}`;
+const agree = (more: Partial<NewLesson> = {}) =>
+  server.ask<Lesson>('POST', at('/lessons'), {
+    id: randomUUID(),
+    day: '2027-03-08',
+    time: '10:30',
+    minutes: 45,
+    ...more,
+  });
+const deed = (id: string, what: string) => server.ask<Lesson>('POST', at(`/lessons/${id}/${what}`));
+const lessons = async () => (await server.ask<LessonList>('GET', at('/lessons'))).body;
+const toCome = async () =>
+  (await server.ask<{ lessons: LessonCard[] }>('GET', '/api/lessons')).body.lessons.filter(
+    ({ studentId }) => studentId === student,
+  );
+const seen = async () => (await server.ask<Student>('GET', at(''))).body;
+
+describe('a lesson that is agreed', () => {
+  test('several a day stand on Today by their time, and the first is the student’s next one', async () => {
+    await agree({ time: '16:00' });
+    await agree();
+    await agree({ day: '2027-03-20', time: null });
+    expect((await toCome()).map(({ lesson }) => [lesson.day, lesson.time])).toEqual([
+      ['2027-03-08', '10:30'],
+      ['2027-03-08', '16:00'],
+      ['2027-03-20', null],
+    ]);
+    expect((await seen()).profile.nextLesson).toBe('2027-03-08');
+  });
+  test('the same one sent twice is one; one in the past, or at no time, is refused in words', async () => {
+    const lesson = { id: randomUUID() };
+    await agree(lesson);
+    await agree(lesson);
+    expect((await lessons()).lessons).toHaveLength(1);
+    expect((await agree({ day: '2027-02-28' })).body).toMatchObject({ code: 'date_in_past' });
+    expect((await agree({ time: '25:00' })).status).toBe(400);
+    expect((await agree({ minutes: 5 })).status).toBe(400);
+    expect((await lessons()).lessons).toHaveLength(1);
+  });
+  test('moved and called off, it changes the plan that stands; taken back, it is there again', async () => {
+    await takeDrills(server, student, ['knee_swap']);
+    const ask = { start: '2027-03-01', nextLesson: null, days: ['mon', 'wed', 'fri', 'sun'] };
+    await server.ask('POST', at('/plans'), { id: randomUUID(), ...ask, minutesPerDay: {}, placeByDay: {} });
+    const reviews = async () => (await server.ask<PlanNow>('GET', at('/plan'))).body.live?.reviewDates ?? [];
+    const { id } = (await agree({ day: '2027-03-09' })).body;
+    expect(await reviews()).toContain('2027-03-09');
+    await server.ask('PUT', at(`/lessons/${id}`), { day: '2027-03-11', time: '08:00' });
+    expect([(await reviews()).includes('2027-03-09'), (await reviews()).includes('2027-03-11')]).toEqual([
+      false,
+      true,
+    ]);
+    await deed(id, 'cancel');
+    expect(await reviews()).not.toContain('2027-03-11');
+    await deed(id, 'cancel');
+    await deed(id, 'restore');
+    expect(await reviews()).toContain('2027-03-11');
+  });
+  test('another student’s lesson can’t be reached', async () => {
+    const { id } = (await agree()).body;
+    const other = await addStudent(server);
+    for (const path of [`/lessons/${id}`, `/lessons/${id}/draft`])
+      expect((await server.ask('GET', `/api/students/${other}${path}`)).status).toBe(404);
+    expect((await server.ask('POST', `/api/students/${other}/lessons/${id}/begin`)).status).toBe(404);
+  });
+});
+
+describe('the day of the next lesson in the intake form', () => {
+  const save = async (nextLesson: string | null) => {
+    const { version } = await seen();
+    return server.ask<Student>('PUT', at(''), { version, profile: profile({ nextLesson }) });
+  };
+  test('is agreed, moved with its time, and called off', async () => {
+    await save('2027-03-05');
+    expect((await lessons()).lessons).toMatchObject([{ day: '2027-03-05', time: null }]);
+    const { id } = (await lessons()).lessons[0] as Lesson;
+    await server.ask('PUT', at(`/lessons/${id}`), { day: '2027-03-05', time: '09:15' });
+    await save('2027-03-06');
+    expect((await lessons()).lessons).toMatchObject([{ id, day: '2027-03-06', time: '09:15' }]);
+    await save(null);
+    expect((await lessons()).lessons[0]?.cancelledAt).not.toBeNull();
+  });
+  test('a form that was opened before the lesson was moved does not move it back', async () => {
+    const { id } = (await agree()).body;
+    const { version } = await seen();
+    await server.ask('PUT', at(`/lessons/${id}`), { day: '2027-03-10', time: '10:30' });
+    const late = await server.ask('PUT', at(''), { version, profile: profile({ nextLesson: '2027-03-08' }) });
+    expect(late.body).toMatchObject({ code: 'changed_meanwhile' });
+    expect((await lessons()).lessons[0]?.day).toBe('2027-03-10');
+  });
+});
+
+describe('a lesson that goes on', () => {
+  test('holds what is done in it, and nothing of before and after', async () => {
+    await takeDrills(server, student, ['knee_swap']);
+    const { id } = (await agree({ day: '2027-03-01' })).body;
+    await deed(id, 'begin');
+    await deed(id, 'begin');
+    expect((await lessons()).running?.id).toBe(id);
+    expect((await toCome())[0]).toMatchObject({ running: true, lesson: { id } });
+    const set = { drill: 'knee_swap', stage: 'still', reps: 'PPFP', felt: null, date: '2027-03-01' };
+    server.at('2027-03-01T09:20:00');
+    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
+    server.at('2027-03-01T09:22:00');
+    const note = { id: randomUUID(), tag: 'feels_like', text: 'the seat leads' };
+    await server.ask('POST', at(`/lessons/${id}/notes`), note);
+    await server.ask('POST', at(`/lessons/${id}/notes`), note);
+    const wrong = { id: randomUUID(), tag: 'said', text: 'no' };
+    await server.ask('POST', at(`/lessons/${id}/notes`), wrong);
+    await server.ask('POST', at(`/lesson-notes/${wrong.id}/undo`));
+    server.at('2027-03-01T09:25:00');
+    const word = { drill: 'knee_swap', stage: 'still', decision: 'hold', note: '' };
+    await server.ask('POST', at('/gates'), { id: randomUUID(), ...word });
+    server.at('2027-03-01T10:00:00');
+    await deed(id, 'end');
+    server.at('2027-03-01T11:00:00');
+    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
+    const { body } = await server.ask<LessonFile>('GET', at(`/lessons/${id}`));
+    expect(body.moments.map((moment) => (moment.what === 'event' ? moment.kind : moment.what))).toEqual([
+      'lesson_began',
+      'set',
+      'note',
+      'gate',
+      'lesson_ended',
+    ]);
+    expect((await lessons()).running).toBeNull();
+  });
+  test('a set that arrives late lies where it was done', async () => {
+    await takeDrills(server, student, ['knee_swap']);
+    const { id } = (await agree({ begin: true, day: '2027-03-01' })).body;
+    server.at('2027-03-01T10:00:00');
+    await deed(id, 'end');
+    server.at('2027-03-01T18:00:00');
+    const doneAt = new Date('2027-03-01T09:30:00').toISOString();
+    const set = { drill: 'knee_swap', stage: 'still', reps: 'PP', felt: null, date: '2027-03-01', doneAt };
+    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
+    const { body } = await server.ask<LessonFile>('GET', at(`/lessons/${id}`));
+    expect(body.moments.filter(({ what }) => what === 'set')).toHaveLength(1);
+  });
+  test('one at a time; it can’t be moved or called off; forgotten, it is over by itself', async () => {
+    const first = (await agree({ begin: true, day: '2027-03-01' })).body;
+    expect((await agree({ begin: true, day: '2027-03-01' })).body).toMatchObject({ code: 'lesson_running' });
+    expect((await deed(first.id, 'cancel')).body).toMatchObject({ code: 'lesson_begun' });
+    const move = await server.ask('PUT', at(`/lessons/${first.id}`), { day: '2027-03-09' });
+    expect(move.body).toMatchObject({ code: 'lesson_begun' });
+    expect((await deed((await agree()).body.id, 'end')).body).toMatchObject({ code: 'lesson_not_begun' });
+    server.at('2027-03-01T14:00:00');
+    expect((await lessons()).running).toBeNull();
+  });
+  test('ended by mistake, it goes on', async () => {
+    const { id } = (await agree({ begin: true, day: '2027-03-01' })).body;
+    await deed(id, 'end');
+    await deed(id, 'resume');
+    expect((await lessons()).running?.id).toBe(id);
+  });
+});
+
+describe('after the lesson', () => {
+  test('a summary is drafted from what was done, sent once to page and mail, and ends the lesson', async () => {
+    await takeDrills(server, student, ['knee_swap']);
+    const { id } = (await agree({ begin: true, day: '2027-03-01' })).body;
+    await agree({ day: '2027-03-15', time: '09:00' });
+    const set = { drill: 'knee_swap', stage: 'still', reps: 'PPFP?', felt: null, date: '2027-03-01' };
+    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
+    const note = { tag: 'try_next', text: 'half swings only' };
+    await server.ask('POST', at(`/lessons/${id}/notes`), { id: randomUUID(), ...note });
+    await server.ask('POST', at(`/lessons/${id}/notes`), {
+      id: randomUUID(),
+      tag: 'note',
+      text: 'late again',
+    });
+    const { text } = (await server.ask<{ text: string }>('GET', at(`/lessons/${id}/draft`))).body;
+    expect(text).toContain('Knee swap, still: 3 of 4 counted.');
+    expect(text).toContain('Try next: half swings only');
+    expect(text).toContain('Monday 15 March at 09:00');
+    // What the coach noted for himself stays with him.
+    expect(text).not.toContain('late again');
+    const letter = {
+      id: randomUUID(),
+      text: `${text}
+
+Well swung.`,
+      draft: text,
+    };
+    const send = () => server.ask<Lesson>('POST', at(`/lessons/${id}/summary`), letter);
+    await send();
+    expect((await send()).body).toMatchObject({ summary: letter.text });
+    expect((await lessons()).running).toBeNull();
+    const again = { id: randomUUID(), text: 'twice', draft: '' };
+    expect((await server.ask('POST', at(`/lessons/${id}/summary`), again)).body).toMatchObject({
+      code: 'changed_meanwhile',
+    });
+    const { token } = (await server.ask<{ token: string }>('POST', at('/links'), { days: 9 })).body;
+    const page = (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body;
+    expect(page.lessons).toEqual([{ id, day: '2027-03-01', summary: letter.text }]);
+    expect(page.nextLesson).toMatchObject({ day: '2027-03-15', time: '09:00' });
+    expect(server.ctx.outbox.has(letter.id)).toBe(true);
+  });
+});
