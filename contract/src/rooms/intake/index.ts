@@ -180,6 +180,8 @@ export const holdSchema = z.object({
   liftNote: z.string(),
 });
 export type Hold = z.infer<typeof holdSchema>;
+/** The coach stops the drills himself: it hurts in the lesson. */
+export const stopHoldSchema = z.strictObject({ id: idSchema, where: z.string().trim().max(200) });
 export const liftHoldSchema = z.strictObject({
   note: z.string().trim().min(3, { error: 'say why it is lifted' }).max(500),
 });

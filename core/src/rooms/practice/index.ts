@@ -66,6 +66,22 @@ export { PLAN_RULES, provePlan } from './proof/provePlan.ts';
 export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS, WEEKLY_WISH } from './ruleNumbers.ts';
 export { aroundSet, type LadderFile, standsOn } from './rung.ts';
 export {
+  beginRun,
+  countOfRun,
+  freeRun,
+  layerHolds,
+  type RunAction,
+  type RunCount,
+  type RunSet,
+  type RunSpec,
+  type RunState,
+  type RunStep,
+  run,
+  runOf,
+  secondsPerRep,
+  stepOfRun,
+} from './runner.ts';
+export {
   REHEARSALS_PER_BALL,
   SECONDS,
   STAGE_ROWS,

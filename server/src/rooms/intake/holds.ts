@@ -2,6 +2,7 @@ import type { Hold } from '@inchstep/contract/intake';
 import { type HoldSpan, onOurClock, stoppedBy } from '@inchstep/core/intake';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { once } from './once.ts';
 import { record } from './record.ts';
 import { holdsOf, insertHold, liftHolds, openHold } from './repo.ts';
 import { getStudent } from './service.ts';
@@ -18,6 +19,22 @@ export function reportPain(
 ): void {
   insertHold(ctx.db, studentId, { id, where, at, liftedAt: null, liftNote: '' });
   record(ctx, studentId, 'hold', { where });
+}
+
+/** The coach saw it, or was told of it beside the ball. */
+export function stopForPain(
+  ctx: Context,
+  studentId: string,
+  { id, where }: { readonly id: string; readonly where: string },
+  author: string,
+): void {
+  getStudent(ctx, studentId);
+  once(
+    ctx,
+    { id, what: 'hold', studentId, author },
+    () => reportPain(ctx, studentId, id, where),
+    () => undefined,
+  );
 }
 
 /** Only the coach lifts a hold, and says why. */

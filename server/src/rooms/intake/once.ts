@@ -15,6 +15,7 @@ const TOUCHES = {
   plan: 'file',
   set: 'sets',
   gate: 'file',
+  hold: 'file',
   lesson: 'file',
   lesson_note: 'nothing',
   lesson_summary: 'file',

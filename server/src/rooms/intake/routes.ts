@@ -7,6 +7,7 @@ import {
   newStudentSchema,
   presetSchema,
   schoolPageSchema,
+  stopHoldSchema,
   studentSchema,
 } from '@inchstep/contract/intake';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
@@ -14,7 +15,7 @@ import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
-import { holdOf, liftHold } from './holds.ts';
+import { holdOf, liftHold, stopForPain } from './holds.ts';
 import { lessonRoutes } from './lessonRoutes.ts';
 import { editBand, listSchools, resetBand } from './schools.ts';
 import { archiveStudent, createStudent, editStudent, getStudent, listStudents, thread } from './service.ts';
@@ -58,6 +59,15 @@ export function intakeRoutes(app: App, ctx: Context): void {
     '/api/students/:id/hold',
     { schema: { tags, params, response: { 200: holdSchema.nullable() } } },
     async ({ params: p }) => holdOf(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/hold',
+    { schema: { tags, params, body: stopHoldSchema, response: { 200: holdSchema.nullable() } } },
+    async (request) => {
+      const { id, where } = request.body;
+      stopForPain(ctx, request.params.id, { id, where }, authorOf(request));
+      return holdOf(ctx, request.params.id);
+    },
   );
   app.post(
     '/api/students/:id/hold/lift',

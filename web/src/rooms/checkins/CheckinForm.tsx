@@ -1,16 +1,33 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import { PAIN_WORDS } from '@inchstep/contract/words';
+import { useEffect, useRef } from 'react';
 import { dayOf, Failed } from '../../platform/parts.tsx';
 import { pageClipUrl } from './queries.ts';
 import { type CheckinBox, useCheckin } from './useCheckin.ts';
 import { FORM_WORDS } from './words.ts';
 
 /** A word, a clip, and the pain question every time. */
-export function CheckinForm({ token, page }: { readonly token: string; readonly page: StudentPage }) {
+export function CheckinForm({
+  token,
+  page,
+  hurts = 0,
+}: {
+  readonly token: string;
+  readonly page: StudentPage;
+  /** How often a run was stopped for pain: the question is answered, where is asked. */
+  readonly hurts?: number;
+}) {
   const box = useCheckin(token, page.today);
+  const form = useRef<HTMLElement>(null);
+  const { setPain } = box;
+  useEffect(() => {
+    if (hurts === 0) return;
+    setPain(true);
+    form.current?.scrollIntoView({ block: 'start' });
+  }, [hurts, setPain]);
   const { pain, share, error, sent, submit } = box;
   return (
-    <section className="panel p-4" aria-label={FORM_WORDS.title}>
+    <section ref={form} className="panel p-4" aria-label={FORM_WORDS.title}>
       <h2 className="text-xl">{FORM_WORDS.tell(page.coach.split(' ')[0] ?? '')}</h2>
       {sent && (
         <p role="status" className="my-2 font-semibold">

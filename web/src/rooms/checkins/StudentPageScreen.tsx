@@ -1,6 +1,7 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import {
   amountsWithClub,
+  cautionText,
   clubOrderText,
   exaggerateText,
   itemText,
@@ -10,7 +11,7 @@ import {
   warmUpText,
   wordsFrom,
 } from '@inchstep/contract/words';
-import type { PlanItem } from '@inchstep/core/practice';
+import { freeRun, type PlanItem, runOf } from '@inchstep/core/practice';
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
@@ -77,6 +78,7 @@ function Page({
 }) {
   const { lengths, change } = useSettings();
   const other = lengths === 'in' ? 'cm' : 'in';
+  const [hurts, setHurts] = useState(0);
   const reply = page.checkins.find((c) => c.reply)?.reply;
   return (
     <div className="mx-auto flex max-w-md flex-col gap-4 pb-10">
@@ -107,9 +109,11 @@ function Page({
             <p className="mt-2 whitespace-pre-wrap">{reply.text}</p>
           </section>
         )}
-        {!page.hold && <TodayCard token={token} page={page} onLogged={onLogged} />}
+        {!page.hold && (
+          <TodayCard token={token} page={page} onLogged={onLogged} onPain={() => setHurts(hurts + 1)} />
+        )}
         {!page.hold && page.drills.length > 0 && <DaysAhead token={token} />}
-        <CheckinForm token={token} page={page} />
+        <CheckinForm token={token} page={page} hurts={hurts} />
       </main>
     </div>
   );
@@ -161,10 +165,12 @@ function TodayCard({
   token,
   page,
   onLogged,
+  onPain,
 }: {
   readonly token: string;
   readonly page: StudentPage;
   readonly onLogged: () => void;
+  readonly onPain: () => void;
 }) {
   const [extra, setExtra] = useState(false);
   const { nameOf, wordsOf } = useLibraryWords();
@@ -230,20 +236,19 @@ function TodayCard({
                 />
               )}
             </header>
-            <p className="text-lg font-semibold">{wordsOf(item.drill)?.cue}</p>
-            {drill && drill.layers.length > 1 && (
-              <p>{STUDENT_PAGE_SCREEN_WORDS.now(wordsOf(item.drill)?.layers[drill.layer - 1] ?? '')}</p>
-            )}
             {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
             <SetRunner
               token={token}
-              drill={item.drill}
-              stage={item.stage}
-              layer={drill?.layer ?? 1}
-              withBall={(planned?.balls ?? 0) > 0}
-              lookEvery={planned?.lookEvery ?? null}
+              spec={planned ? runOf(planned) : freeRun(item.drill, item.stage, drill?.layer ?? 1)}
+              asks={
+                drill && drill.layers.length > 1
+                  ? (wordsOf(item.drill)?.layers[drill.layer - 1] ?? null)
+                  : null
+              }
+              cautions={(drill?.cautions ?? []).map(cautionText)}
               done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
               onLogged={onLogged}
+              onPain={onPain}
             />
             {drill && <HowToSet token={token} page={page} drill={drill} onRange={day?.place === 'range'} />}
           </article>

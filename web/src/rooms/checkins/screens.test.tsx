@@ -159,7 +159,7 @@ describe('the student’s page', () => {
     press('Missed');
     cleanup();
     show();
-    expect(await screen.findByText('1 of 2 counted in this set.')).toBeTruthy();
+    expect(await screen.findByText(/1 of 2 counted/)).toBeTruthy();
   });
   test('no signal: the set waits on the phone and says so', async () => {
     fakeServer({

@@ -56,6 +56,7 @@ export const REVIEW_SCREEN_WORDS = {
 export const SET_RUNNER_WORDS = {
   noSignalKeptHere: 'No signal. Kept here, and sent later.',
   logged: 'Logged.',
+  tellBelow: 'Tell your coach below where it hurts. Until that has gone, your coach does not know.',
   repetitionsLoggedToday: (total: number) => `${total} repetitions logged today.`,
 } as const;
 
@@ -81,7 +82,6 @@ export const STUDENT_PAGE_SCREEN_WORDS = {
   with: (coach: string) => `with ${coach}`,
   show: (other: string) => `Show ${other}`,
   fromYourCoach: 'From your coach',
-  now: (checkpoint: string) => `Now: ${checkpoint}`,
   besides: (coach: string) => `Besides, from ${coach}`,
   from: (coach: string) => `From ${coach}`,
   waiting: (open: number) =>

@@ -1,3 +1,5 @@
 export { GateDecision } from './GateDecision.tsx';
 export { useGates } from './queries.ts';
-export { RepPad } from './RepPad.tsx';
+export { Runner, type RunnerProps } from './Runner.tsx';
+export { dropRefused, putWaiting, sendWaiting, type WaitingSet, waitingSets } from './setQueue.ts';
+export { setFrom, useRun } from './useRun.ts';
