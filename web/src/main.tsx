@@ -88,6 +88,13 @@ const router = createBrowserRouter([
                 ),
               },
               {
+                path: 'lesson',
+                lazy: visited(
+                  () => import('./rooms/progress/LessonScreen.tsx'),
+                  (m) => m.LessonScreen,
+                ),
+              },
+              {
                 path: 'intake',
                 lazy: visited(
                   () => import('./rooms/intake/IntakeScreen.tsx'),

@@ -34,7 +34,12 @@ export class Seeder {
     return day;
   }
 
-  async create(person: Person, nextLessonIn: number | null, startedAgo: number): Promise<string> {
+  async create(
+    person: Person,
+    nextLessonIn: number | null,
+    startedAgo: number,
+    time = '10:00',
+  ): Promise<string> {
     this.at(startedAgo, 9);
     const id = randomUUID();
     const bornOn = plusDays(this.today, -Math.round(person.age * 365.25 + 100));
@@ -43,10 +48,31 @@ export class Seeder {
       heightIn: person.heightIn,
       handedness: person.left ? 'left' : 'right',
       bornOn,
-      nextLesson: nextLessonIn === null ? null : this.day(-nextLessonIn),
+      nextLesson: null,
     };
     await this.call('POST', '/api/students', { id, profile });
+    if (nextLessonIn !== null) {
+      const when = { day: this.day(-nextLessonIn), time, minutes: 45, place: 'Bay 3' };
+      await this.call('POST', `/api/students/${id}/lessons`, { id: randomUUID(), ...when });
+    }
     return id;
+  }
+
+  /** An hour that was held, with whatever happens in it. */
+  async lesson<T>(
+    student: string,
+    ago: number,
+    mode: 'in_person' | 'video',
+    act: () => Promise<T>,
+  ): Promise<T> {
+    const day = this.at(ago, 10);
+    const id = randomUUID();
+    const place = mode === 'video' ? '' : 'Bay 3';
+    await this.call('POST', `/api/students/${student}/lessons`, { id, day, mode, place, begin: true });
+    const done = await act();
+    this.at(ago, 11);
+    await this.call('POST', `/api/students/${student}/lessons/${id}/end`);
+    return done;
   }
 
   /** Filmed and measured swings of one day, marked as a careful coach marks. */

@@ -12,15 +12,17 @@ const days = (from: number, to: number, every = 1): number[] => {
 
 /** Over-turns; five weeks in, better, and a gate waits for a decision. */
 const priya: Chapter = async (s, person) => {
-  const id = await s.create(person, 1, 36);
-  const { swing } = await s.filmed(id, 'priya-then', 35, true);
-  await s.swings(id, person, 35, { over_turn: 1.73, lead_knee_collapse: 2.2 }, 2, 101);
-  await hitShotsOf(s, id, 35, { lead_knee_collapse: 2.2, over_turn: 1.73 }, swing);
-  const first = await s.diagnose(id, swing, [
-    ['obs.overswing', 'present'],
-    ['ball.fat', 'present'],
-  ]);
-  await s.settle(id, person, first.id, first.workOn, ['knee_swap']);
+  const id = await s.create(person, 1, 36, '09:30');
+  await s.lesson(id, 35, 'in_person', async () => {
+    const { swing } = await s.filmed(id, 'priya-then', 35, true);
+    await s.swings(id, person, 35, { over_turn: 1.73, lead_knee_collapse: 2.2 }, 2, 101);
+    await hitShotsOf(s, id, 35, { lead_knee_collapse: 2.2, over_turn: 1.73 }, swing);
+    const first = await s.diagnose(id, swing, [
+      ['obs.overswing', 'present'],
+      ['ball.fat', 'present'],
+    ]);
+    await s.settle(id, person, first.id, first.workOn, ['knee_swap']);
+  });
   const token = await s.link(id);
   await s.sets(id, 'knee_swap', 'still', days(34, 31), 20, 0.86);
   await s.gate(id, 31, 'knee_swap', 'still', 'advance');
@@ -33,23 +35,27 @@ const priya: Chapter = async (s, person) => {
   await s.reply(checkin, 11, 21);
   await s.gate(id, 10, 'knee_swap', 'half', 'advance');
   await s.plan(id, person, 10);
-  const { swing: now } = await s.filmed(id, 'priya-now', 3, true);
-  await hitShotsOf(s, id, 3, { lead_knee_collapse: 0.4 }, now);
-  await pressureOf(s, now, person, { over_turn: 0.39, lead_knee_collapse: 0.4 });
-  await s.swings(id, person, 3, { over_turn: 0.39, lead_knee_collapse: 0.4 }, 3, 101, 'three_quarter');
+  await s.lesson(id, 3, 'in_person', async () => {
+    const { swing: now } = await s.filmed(id, 'priya-now', 3, true);
+    await hitShotsOf(s, id, 3, { lead_knee_collapse: 0.4 }, now);
+    await pressureOf(s, now, person, { over_turn: 0.39, lead_knee_collapse: 0.4 });
+    await s.swings(id, person, 3, { over_turn: 0.39, lead_knee_collapse: 0.4 }, 3, 101, 'three_quarter');
+  });
   await s.sets(id, 'knee_swap', 'three_quarter', days(9, 1, 2), 14, 0.9);
 };
 
 /** Left-handed, slides; three weeks in, sends a check-in today. */
 const gus: Chapter = async (s, person) => {
-  const id = await s.create(person, 4, 23);
-  const { swing } = await s.filmed(id, 'gus', 22, true);
-  await s.swings(id, person, 22, { over_slide: 1.98 }, 2, 202);
-  const first = await s.diagnose(id, swing, [
-    ['obs.stuck_inside', 'present'],
-    ['ball.push', 'present'],
-  ]);
-  await s.settle(id, person, first.id, first.workOn, ['delivery_freeze']);
+  const id = await s.create(person, 4, 23, '14:00');
+  await s.lesson(id, 22, 'in_person', async () => {
+    const { swing } = await s.filmed(id, 'gus', 22, true);
+    await s.swings(id, person, 22, { over_slide: 1.98 }, 2, 202);
+    const first = await s.diagnose(id, swing, [
+      ['obs.stuck_inside', 'present'],
+      ['ball.push', 'present'],
+    ]);
+    await s.settle(id, person, first.id, first.workOn, ['delivery_freeze']);
+  });
   const token = await s.link(id);
   await s.sets(id, 'delivery_freeze', 'still', days(21, 17, 2), 16, 0.85);
   await s.gate(id, 17, 'delivery_freeze', 'still', 'advance');
@@ -65,7 +71,7 @@ const gus: Chapter = async (s, person) => {
 
 /** Sixty-six, a bad back, frozen hips; reported pain yesterday. */
 const odette: Chapter = async (s, person) => {
-  const id = await s.create(person, 6, 27);
+  const id = await s.create(person, 6, 27, '11:15');
   const [swing] = await s.swings(id, person, 26, { frozen_hips: 2.36 }, 2, 31);
   const first = await s.diagnose(id, swing as string, [
     ['obs.low_back_ache_after_practice', 'present'],
@@ -132,7 +138,7 @@ const hanne: Chapter = async (s, person) => {
 
 /** Spins out and slices; silent for twelve days. */
 const rafael: Chapter = async (s, person) => {
-  const id = await s.create(person, 3, 25);
+  const id = await s.create(person, 3, 25, '08:00');
   const [swing] = await s.swings(id, person, 24, { spin_out: 1.33 }, 2, 61);
   const first = await s.diagnose(id, swing as string, [
     ['obs.over_the_top', 'present'],
@@ -187,7 +193,7 @@ const piet: Chapter = async (s, person) => {
 
 /** New this week: nothing yet but a clip. */
 const wren: Chapter = async (s, person) => {
-  const id = await s.create(person, 2, 2);
+  const id = await s.create(person, 0, 2, '15:00');
   await s.filmed(id, 'wren', 1, false);
 };
 

@@ -26,6 +26,7 @@ export const keys = {
 
 export type StudentPart =
   | 'thread'
+  | 'lessons'
   | 'hold'
   | 'clips'
   | 'swings'

@@ -21,6 +21,7 @@ export { breachesOfMove } from './plan/moveSession.ts';
 export { diffOf, isSmallDiff } from './plan/planDiff.ts';
 export {
   AID_USES,
+  type AidUse,
   BINDING_RULES,
   type Binding,
   type Breach,

@@ -56,6 +56,7 @@ export type RunAction =
   | { readonly do: 'close'; readonly id: string; readonly at: string }
   | { readonly do: 'layer'; readonly layer: number; readonly id: string; readonly at: string }
   | { readonly do: 'felt'; readonly felt: number | null }
+  | { readonly do: 'with'; readonly clubs: readonly Club[]; readonly aid: AidUse }
   | { readonly do: 'more' }
   | { readonly do: 'sent'; readonly id: string }
   | { readonly do: 'pain'; readonly id: string; readonly at: string }
@@ -159,6 +160,8 @@ export function run(state: RunState, action: RunAction): RunState {
       return { ...closed(state, action), spec: { ...state.spec, layer: action.layer } };
     case 'felt':
       return { ...state, felt: action.felt };
+    case 'with':
+      return { ...state, spec: { ...state.spec, clubs: action.clubs, aid: action.aid } };
     case 'more':
       return {
         ...state,

@@ -71,6 +71,8 @@ describe('the student’s page', () => {
     handedness: 'left',
     heightIn: 72,
     setupBias: 'centred',
+    lessons: [],
+    nextLesson: null,
     needsConsent: false,
     hold: null,
     day: { date: '2027-03-10', place: 'home', minutes: 8.3, ...warm, items: [item] },

@@ -1,2 +1,10 @@
+export {
+  type LessonDeed,
+  useAgreeLesson,
+  useLessonDeed,
+  useLessonList,
+  useMoveLesson,
+  useStopForPain,
+} from './lessonQueries.ts';
 export { useArchive, useHold, useLiftHold, useStudent, useThread } from './queries.ts';
 export { eventText, HAND_WORDS, PRESET_WORDS } from './words.ts';

@@ -1,4 +1,5 @@
 import type { LimitReason, SchoolQuestion } from '@inchstep/core/intake';
+import { shortDay } from '../../platform/dates.ts';
 
 export const HAND_WORDS = { right: 'Right-handed', left: 'Left-handed' } as const;
 export const FLEXIBILITY_WORDS = { stiff: 'Stiff', usual: 'Usual', supple: 'Supple' } as const;
@@ -122,6 +123,9 @@ export const ORIGIN_WORDS: Readonly<Record<string, string>> = {
   ),
 };
 
+const whenText = ({ day, time }: Record<string, unknown>): string =>
+  `${shortDay(String(day))}${time ? `, ${String(time)}` : ''}`;
+
 const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = {
   created: () => 'Joined the roster',
   edited: () => 'Intake changed',
@@ -146,6 +150,12 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   hold: (d) => `Drills on hold: pain${d.where ? `, ${String(d.where)}` : ''}`,
   hold_lifted: (d) => `Hold lifted: ${String(d.note)}`,
   undone: () => 'Choice taken back',
+  lesson_agreed: (d) => `Lesson agreed: ${whenText(d)}`,
+  lesson_moved: (d) => `Lesson moved to ${whenText(d)}`,
+  lesson_cancelled: (d) => `Lesson called off: ${whenText(d)}`,
+  lesson_began: () => 'Lesson began',
+  lesson_ended: () => 'Lesson ended',
+  lesson_sent: () => 'Summary of the lesson sent',
 };
 export const eventText = (kind: string, detail: Record<string, unknown>): string =>
   EVENT_TEXT[kind]?.(detail) ?? kind;

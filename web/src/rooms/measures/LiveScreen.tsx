@@ -33,7 +33,17 @@ export function LiveScreen() {
   );
 }
 
-function Live({ student, swings }: { readonly student: Student; readonly swings: readonly Swing[] }) {
+/** The live picture; in a lesson it is less tall. */
+export function Live({
+  student,
+  swings,
+  tall = true,
+}: {
+  readonly student: Student;
+  readonly swings: readonly Swing[];
+  readonly tall?: boolean;
+}) {
+  const height = tall ? 'h-[36rem]' : 'h-[24rem]';
   const [kind, setKind] = useState<ViewKind>('face_on');
   const [delay, setDelay] = useState<number>(4);
   const video = useRef<HTMLVideoElement>(null);
@@ -74,7 +84,7 @@ function Live({ student, swings }: { readonly student: Student; readonly swings:
       <div className={`grid grid-cols-2 gap-3 ${running ? '' : 'hidden'}`}>
         <figure>
           <figcaption className="font-semibold">{LIVE_SCREEN_WORDS.now}</figcaption>
-          <div className="relative flex h-[36rem] justify-center bg-[#17242b]">
+          <div className={`relative flex justify-center bg-[#17242b] ${height}`}>
             <div className="relative h-full">
               <video
                 ref={video}
@@ -89,7 +99,7 @@ function Live({ student, swings }: { readonly student: Student; readonly swings:
         </figure>
         <figure>
           <figcaption className="font-semibold">{LIVE_SCREEN_WORDS.secondsAgo(delay)}</figcaption>
-          <div className="flex h-[36rem] justify-center bg-[#17242b]">
+          <div className={`flex justify-center bg-[#17242b] ${height}`}>
             <canvas
               ref={later}
               data-testid="later"

@@ -11,17 +11,20 @@ export function FullSpeedTest({
   state,
   today,
   open = false,
+  counted = false,
 }: {
   readonly studentId: string;
   readonly state: GateState;
   readonly today: string;
   readonly open?: boolean;
+  /** The repetitions are counted elsewhere on the screen. */
+  readonly counted?: boolean;
 }) {
   const { drill, layer, fullTest, held } = state;
   const below = STAGES.indexOf(state.stage) < STAGES.indexOf('full');
   if (!below || held.some(({ code }) => code === 'pain')) return null;
   return (
-    <details className="mt-1" open={open || fullTest !== null}>
+    <details className="mt-1" open={open || counted || fullTest !== null}>
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">{FULL_TEST_WORDS.title}</summary>
       <p className="text-sm">{FULL_TEST_WORDS.how}</p>
       {fullTest && (
@@ -40,7 +43,7 @@ export function FullSpeedTest({
           </div>
         </div>
       )}
-      <CoachSet studentId={studentId} on={{ drill, stage: 'full', layer }} today={today} />
+      {!counted && <CoachSet studentId={studentId} on={{ drill, stage: 'full', layer }} today={today} />}
     </details>
   );
 }

@@ -1,3 +1,4 @@
+export { FullSpeedTest } from './FullSpeedTest.tsx';
 export { GateDecision } from './GateDecision.tsx';
 export { useGates } from './queries.ts';
 export { Runner, type RunnerProps } from './Runner.tsx';

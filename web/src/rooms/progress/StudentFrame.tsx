@@ -6,6 +6,7 @@ import { STUDENT_FRAME_WORDS } from './words.ts';
 // In the order of the work, so that the row reads as the way a student goes.
 export const ROOMS: readonly [path: string, name: string][] = [
   ['', STUDENT_FRAME_WORDS.student],
+  ['lesson', STUDENT_FRAME_WORDS.lesson],
   ['intake', STUDENT_FRAME_WORDS.intake],
   ['bench', STUDENT_FRAME_WORDS.bench],
   ['diagnosis', STUDENT_FRAME_WORDS.reasons],

@@ -74,7 +74,7 @@ export function threadDays(events: readonly ThreadEvent[], nameOf: NameOf = HOUS
   }));
 }
 
-function lineOf({ kind, detail }: ThreadEvent, nameOf: NameOf): string {
+export function lineOf({ kind, detail }: ThreadEvent, nameOf: NameOf): string {
   const about = detailOf(kind, detail, nameOf);
   return about === '' ? eventText(kind, detail) : `${eventText(kind, detail)}: ${about}`;
 }

@@ -1,4 +1,4 @@
-import type { BriefCard as Card } from '@inchstep/contract/progress';
+import type { LessonCard as Card } from '@inchstep/contract/progress';
 import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
 import { Link } from 'react-router';
 import { dayText, Empty, Shown } from '../../platform/parts.tsx';
@@ -6,6 +6,7 @@ import { useMe } from '../../platform/session.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { Queue } from './Queue.tsx';
 import { useLessons } from './queries.ts';
+import { DATES_WORDS } from './words.lesson.ts';
 import { movedText, STATE_WORDS, TODAY_SCREEN_WORDS } from './words.ts';
 
 /** The day: what waits for an answer, and a brief for each lesson that comes. */
@@ -43,7 +44,7 @@ export function TodayScreen() {
             return (
               <ul className="grid gap-3 sm:grid-cols-2">
                 {coming.map((b) => (
-                  <BriefCard key={b.studentId} brief={b} today={today} />
+                  <BriefCard key={b.lesson.id} brief={b} today={today} />
                 ))}
               </ul>
             );
@@ -56,15 +57,24 @@ export function TodayScreen() {
 
 function BriefCard({ brief, today }: { readonly brief: Card; readonly today: string }) {
   const { nameOf } = useLibrary();
+  const { lesson } = brief;
   return (
     <li>
       <Link
-        to={`/students/${brief.studentId}`}
+        to={`/students/${brief.studentId}/lesson`}
         className="panel flex h-full flex-col gap-1 p-3 hover:bg-base-200"
       >
         <span className="flex items-baseline justify-between gap-2">
           <span className="text-lg font-semibold">{brief.name}</span>
-          <span>{dayText(brief.nextLesson ?? '', today)}</span>
+          <span className="text-right">
+            {brief.running ? TODAY_SCREEN_WORDS.goesOn : dayText(lesson.day, today)}
+            {!brief.running && (
+              <span className="ml-2 text-lg font-semibold">{lesson.time ?? DATES_WORDS.open}</span>
+            )}
+          </span>
+        </span>
+        <span className="text-sm text-base-content/80">
+          {DATES_WORDS.line(lesson.minutes, lesson.place, lesson.mode === 'video')}
         </span>
         <span className="text-sm font-semibold">{STATE_WORDS[brief.state]}</span>
         {brief.focus.length > 0 && (

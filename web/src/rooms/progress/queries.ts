@@ -1,5 +1,5 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
-import type { Brief, BriefCard, Progress, RosterRow } from '@inchstep/contract/progress';
+import type { Brief, LessonCard, Progress, RosterRow } from '@inchstep/contract/progress';
 import { useQuery } from '@tanstack/react-query';
 import { get } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
@@ -17,5 +17,5 @@ export const useBrief = (studentId: string) =>
   });
 export const useQueue = () => useVersioned<{ rows: readonly QueueRow[] }>(keys.queue, '/api/queue');
 export const useLessons = () =>
-  useVersioned<{ students: number; lessons: readonly BriefCard[] }>(keys.lessons, '/api/lessons');
+  useVersioned<{ students: number; lessons: readonly LessonCard[] }>(keys.lessons, '/api/lessons');
 export const useRoster = () => useVersioned<{ rows: readonly RosterRow[] }>(keys.roster, '/api/roster');

@@ -3,6 +3,7 @@ import { bandFor, resolveSchool } from '@inchstep/core/intake';
 import { judgeChange, judgePoint, type SessionPoint, sessionPoints } from '@inchstep/core/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { LESSON } from '../../testing/lesson.ts';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { OverviewScreen } from './OverviewScreen.tsx';
 import { Palette } from './Palette.tsx';
@@ -167,6 +168,13 @@ describe('a student at one glance', () => {
   });
 });
 
+const card = (studentId: string, name: string, day: string, time: string | null) => ({
+  ...brief({ studentId, name, nextLesson: day }),
+  moved: null,
+  running: false,
+  lesson: { ...LESSON, id: studentId, day, time },
+});
+
 describe('today', () => {
   test('lessons to come with their brief, soonest first', async () => {
     fakeServer({
@@ -175,10 +183,7 @@ describe('today', () => {
       'GET /api/lessons': {
         version: '1',
         students: 3,
-        lessons: [
-          { ...brief({ studentId: 'a', name: 'Sooner', nextLesson: '2027-03-11' }), moved: null },
-          { ...brief({ studentId: 'b', name: 'Later', nextLesson: '2027-03-20' }), moved: null },
-        ],
+        lessons: [card('a', 'Sooner', '2027-03-11', '09:30'), card('b', 'Later', '2027-03-20', null)],
       },
     });
     draw(<TodayScreen />);
@@ -186,6 +191,8 @@ describe('today', () => {
     const names = screen.getAllByRole('link').map((a) => a.textContent ?? '');
     expect(names[0]).toContain('Sooner');
     expect(names[0]).toContain('tomorrow');
+    expect(names[0]).toContain('09:30');
+    expect(names[1]).toContain('time open');
     expect(names[1]).toContain('Later');
   });
 });

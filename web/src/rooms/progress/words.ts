@@ -209,6 +209,7 @@ export const ROSTER_SCREEN_WORDS = {
 /** What the student frame says. */
 export const STUDENT_FRAME_WORDS = {
   student: 'Student',
+  lesson: 'Lesson',
   intake: 'Intake',
   bench: 'Bench',
   reasons: 'Reasons',
@@ -230,6 +231,7 @@ export const THREAD_WORDS = {
 
 /** What the today screen says. */
 export const TODAY_SCREEN_WORDS = {
+  goesOn: 'goes on now',
   waitingForYou: 'Waiting for you',
   lessons: 'Lessons',
   lessonsToCome: 'Lessons to come',

@@ -1,0 +1,119 @@
+import type { Student } from '@inchstep/contract/intake';
+import { measureName } from '@inchstep/contract/words';
+import { BAND_ROWS } from '@inchstep/core/intake';
+import { wantedSide } from '@inchstep/core/prescription';
+import { type FormEvent, useState } from 'react';
+import { Failed, Panel } from '../../platform/parts.tsx';
+import { useUnits } from '../../platform/units.ts';
+import { useReadings } from '../measures/index.ts';
+import { useDrillChoices, useLibrary, useNoteFeel } from '../prescription/index.ts';
+import { useAddNote } from './lessonQueries.ts';
+import { FELT_WORDS } from './words.lesson.ts';
+
+interface Answer {
+  readonly measure: string;
+  readonly felt: number;
+  readonly measured: number | null;
+}
+
+/** What the student felt, asked before the tape is shown; then both stand side by side, and are kept. */
+export function LessonFelt({
+  student,
+  lessonId,
+  today,
+  latestSwing,
+}: {
+  readonly student: Student;
+  readonly lessonId: string;
+  readonly today: string;
+  readonly latestSwing: string | null;
+}) {
+  const { byId } = useLibrary();
+  const choices = useDrillChoices(student.id);
+  const readings = useReadings(student.id);
+  const note = useAddNote(student.id, lessonId);
+  const feel = useNoteFeel(student.id);
+  const { perInch, lengths, value } = useUnits();
+  const choice = choices.data?.find(({ endedAt }) => endedAt === null);
+  const measures = [...new Set((choice?.drills ?? []).flatMap((id) => byId(id)?.moves ?? []))].filter(
+    (id) => !id.startsWith('ball.'),
+  );
+  const [chosen, setChosen] = useState<string | null>(null);
+  const measure = chosen ?? measures[0] ?? '';
+  const [typed, setTyped] = useState('');
+  const [answer, setAnswer] = useState<Answer | null>(null);
+  const unit = BAND_ROWS.find((row) => row.id === measure)?.unit ?? 'in';
+  const show = (amount: number) => value(amount, unit);
+  const measuredNow = () => {
+    const reading = readings.data?.find(({ swingId, recordedOn }) =>
+      latestSwing === null ? recordedOn === today : swingId === latestSwing,
+    );
+    return reading?.measures.find(({ id }) => id === measure)?.value ?? null;
+  };
+  const keep = (felt: number) => {
+    const measured = measuredNow();
+    const text = `${measureName(measure)}: ${felt === 0 ? FELT_WORDS.still.toLowerCase() : show(felt)}`;
+    note.mutate(
+      { tag: 'felt', text, measure, felt, swingId: latestSwing, writtenAt: new Date().toISOString() },
+      { onSuccess: () => setAnswer({ measure, felt, measured }) },
+    );
+    // Felt beside measured sizes the exaggeration in the cue.
+    if (measured !== null && Math.abs(measured) > 0)
+      feel.mutate({
+        measure,
+        felt,
+        measured: Math.abs(measured),
+        side: wantedSide(measure, choice?.forFault ?? '') ?? 'more',
+      });
+  };
+  const number = Number(typed.replace(',', '.')) / (unit === 'in' ? perInch : 1);
+  const ready = typed.trim() !== '' && Number.isFinite(number) && number >= 0;
+  const send = (event: FormEvent) => {
+    event.preventDefault();
+    if (ready) keep(number);
+  };
+  if (measures.length === 0) return <Panel title={FELT_WORDS.title}>{FELT_WORDS.none}</Panel>;
+  return (
+    <Panel title={FELT_WORDS.title}>
+      <p className="text-sm">{FELT_WORDS.first}</p>
+      <form className="mt-2 flex flex-wrap items-end gap-3" onSubmit={send}>
+        <label className="flex flex-col">
+          {FELT_WORDS.measure}
+          <select className="select h-12 w-72" value={measure} onChange={(e) => setChosen(e.target.value)}>
+            {measures.map((id) => (
+              <option key={id} value={id}>
+                {measureName(id)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex flex-col">
+          {FELT_WORDS.amount(unit === 'in' ? lengths : unit)}
+          <input
+            className="input h-12 w-32"
+            inputMode="decimal"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </label>
+        <button type="submit" className="btn btn-primary h-12" disabled={!ready || note.isPending}>
+          {FELT_WORDS.keep}
+        </button>
+        <button type="button" className="btn h-12" onClick={() => keep(0)} disabled={note.isPending}>
+          {FELT_WORDS.still}
+        </button>
+      </form>
+      {answer && (
+        <p className="mt-3 text-2xl font-semibold" aria-live="polite">
+          {answer.measured === null
+            ? FELT_WORDS.unmeasured
+            : FELT_WORDS.against(
+                answer.felt === 0 ? FELT_WORDS.still.toLowerCase() : show(answer.felt),
+                show(answer.measured),
+              )}
+        </p>
+      )}
+      {note.error && <Failed error={note.error} />}
+    </Panel>
+  );
+}

@@ -1,0 +1,206 @@
+import type { LessonFile } from '@inchstep/contract/checkins';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { LESSON } from '../../testing/lesson.ts';
+import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { LessonScreen } from './LessonScreen.tsx';
+import { LessonStrip, textOf } from './LessonStrip.tsx';
+
+beforeEach(() => localStorage.clear());
+afterEach(cleanup);
+
+const student = {
+  id: 's1',
+  limits: [],
+  school: {},
+  profile: { firstName: 'Gus', familyName: 'Test', handedness: 'right', heightIn: 70, films: ['face_on'] },
+};
+const began = new Date(Date.now() - 20 * 60_000).toISOString();
+const running = { ...LESSON, startedAt: began };
+const note = {
+  what: 'note' as const,
+  id: 'n1',
+  lessonId: 'l1',
+  at: began,
+  tag: 'said' as const,
+  text: 'It goes round.',
+  swingId: null,
+  measure: null,
+  felt: null,
+};
+const file = (more: LessonFile['moments'] = []): LessonFile => ({
+  lesson: running,
+  moments: [note, ...more],
+});
+const gate = {
+  drill: 'knee_swap',
+  stage: 'slow',
+  finished: false,
+  layer: 1,
+  gate: { decision: 'continue', repsUsed: 0, tape: 0, notYets: 0, more: 8 },
+  measures: [],
+  held: [{ code: 'reps', tape: 0, more: 8 }],
+  proposesDown: false,
+  fullTest: null,
+};
+const brief = {
+  studentId: 's1',
+  name: 'Gus Test',
+  nextLesson: null,
+  focus: ['over_turn'],
+  drills: ['knee_swap'],
+  stage: 'slow',
+  repsDone: 40,
+  repsPlanned: 60,
+  passRate: 0.8,
+  missed: [],
+  moved: [],
+  owned: { owned: false, occasions: [] },
+  limits: [],
+  hold: false,
+  lastWords: 'Better.',
+  state: 'at_work',
+};
+const choice = {
+  id: 'c1',
+  drills: ['knee_swap'],
+  forFault: 'over_turn',
+  endedAt: null,
+  layers: { knee_swap: 1 },
+};
+
+function show(answers: Readonly<Record<string, unknown>> = {}) {
+  const log = fakeServer({
+    'GET /api/me': ME,
+    'GET /api/lessons': { version: '1', students: 1, lessons: [] },
+    'GET /api/students/s1/lessons': { lessons: [LESSON], running: null },
+    'GET /api/students/s1/lessons/l1': file(),
+    'GET /api/students/s1/brief': brief,
+    'GET /api/students/s1/swings': [],
+    'GET /api/students/s1/readings': [],
+    'GET /api/students/s1/gates': [gate],
+    'GET /api/students/s1/hold': null,
+    'GET /api/students/s1/drill-choices': [choice],
+    ...answers,
+  });
+  draw(<LessonScreen />, { context: { student } });
+  return log;
+}
+const going = (more: Readonly<Record<string, unknown>> = {}) =>
+  show({ 'GET /api/students/s1/lessons': { lessons: [running], running }, ...more });
+const press = async (name: string | RegExp) => fireEvent.click(await screen.findByRole('button', { name }));
+const posts = (log: ReturnType<typeof fakeServer>) =>
+  log.filter(({ method }) => method === 'POST' || method === 'PUT');
+
+describe('before the lesson', () => {
+  test('why we are here, what was done, what to look at first; one press begins', async () => {
+    const log = show({ 'POST /api/students/s1/lessons': running });
+    expect(await screen.findByText(/40 of 60 planned repetitions/)).toBeTruthy();
+    expect(screen.getByText(/Better\./)).toBeTruthy();
+    await press('Begin, in the bay');
+    await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ begin: true, mode: 'in_person' }));
+  });
+  test('a lesson is agreed, with who else is there at that time', async () => {
+    const other = { ...brief, studentId: 's2', name: 'Piet', moved: null, running: false };
+    const log = show({
+      'GET /api/lessons': {
+        version: '1',
+        students: 2,
+        lessons: [{ ...other, lesson: { ...LESSON, id: 'l2', day: '2099-03-12', time: '10:00' } }],
+      },
+      'POST /api/students/s1/lessons': LESSON,
+    });
+    fireEvent.change(await screen.findByLabelText('Day'), { target: { value: '2099-03-12' } });
+    fireEvent.change(screen.getByLabelText('Time'), { target: { value: '10:30' } });
+    expect(await screen.findByText('At that time you are with Piet (10:00).')).toBeTruthy();
+    fireEvent.submit(
+      (await screen.findByRole('button', { name: 'Agree it' })).closest('form') as HTMLFormElement,
+    );
+    await waitFor(() =>
+      expect(posts(log)[0]?.body).toMatchObject({ day: '2099-03-12', time: '10:30', minutes: 60 }),
+    );
+  });
+});
+
+describe('in the lesson', () => {
+  test('a note is kept at a press, with its kind; an empty one asks for its words', async () => {
+    const log = going({ 'POST /api/students/s1/lessons/l1/notes': { ...note, id: 'n2' } });
+    await press('Try next');
+    expect(posts(log)).toEqual([]);
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'half swings' } });
+    await press('Try next');
+    await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ tag: 'try_next', text: 'half swings' }));
+    await waitFor(() => expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe(''));
+  });
+  test('the felt answer is kept before anything measured is shown', async () => {
+    const log = going({ 'POST /api/students/s1/lessons/l1/notes': { ...note, id: 'n2' } });
+    await press('Felt');
+    expect(await screen.findByText('What did it feel like?')).toBeTruthy();
+    expect(screen.queryByText(/measured/)).toBeNull();
+    await press('It stayed still');
+    await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ tag: 'felt', felt: 0 }));
+    expect(await screen.findByText(/Nothing of today is measured yet/)).toBeTruthy();
+  });
+  test('counting goes by keys, and a set is sent once, also when the line breaks', async () => {
+    let fails = true;
+    const log = going({
+      'POST /api/students/s1/sets': () => {
+        if (fails) throw new TypeError('failed to fetch');
+        return {};
+      },
+    });
+    await press('Count');
+    await screen.findByText('Repetition 1 of 10');
+    for (const key of ['p', 'p', 'f']) fireEvent.keyDown(document.body, { key, code: key });
+    await press('Log this set');
+    expect(await screen.findByText('One set waits for a signal.')).toBeTruthy();
+    fails = false;
+    fireEvent(window, new Event('online'));
+    await waitFor(() => expect(screen.queryByText('One set waits for a signal.')).toBeNull());
+    const ids = posts(log).map(({ body }) => (body as { id: string }).id);
+    expect(new Set(ids).size).toBe(1);
+    expect(posts(log).at(-1)?.body).toMatchObject({ reps: 'PPF', stage: 'slow', drill: 'knee_swap' });
+  });
+  test('pain beside the ball: where is asked, and the drills are held', async () => {
+    const log = going({ 'POST /api/students/s1/hold': {} });
+    await press('Count');
+    await press('It hurts: stop');
+    fireEvent.change(await screen.findByLabelText('Where does it hurt?'), { target: { value: 'knee' } });
+    await press('Hold the drills');
+    await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ where: 'knee' }));
+  });
+  test('after: the draft is changed and sent with what was drafted', async () => {
+    const log = going({
+      'GET /api/students/s1/lessons/l1/draft?units=in': { text: 'Gus, this is what we did.' },
+      'POST /api/students/s1/lessons/l1/summary': { ...running, summary: 'x' },
+    });
+    await press('After');
+    const letter = await screen.findByLabelText('Summary');
+    fireEvent.change(letter, { target: { value: 'Gus, well done.' } });
+    await press('Send, and end the lesson');
+    await waitFor(() =>
+      expect(posts(log)[0]?.body).toMatchObject({
+        text: 'Gus, well done.',
+        draft: 'Gus, this is what we did.',
+      }),
+    );
+  });
+});
+
+describe('the strip', () => {
+  test('says every moment in words, in order', () => {
+    const set = {
+      what: 'set' as const,
+      id: 'a',
+      at: began,
+      drill: 'knee_swap',
+      stage: 'slow' as const,
+      reps: 'PPF?',
+    };
+    fakeServer({ 'GET /api/me': ME });
+    draw(<LessonStrip file={file([set])} minutes={20} />);
+    const list = within(screen.getByRole('list')).getAllByRole('listitem');
+    expect(list.map((item) => item.textContent)).toEqual(['Said: It goes round.', 'Knee swap, slow: 2 / 4']);
+    expect(textOf(set, () => 'Mine')).toBe('Mine, slow: 2 / 4');
+  });
+});
