@@ -85,7 +85,7 @@ describe('one thing at a time, with a guard', () => {
     await see(page, 'Grip the club in the fingers.');
     const text = await textOf(page, 'main');
     if (text.includes('Practise anyway')) await press(page, 'Practise anyway');
-    await see(page, 'Now: It rises only as the lead leg straightens.');
+    await see(page, 'It rises only as the lead leg straightens.');
   });
 
   step('their card shows the move on their own body, held with the keys', async () => {

@@ -29,6 +29,7 @@ describe('screens of the demo', () => {
     ['roster', null, '/students', 'Wren Oyelaran'],
     ['a new student', null, '/students/new', 'Save and go to the bench'],
     ['a student', 'Priya', '', 'Where it stands'],
+    ['the lesson', 'Hanne', '/lesson', 'Why we are here'],
     ['intake', 'Odette', '/intake', 'Safety'],
     ['the swings', 'Priya', '/bench', 'New swing'],
     ['reasons', 'Kofi', '/diagnosis', 'Would explain'],

@@ -1,31 +1,18 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import {
-  amountsWithClub,
-  cautionText,
-  clubOrderText,
-  exaggerateText,
-  itemText,
-  PAIN_WORDS,
-  PLACE_WORDS,
-  STAGE_WORDS,
-  warmUpText,
-  wordsFrom,
-} from '@inchstep/contract/words';
-import { freeRun, type PlanItem, runOf } from '@inchstep/core/practice';
+import { PAIN_WORDS, wordsFrom } from '@inchstep/contract/words';
 import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
-import { useUnits } from '../../platform/units.ts';
-import { LazySetupCard, Routine, useLibraryWords, WordsOf } from '../prescription/index.ts';
+import { useLibraryWords, WordsOf } from '../prescription/index.ts';
 import { CheckinForm } from './CheckinForm.tsx';
 import { DaysAhead } from './DaysAhead.tsx';
 import { usePage } from './queries.ts';
-import { SetRunner } from './SetRunner.tsx';
+import { TodayCard } from './TodayCard.tsx';
 import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './waitingSets.ts';
-import { STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
+import { MEETINGS_WORDS, STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
 
 /** What the private link opens on a phone: today's card, the runner, the way to the coach. */
 export function StudentPageScreen({ token }: { readonly token: string }) {
@@ -109,6 +96,7 @@ function Page({
             <p className="mt-2 whitespace-pre-wrap">{reply.text}</p>
           </section>
         )}
+        <Meetings page={page} />
         {!page.hold && (
           <TodayCard token={token} page={page} onLogged={onLogged} onPain={() => setHurts(hurts + 1)} />
         )}
@@ -116,6 +104,30 @@ function Page({
         <CheckinForm token={token} page={page} hurts={hurts} />
       </main>
     </div>
+  );
+}
+
+/** When coach and student meet next, and what was written of their lessons. */
+function Meetings({ page: { nextLesson, lessons, today } }: { readonly page: StudentPage }) {
+  if (!nextLesson && lessons.length === 0) return null;
+  return (
+    <section className="panel flex flex-col gap-2 p-4" aria-label={MEETINGS_WORDS.title}>
+      {nextLesson && (
+        <p>
+          <span className="font-semibold">{MEETINGS_WORDS.next}</span> {dayText(nextLesson.day, today)}
+          {nextLesson.time !== null && MEETINGS_WORDS.at(nextLesson.time)}
+          {MEETINGS_WORDS.where(nextLesson.place, nextLesson.mode === 'video')}
+        </p>
+      )}
+      {lessons.map(({ id, day, summary }, i) => (
+        <details key={id} open={i === 0}>
+          <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+            {MEETINGS_WORDS.lesson(dayText(day, today))}
+          </summary>
+          <p className="whitespace-pre-wrap">{summary}</p>
+        </details>
+      ))}
+    </section>
   );
 }
 
@@ -158,141 +170,5 @@ function WaitingNote({
         </div>
       )}
     </>
-  );
-}
-
-function TodayCard({
-  token,
-  page,
-  onLogged,
-  onPain,
-}: {
-  readonly token: string;
-  readonly page: StudentPage;
-  readonly onLogged: () => void;
-  readonly onPain: () => void;
-}) {
-  const [extra, setExtra] = useState(false);
-  const { nameOf, wordsOf } = useLibraryWords();
-  const { length } = useUnits();
-  const { day } = page;
-  const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] =
-    day?.items ??
-    (extra ? page.drills.map((d) => ({ drill: d.id, stage: d.stage as PlanItem['stage'] })) : []);
-  return (
-    <section className="flex flex-col gap-4" aria-label={STUDENT_PAGE_SCREEN_WORDS.today}>
-      <div>
-        <h2 className="text-xl">{STUDENT_PAGE_SCREEN_WORDS.today}</h2>
-        {day ? (
-          <p>
-            {PLACE_WORDS[day.place]}
-            {STUDENT_PAGE_SCREEN_WORDS.aboutMinutes(Math.round(day.minutes))} {warmUpText(day, nameOf)}
-          </p>
-        ) : (
-          <div className="panel mt-1 p-3">
-            <p>
-              {page.drills.length === 0
-                ? STUDENT_PAGE_SCREEN_WORDS.nothingIsPlannedYet
-                : STUDENT_PAGE_SCREEN_WORDS.nothingToday(
-                    page.nextDay ? dayText(page.nextDay, page.today) : null,
-                  )}
-            </p>
-            {page.drills.length > 0 && !extra && (
-              <button type="button" className="btn mt-2" onClick={() => setExtra(true)}>
-                {STUDENT_PAGE_SCREEN_WORDS.practiseAnyway}
-              </button>
-            )}
-          </div>
-        )}
-      </div>
-      {page.ownTask !== '' && (
-        <div className="panel p-4">
-          <h3 className="text-xl">{STUDENT_PAGE_SCREEN_WORDS.besides(page.coach)}</h3>
-          <p className="whitespace-pre-line">{page.ownTask}</p>
-        </div>
-      )}
-      {items.map((item) => {
-        const drill = page.drills.find((d) => d.id === item.drill);
-        const planned = day?.items.find((i) => i.drill === item.drill && i.stage === item.stage);
-        const withClub = amountsWithClub(drill?.amounts ?? [], planned?.club ?? null, length);
-        return (
-          <article key={item.drill + item.stage} className="panel flex flex-col gap-3 p-4">
-            <header>
-              <h3 className="text-xl">{nameOf(item.drill)}</h3>
-              <p>
-                {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
-              </p>
-              {planned && clubOrderText(planned) && <p className="text-sm">{clubOrderText(planned)}</p>}
-              {drill && (
-                <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.toTheNextRung(drill.more, drill.waits)}</p>
-              )}
-              {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
-              {(item.stage === 'clubs' || item.stage === 'course') && (
-                <Routine
-                  drill={item.drill}
-                  cue={wordsOf(item.drill)?.cue ?? ''}
-                  school={{ setup_bias: page.setupBias }}
-                  club={planned?.club ?? 'mid_iron'}
-                />
-              )}
-            </header>
-            {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
-            <SetRunner
-              token={token}
-              spec={planned ? runOf(planned) : freeRun(item.drill, item.stage, drill?.layer ?? 1)}
-              asks={
-                drill && drill.layers.length > 1
-                  ? (wordsOf(item.drill)?.layers[drill.layer - 1] ?? null)
-                  : null
-              }
-              cautions={(drill?.cautions ?? []).map(cautionText)}
-              done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
-              onLogged={onLogged}
-              onPain={onPain}
-            />
-            {drill && <HowToSet token={token} page={page} drill={drill} onRange={day?.place === 'range'} />}
-          </article>
-        );
-      })}
-    </section>
-  );
-}
-
-/** The card is fetched, posed and drawn when somebody wants to see it. */
-function HowToSet({
-  token,
-  page,
-  drill,
-  onRange,
-}: {
-  readonly token: string;
-  readonly page: StudentPage;
-  readonly drill: StudentPage['drills'][number];
-  readonly onRange: boolean;
-}) {
-  const [open, setOpen] = useState(false);
-  return (
-    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
-        {STUDENT_PAGE_SCREEN_WORDS.howToSet}
-      </summary>
-      {open && (
-        <Suspense fallback={<Loading what={STUDENT_PAGE_SCREEN_WORDS.theCard} />}>
-          <LazySetupCard
-            drill={drill.id}
-            setup={drill.setup}
-            cautions={drill.cautions}
-            of={`/api/page/${token}`}
-            heightIn={page.heightIn}
-            left={page.handedness === 'left'}
-            onRange={onRange}
-            layers={drill.layers}
-            guard={drill.guard}
-            layer={drill.layer}
-            amounts={drill.amounts}
-          />
-        </Suspense>
-      )}
-    </details>
   );
 }

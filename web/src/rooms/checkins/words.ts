@@ -129,3 +129,12 @@ export const DAYS_AHEAD_WORDS = {
   subscribe:
     'Or subscribe to this address in your calendar: it keeps itself up to date when the plan changes. It is as private as this page.',
 } as const;
+
+/** When coach and student meet. */
+export const MEETINGS_WORDS = {
+  title: 'Lessons',
+  next: 'Next lesson:',
+  at: (time: string) => ` at ${time}`,
+  where: (place: string, video: boolean) => (video ? ', by video call' : place === '' ? '' : `, ${place}`),
+  lesson: (day: string) => `Your lesson, ${day}`,
+} as const;

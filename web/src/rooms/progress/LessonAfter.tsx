@@ -1,7 +1,7 @@
 import type { Lesson, Student } from '@inchstep/contract/intake';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { isText, useDraft } from '../../platform/drafts.ts';
+import { dropDraft, isText, useDraft } from '../../platform/drafts.ts';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
@@ -69,6 +69,15 @@ function Letter({ student, lesson }: { readonly student: Student; readonly lesso
     setText(null);
     setDrafting(false);
   };
+  // What was sent takes the letter's place: the word about it must outlive it.
+  const post = (drafted: string) =>
+    void send.mutateAsync({ text: text ?? drafted, draft: drafted }).then(
+      () => {
+        dropDraft(`lesson.${lesson.id}`);
+        toast(AFTER_WORDS.sent);
+      },
+      () => undefined,
+    );
   return (
     <Shown query={draft} what={LESSON_WORDS.the}>
       {({ text: drafted }) => (
@@ -87,17 +96,7 @@ function Letter({ student, lesson }: { readonly student: Student; readonly lesso
               type="button"
               className="btn btn-primary btn-lg"
               disabled={send.isPending || (text ?? drafted).trim() === ''}
-              onClick={() =>
-                send.mutate(
-                  { text: text ?? drafted, draft: drafted },
-                  {
-                    onSuccess: () => {
-                      setText(null);
-                      toast(AFTER_WORDS.sent);
-                    },
-                  },
-                )
-              }
+              onClick={() => post(drafted)}
             >
               {AFTER_WORDS.send}
             </button>

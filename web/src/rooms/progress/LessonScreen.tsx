@@ -26,14 +26,23 @@ export function LessonScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const me = useMe();
   const list = useLessonList(student.id);
-  const [asked] = useSearchParams();
+  const [asked, ask] = useSearchParams();
   return (
     <Shown query={list} what={LESSON_WORDS.the}>
       {(known) => {
         const shown = known.running ?? known.lessons.find(({ id }) => id === asked.get('of'));
         const today = me.data?.today ?? '';
         return shown?.startedAt ? (
-          <Hour key={shown.id} student={student} lesson={shown} list={known} today={today} />
+          <Hour
+            key={shown.id}
+            student={student}
+            lesson={shown}
+            list={known}
+            today={today}
+            // It stays on the screen when it is over.
+            onShown={() => asked.get('of') !== shown.id && ask({ of: shown.id }, { replace: true })}
+            onLeave={() => ask({}, { replace: true })}
+          />
         ) : (
           <Before student={student} list={known} today={today} />
         );
@@ -78,11 +87,19 @@ function Before({ student, list, today }: BeforeProps) {
   );
 }
 
-function Hour({ student, lesson, list, today }: BeforeProps & { readonly lesson: Lesson }) {
+interface HourProps extends BeforeProps {
+  readonly lesson: Lesson;
+  readonly onShown: () => void;
+  readonly onLeave: () => void;
+}
+
+function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
   const [part, setPart] = useState<LessonPart>(lesson.endedAt === null ? 'before' : 'after');
   const file = useLessonFile(student.id, lesson.id);
   const swings = useSwings(student.id);
   const minutes = useMinutes(lesson);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once a lesson
+  useEffect(onShown, [lesson.id]);
   useScreenKeys(
     LESSON_PARTS.map((_, i) => String(i + 1)).join(', '),
     (event) => setPart(LESSON_PARTS[Number(event.key) - 1] ?? 'before'),
@@ -106,7 +123,7 @@ function Hour({ student, lesson, list, today }: BeforeProps & { readonly lesson:
             </button>
           ))}
         </nav>
-        <EndKey student={student} lesson={lesson} minutes={minutes} />
+        <EndKey student={student} lesson={lesson} minutes={minutes} onLeave={onLeave} />
       </div>
       <Shown query={file} what={LESSON_WORDS.the}>
         {(known) => <LessonStrip file={known} minutes={minutes} />}
@@ -151,10 +168,12 @@ function EndKey({
   student,
   lesson,
   minutes,
+  onLeave,
 }: {
   readonly student: Student;
   readonly lesson: Lesson;
   readonly minutes: number;
+  readonly onLeave: () => void;
 }) {
   const deed = useLessonDeed(student.id);
   const { id } = lesson;
@@ -174,9 +193,14 @@ function EndKey({
           {LESSON_WORDS.end}
         </button>
       ) : (
-        <button type="button" className="btn" onClick={goOn} disabled={deed.isPending}>
-          {LESSON_WORDS.goOn}
-        </button>
+        <>
+          <button type="button" className="btn" onClick={goOn} disabled={deed.isPending}>
+            {LESSON_WORDS.goOn}
+          </button>
+          <button type="button" className="btn btn-primary" onClick={onLeave}>
+            {LESSON_WORDS.toNext}
+          </button>
+        </>
       )}
     </span>
   );

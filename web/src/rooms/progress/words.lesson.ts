@@ -27,6 +27,7 @@ export const LESSON_WORDS = {
   end: 'End the lesson',
   ended: 'The lesson is over.',
   goOn: 'It goes on',
+  toNext: 'To the next one',
   why: 'Why we are here',
   done: 'What was done',
   moved: 'What moved',

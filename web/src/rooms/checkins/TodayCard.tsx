@@ -1,0 +1,155 @@
+import type { StudentPage } from '@inchstep/contract/checkins';
+import {
+  amountsWithClub,
+  cautionText,
+  clubOrderText,
+  exaggerateText,
+  itemText,
+  PLACE_WORDS,
+  STAGE_WORDS,
+  warmUpText,
+} from '@inchstep/contract/words';
+import { freeRun, type PlanItem, runOf } from '@inchstep/core/practice';
+import { Suspense, useState } from 'react';
+import { dayText, Loading } from '../../platform/parts.tsx';
+import { useUnits } from '../../platform/units.ts';
+import { LazySetupCard, Routine, useLibraryWords } from '../prescription/index.ts';
+import { SetRunner } from './SetRunner.tsx';
+import { STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
+
+/** The session that is planned for today, each drill with its runner; or what to do instead. */
+export function TodayCard({
+  token,
+  page,
+  onLogged,
+  onPain,
+}: {
+  readonly token: string;
+  readonly page: StudentPage;
+  readonly onLogged: () => void;
+  readonly onPain: () => void;
+}) {
+  const [extra, setExtra] = useState(false);
+  const { nameOf, wordsOf } = useLibraryWords();
+  const { length } = useUnits();
+  const { day } = page;
+  const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] =
+    day?.items ??
+    (extra ? page.drills.map((d) => ({ drill: d.id, stage: d.stage as PlanItem['stage'] })) : []);
+  return (
+    <section className="flex flex-col gap-4" aria-label={STUDENT_PAGE_SCREEN_WORDS.today}>
+      <div>
+        <h2 className="text-xl">{STUDENT_PAGE_SCREEN_WORDS.today}</h2>
+        {day ? (
+          <p>
+            {PLACE_WORDS[day.place]}
+            {STUDENT_PAGE_SCREEN_WORDS.aboutMinutes(Math.round(day.minutes))} {warmUpText(day, nameOf)}
+          </p>
+        ) : (
+          <div className="panel mt-1 p-3">
+            <p>
+              {page.drills.length === 0
+                ? STUDENT_PAGE_SCREEN_WORDS.nothingIsPlannedYet
+                : STUDENT_PAGE_SCREEN_WORDS.nothingToday(
+                    page.nextDay ? dayText(page.nextDay, page.today) : null,
+                  )}
+            </p>
+            {page.drills.length > 0 && !extra && (
+              <button type="button" className="btn mt-2" onClick={() => setExtra(true)}>
+                {STUDENT_PAGE_SCREEN_WORDS.practiseAnyway}
+              </button>
+            )}
+          </div>
+        )}
+      </div>
+      {page.ownTask !== '' && (
+        <div className="panel p-4">
+          <h3 className="text-xl">{STUDENT_PAGE_SCREEN_WORDS.besides(page.coach)}</h3>
+          <p className="whitespace-pre-line">{page.ownTask}</p>
+        </div>
+      )}
+      {items.map((item) => {
+        const drill = page.drills.find((d) => d.id === item.drill);
+        const planned = day?.items.find((i) => i.drill === item.drill && i.stage === item.stage);
+        const withClub = amountsWithClub(drill?.amounts ?? [], planned?.club ?? null, length);
+        return (
+          <article key={item.drill + item.stage} className="panel flex flex-col gap-3 p-4">
+            <header>
+              <h3 className="text-xl">{nameOf(item.drill)}</h3>
+              <p>
+                {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
+              </p>
+              {planned && clubOrderText(planned) && <p className="text-sm">{clubOrderText(planned)}</p>}
+              {drill && (
+                <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.toTheNextRung(drill.more, drill.waits)}</p>
+              )}
+              {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
+              {(item.stage === 'clubs' || item.stage === 'course') && (
+                <Routine
+                  drill={item.drill}
+                  cue={wordsOf(item.drill)?.cue ?? ''}
+                  school={{ setup_bias: page.setupBias }}
+                  club={planned?.club ?? 'mid_iron'}
+                />
+              )}
+            </header>
+            {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
+            <SetRunner
+              token={token}
+              spec={planned ? runOf(planned) : freeRun(item.drill, item.stage, drill?.layer ?? 1)}
+              asks={
+                drill && drill.layers.length > 1
+                  ? (wordsOf(item.drill)?.layers[drill.layer - 1] ?? null)
+                  : null
+              }
+              cautions={(drill?.cautions ?? []).map(cautionText)}
+              done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
+              onLogged={onLogged}
+              onPain={onPain}
+            />
+            {drill && <HowToSet token={token} page={page} drill={drill} onRange={day?.place === 'range'} />}
+          </article>
+        );
+      })}
+    </section>
+  );
+}
+
+/** The card is fetched, posed and drawn when somebody wants to see it. */
+function HowToSet({
+  token,
+  page,
+  drill,
+  onRange,
+}: {
+  readonly token: string;
+  readonly page: StudentPage;
+  readonly drill: StudentPage['drills'][number];
+  readonly onRange: boolean;
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+        {STUDENT_PAGE_SCREEN_WORDS.howToSet}
+      </summary>
+      {open && (
+        <Suspense fallback={<Loading what={STUDENT_PAGE_SCREEN_WORDS.theCard} />}>
+          <LazySetupCard
+            drill={drill.id}
+            setup={drill.setup}
+            cautions={drill.cautions}
+            of={`/api/page/${token}`}
+            heightIn={page.heightIn}
+            left={page.handedness === 'left'}
+            onRange={onRange}
+            layers={drill.layers}
+            guard={drill.guard}
+            layer={drill.layer}
+            amounts={drill.amounts}
+          />
+        </Suspense>
+      )}
+    </details>
+  );
+}
