@@ -7,9 +7,6 @@ import { openBrowser } from './browser.mjs';
 const base = `http://localhost:${process.env.PORT ?? 4310}`;
 const [folder = 'docs/screenshots', ...only] = process.argv.slice(2);
 
-/** Quick looks that leave two roots standing. */
-const TWO_ROOTS = ['lead_knee_in_top.high', 'seat_loss_impact.high', 'turn_impact.low', 'obs.flip'];
-
 /** name, whose page, path below the student, what to wait for or do before the picture. */
 const VIEWS = [
   { name: 'today', path: '/' },
@@ -21,7 +18,6 @@ const VIEWS = [
   { name: 'motion', of: 'Kofi', path: '/bench', act: openMotion },
   { name: 'reasons', of: 'Kofi', path: '/diagnosis' },
   { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
-  { name: 'chain-two', of: 'Wren', path: '/diagnosis', seen: TWO_ROOTS, act: openChain },
   { name: 'data', path: '/data', act: openRecord },
   { name: 'drill', of: 'Gus', path: '/drills' },
   { name: 'library', path: '/library/kiss_the_post' },
@@ -31,6 +27,7 @@ const VIEWS = [
   { name: 'review', of: 'Mei', path: '/checkins', act: holdAtTop },
   { name: 'progress', of: 'Hanne', path: '/progress' },
   { name: 'student-page', of: 'Gus', phone: true },
+  { name: 'lesson', of: 'Piet', path: '/lesson', act: count },
 ];
 
 async function openRecord(page) {
@@ -86,24 +83,39 @@ async function openMotion(page) {
   await new Promise((done) => setTimeout(done, 1000));
 }
 
-/** A quick look of the coach's, kept as a diagnosis. */
-const diagnose = (page, student, ids) =>
-  page.evaluate(
-    (url, findings) =>
-      fetch(url, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
-        body: JSON.stringify({ id: crypto.randomUUID(), swingId: null, findings }),
-      }),
-    `/api/students/${student}/diagnoses`,
-    ids.map((id) => ({ id, seen: 'present' })),
-  );
-
 async function openChain(page) {
   await page.evaluate(() =>
     [...document.querySelectorAll('button')].find((b) => b.textContent === 'Chain board')?.click(),
   );
   await new Promise((done) => setTimeout(done, 1500));
+}
+
+/** A lesson under way: a few sets by keys, two words. */
+async function count(page) {
+  const pause = (ms) => new Promise((done) => setTimeout(done, ms));
+  const press = (text) =>
+    page.evaluate(
+      (name) => [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === name)?.click(),
+      text,
+    );
+  await press('Begin, in the bay');
+  await page.waitForSelector('input[aria-label="Note"]');
+  await page.keyboard.press('5');
+  await page.waitForSelector('section[aria-label^="Counting"]');
+  for (const key of 'ppfpppppfpppp') {
+    await page.keyboard.press(key);
+    await pause(150);
+  }
+  for (const [text, tag] of [
+    ['lands before the club turns', 'Feels like'],
+    ['heel tap instead of the step', 'Try next'],
+  ]) {
+    await page.type('input[aria-label="Note"]', text);
+    await press(tag);
+    await pause(800);
+  }
+  await page.evaluate(() => document.activeElement?.blur());
+  await pause(5000);
 }
 
 async function holdAtTop(page) {
@@ -128,7 +140,6 @@ try {
   for (const view of VIEWS) {
     if (only.length > 0 && !only.includes(view.name)) continue;
     const student = students.find((s) => s.profile.firstName === view.of);
-    if (view.seen) await diagnose(page, student.id, view.seen);
     let url = student ? `/students/${student.id}${view.path ?? ''}` : view.path;
     if (view.phone) {
       const link = await page.evaluate(

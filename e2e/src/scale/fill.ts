@@ -8,6 +8,7 @@ import { format } from 'date-fns';
 const TABLES: readonly [table: string, by: string][] = [
   ['students', 'id'],
   ['events', 'student_id'],
+  ['lessons', 'student_id'],
   ['holds', 'student_id'],
   ['clips', 'student_id'],
   ['swings', 'student_id'],

@@ -22,11 +22,11 @@ export type { IntakeRecord } from './intakeRecord.ts';
 export {
   forgottenBefore,
   heldDays,
-  inLessonOrder,
   isClockTime,
   LESSON_MODES,
   type LessonRecord,
   type LessonState,
+  lessonKey,
   lessonProblem,
   lessonState,
   nextLessonFrom,

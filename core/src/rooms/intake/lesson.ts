@@ -42,12 +42,13 @@ const isFresh = (startedAt: string, now: string): boolean =>
 export const forgottenBefore = (now: string): string =>
   new Date(Date.parse(now) - FORGOTTEN_AFTER_MS).toISOString();
 
+type Start = Pick<LessonRecord, 'day' | 'time'>;
+
 /** By day and time; one without a time comes first on its day. */
-export const inLessonOrder = (
-  a: Pick<LessonRecord, 'day' | 'time'>,
-  b: Pick<LessonRecord, 'day' | 'time'>,
-): number => {
-  const [x, y] = [`${a.day} ${a.time ?? ''}`, `${b.day} ${b.time ?? ''}`];
+export const lessonKey = ({ day, time }: Start): string => `${day} ${time ?? ''}`;
+
+const inLessonOrder = (a: Start, b: Start): number => {
+  const [x, y] = [lessonKey(a), lessonKey(b)];
   return x < y ? -1 : x > y ? 1 : 0;
 };
 

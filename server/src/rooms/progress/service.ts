@@ -1,6 +1,6 @@
 import type { Brief, BriefCard, LessonCard, Progress, RosterRow } from '@inchstep/contract/progress';
 import { ageOn } from '@inchstep/core/foundation';
-import { inLessonOrder, nextLessonFrom, plannedFrom, runningAt } from '@inchstep/core/intake';
+import { lessonKey, nextLessonFrom, plannedFrom, runningAt } from '@inchstep/core/intake';
 import { briefOf, progressOf, type Summary, standingAt } from '@inchstep/core/progress';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { libraryOf } from '../prescription/index.ts';
@@ -30,16 +30,18 @@ function cardFrom(summary: Summary, now: string, day: string): BriefCard {
 export function lessonsToCome(ctx: Context): { students: number; lessons: LessonCard[] } {
   const [now, day] = [stamp(ctx), today(ctx)];
   const active = [...ctx.records.summaries().all].filter(({ archived }) => !archived);
-  const lessons = active.flatMap((summary) => {
+  const lessons: { readonly key: string; readonly card: LessonCard }[] = [];
+  for (const summary of active) {
+    if (summary.lessons.length === 0) continue;
     const card = cardFrom(summary, now, day);
     const running = runningAt(summary.lessons, now);
-    return [
-      ...(running ? [{ ...card, lesson: running, running: true }] : []),
-      ...plannedFrom(summary.lessons, day).map((lesson) => ({ ...card, lesson, running: false })),
-    ];
-  });
-  lessons.sort((a, b) => Number(b.running) - Number(a.running) || inLessonOrder(a.lesson, b.lesson));
-  return { students: active.length, lessons };
+    // What goes on comes first; each key is made once, not with every comparison.
+    if (running) lessons.push({ key: '', card: { ...card, lesson: running, running: true } });
+    for (const lesson of plannedFrom(summary.lessons, day))
+      lessons.push({ key: lessonKey(lesson), card: { ...card, lesson, running: false } });
+  }
+  lessons.sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : 0));
+  return { students: active.length, lessons: lessons.map(({ card }) => card) };
 }
 
 /** Everybody, archived ones too, by first name. */
