@@ -23,4 +23,5 @@ export {
   type Verified,
   verifiedSchema,
 } from './screens.ts';
-export { ownDrillsDocument, STUDENT_TABLES, type StudentTable, tableDocument } from './studentFile.ts';
+export { ownDrillsDocument, STUDENT_TABLES, tableDocument } from './studentFile.ts';
+export type { StudentTable } from './studentTable.ts';

@@ -1,4 +1,4 @@
-import { NOTE_TAGS, STAGES } from '@inchstep/core/practice';
+import { STAGES } from '@inchstep/core/practice';
 import { FEEL_SIDES } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { ownDrillSchema } from '../formats/index.ts';
@@ -13,26 +13,12 @@ import {
   WORK_CHOICE,
 } from '../kept/index.ts';
 import { clipSchema, shotSchema } from '../rooms/capture/index.ts';
-import { EVENT_KINDS, lessonSchema } from '../rooms/intake/index.ts';
+import { EVENT_KINDS } from '../rooms/intake/index.ts';
 import { daySchema, idSchema, versionSchema } from '../shared.ts';
 import { chosenDocument, diagnosisBodyDocument, planBodyDocument, swingBodyDocument } from './documents.ts';
+import { LESSON_TABLES } from './lessonTables.ts';
+import { type StudentTable, stamp, student, text } from './studentTable.ts';
 
-/**
- * A student's whole record as a ZIP of JSON, CSV, clips and letters. One row here for each table of the
- * record, in an order in which rows can be taken in again. A column of JSON is written as what it holds.
- */
-export interface StudentTable {
-  readonly table: string;
-  readonly row: z.ZodObject;
-  /** Columns that hold JSON. */
-  readonly json: readonly string[];
-  /** Files that an older program wrote have none of it. */
-  readonly later?: boolean;
-}
-
-const stamp = z.iso.datetime({ offset: true });
-const text = (most: number) => z.string().max(most);
-const student = { student_id: idSchema };
 const bool = z.union([z.literal(0), z.literal(1)]);
 const felt = z.int().min(0).max(10).nullable();
 const drill = text(60);
@@ -263,44 +249,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       detail: z.record(z.string(), z.union([z.string(), z.number(), z.array(z.string()), z.null()])),
     }),
   },
-  {
-    table: 'lessons',
-    json: [],
-    later: true,
-    row: z.strictObject({
-      id: idSchema,
-      ...student,
-      day: daySchema,
-      time: lessonSchema.shape.time,
-      minutes: z.int().min(0).max(1000),
-      mode: lessonSchema.shape.mode,
-      place: text(80),
-      started_at: stamp.nullable(),
-      ended_at: stamp.nullable(),
-      cancelled_at: stamp.nullable(),
-      draft: text(20_000).nullable(),
-      summary: text(20_000).nullable(),
-      sent_at: stamp.nullable(),
-      author: text(80),
-    }),
-  },
-  {
-    table: 'lesson_notes',
-    json: [],
-    later: true,
-    row: z.strictObject({
-      id: idSchema,
-      ...student,
-      lesson_id: idSchema,
-      at: stamp,
-      tag: z.enum(NOTE_TAGS),
-      text: text(2000),
-      swing_id: idSchema.nullable(),
-      measure: text(60).nullable(),
-      felt: z.number().nullable(),
-      undone_at: stamp.nullable(),
-    }),
-  },
+  ...LESSON_TABLES,
   {
     table: 'writes',
     json: [],

@@ -5,6 +5,7 @@ import type { FaultGrades } from '../golfer/faultEffects.ts';
 import { simulate } from '../simulate.ts';
 import { MEASURED_STATIONS, readClip } from './clipFiles.ts';
 import type { ClipTruth } from './clips.ts';
+import { agreeLesson } from './lessons.ts';
 import type { Person } from './people.ts';
 import type { Call, Clock, Send } from './requests.ts';
 
@@ -34,12 +35,7 @@ export class Seeder {
     return day;
   }
 
-  async create(
-    person: Person,
-    nextLessonIn: number | null,
-    startedAgo: number,
-    time = '10:00',
-  ): Promise<string> {
+  async create(person: Person, lessonIn: number | null, startedAgo: number, time = '10:00') {
     this.at(startedAgo, 9);
     const id = randomUUID();
     const bornOn = plusDays(this.today, -Math.round(person.age * 365.25 + 100));
@@ -51,28 +47,8 @@ export class Seeder {
       nextLesson: null,
     };
     await this.call('POST', '/api/students', { id, profile });
-    if (nextLessonIn !== null) {
-      const when = { day: this.day(-nextLessonIn), time, minutes: 45, place: 'Bay 3' };
-      await this.call('POST', `/api/students/${id}/lessons`, { id: randomUUID(), ...when });
-    }
+    if (lessonIn !== null) await agreeLesson(this, id, lessonIn, time);
     return id;
-  }
-
-  /** An hour that was held, with whatever happens in it. */
-  async lesson<T>(
-    student: string,
-    ago: number,
-    mode: 'in_person' | 'video',
-    act: () => Promise<T>,
-  ): Promise<T> {
-    const day = this.at(ago, 10);
-    const id = randomUUID();
-    const place = mode === 'video' ? '' : 'Bay 3';
-    await this.call('POST', `/api/students/${student}/lessons`, { id, day, mode, place, begin: true });
-    const done = await act();
-    this.at(ago, 11);
-    await this.call('POST', `/api/students/${student}/lessons/${id}/end`);
-    return done;
   }
 
   /** Filmed and measured swings of one day, marked as a careful coach marks. */

@@ -1,4 +1,5 @@
 import { hitShotsOf, motionOf, pressureOf } from './devices.ts';
+import { inLesson } from './lessons.ts';
 import { PEOPLE, type Person } from './people.ts';
 import type { Seeder } from './seeder.ts';
 
@@ -13,7 +14,7 @@ const days = (from: number, to: number, every = 1): number[] => {
 /** Over-turns; five weeks in, better, and a gate waits for a decision. */
 const priya: Chapter = async (s, person) => {
   const id = await s.create(person, 1, 36, '09:30');
-  await s.lesson(id, 35, 'in_person', async () => {
+  await inLesson(s, id, 35, async () => {
     const { swing } = await s.filmed(id, 'priya-then', 35, true);
     await s.swings(id, person, 35, { over_turn: 1.73, lead_knee_collapse: 2.2 }, 2, 101);
     await hitShotsOf(s, id, 35, { lead_knee_collapse: 2.2, over_turn: 1.73 }, swing);
@@ -35,7 +36,7 @@ const priya: Chapter = async (s, person) => {
   await s.reply(checkin, 11, 21);
   await s.gate(id, 10, 'knee_swap', 'half', 'advance');
   await s.plan(id, person, 10);
-  await s.lesson(id, 3, 'in_person', async () => {
+  await inLesson(s, id, 3, async () => {
     const { swing: now } = await s.filmed(id, 'priya-now', 3, true);
     await hitShotsOf(s, id, 3, { lead_knee_collapse: 0.4 }, now);
     await pressureOf(s, now, person, { over_turn: 0.39, lead_knee_collapse: 0.4 });
@@ -47,7 +48,7 @@ const priya: Chapter = async (s, person) => {
 /** Left-handed, slides; three weeks in, sends a check-in today. */
 const gus: Chapter = async (s, person) => {
   const id = await s.create(person, 4, 23, '14:00');
-  await s.lesson(id, 22, 'in_person', async () => {
+  await inLesson(s, id, 22, async () => {
     const { swing } = await s.filmed(id, 'gus', 22, true);
     await s.swings(id, person, 22, { over_slide: 1.98 }, 2, 202);
     const first = await s.diagnose(id, swing, [

@@ -1,0 +1,47 @@
+import { NOTE_TAGS } from '@inchstep/core/practice';
+import { z } from 'zod';
+import { lessonSchema } from '../rooms/intake/index.ts';
+import { daySchema, idSchema } from '../shared.ts';
+import { type StudentTable, stamp, student, text } from './studentTable.ts';
+
+/** A student's lessons and what was noted in them. */
+export const LESSON_TABLES: readonly StudentTable[] = [
+  {
+    table: 'lessons',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      day: daySchema,
+      time: lessonSchema.shape.time,
+      minutes: z.int().min(0).max(1000),
+      mode: lessonSchema.shape.mode,
+      place: text(80),
+      started_at: stamp.nullable(),
+      ended_at: stamp.nullable(),
+      cancelled_at: stamp.nullable(),
+      draft: text(20_000).nullable(),
+      summary: text(20_000).nullable(),
+      sent_at: stamp.nullable(),
+      author: text(80),
+    }),
+  },
+  {
+    table: 'lesson_notes',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      lesson_id: idSchema,
+      at: stamp,
+      tag: z.enum(NOTE_TAGS),
+      text: text(2000),
+      swing_id: idSchema.nullable(),
+      measure: text(60).nullable(),
+      felt: z.number().nullable(),
+      undone_at: stamp.nullable(),
+    }),
+  },
+];
