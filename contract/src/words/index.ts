@@ -21,6 +21,7 @@ export {
   changeText,
   clubOrderText,
   itemText,
+  lessonTitle,
   PLAN_RULE_IDS,
   sessionText,
   WARM_UP_WORDS,

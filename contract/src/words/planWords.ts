@@ -74,6 +74,9 @@ export const sessionText = (item: PlanItem, nameOf: (drill: string) => string): 
 
 export const calendarTitle = (coach: string): string =>
   coach === '' ? 'Practice' : `Practice with ${coach}`;
+export const lessonTitle = (coach: string, video: boolean): string =>
+  `${video ? 'Lesson by video call' : 'Lesson'}${coach === '' ? '' : ` with ${coach}`}`;
+
 /** A day of practice as a calendar shows it. */
 export function calendarText(day: PlanDay, nameOf: (drill: string) => string) {
   const drills = [...new Set(day.items.map(({ drill }) => nameOf(drill)))].join(', ');

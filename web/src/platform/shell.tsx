@@ -30,6 +30,11 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['z, Shift + z', SHELL_WORDS.benchUndoRedo],
   ['l', SHELL_WORDS.benchReferenceLines],
   ['n', SHELL_WORDS.benchToThePlace],
+  ['1 2 3 4 5 6', SHELL_WORDS.lessonParts],
+  ['p f u', SHELL_WORDS.lessonCounts],
+  [SHELL_WORDS.pageKeys, SHELL_WORDS.lessonPresenter],
+  [SHELL_WORDS.backspace, SHELL_WORDS.lessonTakeBack],
+  ['s', SHELL_WORDS.lessonHurts],
 ];
 
 /** Frame around every coach screen: the tape edge on top, settings, the list of keys. */

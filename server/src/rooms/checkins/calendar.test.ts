@@ -83,6 +83,30 @@ describe('the dates as a calendar', () => {
     expect(ahead.length).toBeGreaterThan(10);
     expect(new Set(ahead.map(({ status }) => status))).toEqual(new Set(['CANCELLED']));
   });
+  test('a lesson stands at its moment on both sides of a change of clocks, moves under its name, and is taken away', async () => {
+    const agree = (day: string) =>
+      server.ask<{ id: string }>('POST', `/api/students/${student}/lessons`, {
+        id: randomUUID(),
+        day,
+        time: '09:30',
+        minutes: 45,
+      });
+    const lessons = async () => (await events()).filter(({ uid }) => uid.startsWith('lesson.'));
+    const { id } = (await agree('2027-03-26')).body;
+    await agree('2027-03-29');
+    const moment = (day: string) => new Date(`${day}T09:30:00`).toISOString().replace(/\.\d+Z$/, 'Z');
+    expect((await lessons()).map(({ start }) => start)).toEqual([moment('2027-03-26'), moment('2027-03-29')]);
+    const before = (await lessons())[0];
+    at('2027-03-08T09:05:00');
+    const later = { day: '2027-03-27', time: '09:30', minutes: 45 };
+    await server.ask('PUT', `/api/students/${student}/lessons/${id}`, later);
+    const moved = (await lessons()).find(({ uid }) => uid === before?.uid);
+    expect(moved).toMatchObject({ start: moment('2027-03-27'), status: 'CONFIRMED', isDate: false });
+    expect(moved?.sequence).toBeGreaterThan(before?.sequence ?? 0);
+    await server.ask('POST', `/api/students/${student}/lessons/${id}/cancel`);
+    expect((await lessons()).find(({ uid }) => uid === before?.uid)?.status).toBe('CANCELLED');
+    expect((await lessons()).some(({ uid }) => uid.includes(id))).toBe(false);
+  });
   test('a closed link opens no calendar', async () => {
     await server.ask('POST', `/api/students/${student}/links/revoke`);
     const { status } = await server.ask('GET', `/api/page/${token}/calendar.ics`);

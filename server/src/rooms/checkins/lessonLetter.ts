@@ -2,6 +2,7 @@ import type { LessonFile } from '@inchstep/contract/checkins';
 import type { Lesson } from '@inchstep/contract/intake';
 import { draftLesson, LESSON_MAIL, type Lengths } from '@inchstep/contract/words';
 import { lessonSummary, momentsOf } from '@inchstep/core/progress';
+import { firstCoach } from '../../platform/auth.ts';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { doToLesson, eventsIn, getLesson, getStudent, keepSummary, once, record } from '../intake/index.ts';
@@ -9,6 +10,7 @@ import { livePlan, notesIn, setsIn } from '../practice/index.ts';
 import { libraryOf, libraryWords } from '../prescription/index.ts';
 import { insertMail } from './repo.ts';
 import { makeMails } from './service.ts';
+import { type SummaryAsk, summaryPdf } from './summaryPdf.ts';
 
 /** A lesson with all that happened in it, in order. */
 export function lessonFile(ctx: Context, studentId: string, lessonId: string): LessonFile {
@@ -31,6 +33,20 @@ export function summaryDraft(
   const ahead = livePlan(ctx, studentId)?.days ?? [];
   const facts = lessonSummary(file, libraryOf(ctx), moments, ahead, today(ctx));
   return { text: draftLesson(facts, file.intake.firstName, libraryWords(ctx), lengths) };
+}
+
+/** The summary that was sent, on paper; a lesson of which nothing was sent has none. */
+export function printedSummary(
+  ctx: Context,
+  studentId: string,
+  lessonId: string,
+  paper: SummaryAsk['paper'],
+): Promise<Buffer> {
+  const { summary, day } = getLesson(ctx, studentId, lessonId);
+  if (summary === null) throw new Refusal('not_found');
+  const { profile } = getStudent(ctx, studentId);
+  const student = `${profile.firstName} ${profile.familyName}`;
+  return summaryPdf({ student, coach: firstCoach(ctx)?.name ?? '', day, text: summary, paper });
 }
 
 /** Sends the summary once: to the student's page and as mail. A lesson that still goes on ends with it. */

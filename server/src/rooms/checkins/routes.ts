@@ -27,7 +27,7 @@ import { logSet, printedWeek } from '../practice/index.ts';
 import { cardQuery, drillParam, figureForPage, setupCard } from '../prescription/index.ts';
 import { calendarFor } from './calendar.ts';
 import { draftFor } from './draft.ts';
-import { lessonFile, sendSummary, summaryDraft } from './lessonLetter.ts';
+import { lessonFile, printedSummary, sendSummary, summaryDraft } from './lessonLetter.ts';
 import { closeLinks, listLinks, makeLink } from './links.ts';
 import { pageOf, pagePlan } from './page.ts';
 import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.ts';
@@ -91,6 +91,12 @@ function lessonRoutes(app: App, ctx: Context): void {
     { schema: { tags, params: lesson, querystring: inUnits, response: { 200: draftSchema } } },
     async ({ params: p, query }) => summaryDraft(ctx, p.id, p.lessonId, query.units),
   );
+  app.get(
+    '/api/students/:id/lessons/:lessonId/summary.pdf',
+    { schema: { tags, params: lesson, querystring: paperSchema } },
+    async ({ params: p, query }, reply) =>
+      reply.type('application/pdf').send(await printedSummary(ctx, p.id, p.lessonId, query.paper)),
+  );
   app.post(
     '/api/students/:id/lessons/:lessonId/summary',
     { schema: { tags, params: lesson, body: sendSummarySchema, response: { 200: lessonSchema } } },
@@ -117,6 +123,15 @@ function studentPageRoutes(app: App, ctx: Context): void {
     '/api/page/:token',
     { config, schema: { tags, params: byToken, response: { 200: pageSchema } } },
     async (request) => pageOf(ctx, studentOf(request)),
+  );
+  app.get(
+    '/api/page/:token/lessons/:lessonId/summary.pdf',
+    { config, schema: { tags, params: byToken.extend({ lessonId: idSchema }), querystring: paperSchema } },
+    async (request, reply) => {
+      const { lessonId } = request.params;
+      reply.type('application/pdf');
+      return reply.send(await printedSummary(ctx, studentOf(request), lessonId, request.query.paper));
+    },
   );
   app.post(
     '/api/page/:token/sets',

@@ -213,5 +213,12 @@ Well swung.`,
     expect(page.lessons).toEqual([{ id, day: '2027-03-01', summary: letter.text }]);
     expect(page.nextLesson).toMatchObject({ day: '2027-03-15', time: '09:00' });
     expect(server.ctx.outbox.has(letter.id)).toBe(true);
+    const paper = await server.app.inject(`/api/page/${token}/lessons/${id}/summary.pdf`);
+    expect([paper.statusCode, paper.rawPayload.subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
+    // Another student's link opens none of it.
+    const other = await addStudent(server);
+    const theirs = await server.ask<{ token: string }>('POST', `/api/students/${other}/links`, { days: 9 });
+    const strange = await server.ask('GET', `/api/page/${theirs.body.token}/lessons/${id}/summary.pdf`);
+    expect(strange.status).toBe(404);
   });
 });

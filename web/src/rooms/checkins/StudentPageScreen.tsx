@@ -96,7 +96,7 @@ function Page({
             <p className="mt-2 whitespace-pre-wrap">{reply.text}</p>
           </section>
         )}
-        <Meetings page={page} />
+        <Meetings token={token} page={page} />
         {!page.hold && (
           <TodayCard token={token} page={page} onLogged={onLogged} onPain={() => setHurts(hurts + 1)} />
         )}
@@ -108,7 +108,13 @@ function Page({
 }
 
 /** When coach and student meet next, and what was written of their lessons. */
-function Meetings({ page: { nextLesson, lessons, today } }: { readonly page: StudentPage }) {
+function Meetings({
+  token,
+  page: { nextLesson, lessons, today },
+}: {
+  readonly token: string;
+  readonly page: StudentPage;
+}) {
   if (!nextLesson && lessons.length === 0) return null;
   return (
     <section className="panel flex flex-col gap-2 p-4" aria-label={MEETINGS_WORDS.title}>
@@ -125,6 +131,14 @@ function Meetings({ page: { nextLesson, lessons, today } }: { readonly page: Stu
             {MEETINGS_WORDS.lesson(dayText(day, today))}
           </summary>
           <p className="whitespace-pre-wrap">{summary}</p>
+          <a
+            className="btn mt-2"
+            href={`/api/page/${token}/lessons/${id}/summary.pdf`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            {MEETINGS_WORDS.print}
+          </a>
         </details>
       ))}
     </section>

@@ -134,6 +134,7 @@ export const DAYS_AHEAD_WORDS = {
 export const MEETINGS_WORDS = {
   title: 'Lessons',
   next: 'Next lesson:',
+  print: 'On paper',
   at: (time: string) => ` at ${time}`,
   where: (place: string, video: boolean) => (video ? ', by video call' : place === '' ? '' : `, ${place}`),
   lesson: (day: string) => `Your lesson, ${day}`,

@@ -33,6 +33,14 @@ export function LessonAfter({
           <>
             <p className="font-semibold">{AFTER_WORDS.sentOn}</p>
             <p className="whitespace-pre-wrap">{lesson.summary}</p>
+            <a
+              className="btn mt-2"
+              href={`/api/students/${student.id}/lessons/${lesson.id}/summary.pdf`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              {AFTER_WORDS.print}
+            </a>
           </>
         )}
       </Panel>

@@ -130,6 +130,7 @@ export const AFTER_WORDS = {
   send: 'Send, and end the lesson',
   sent: 'Sent.',
   sentOn: 'Sent to the student:',
+  print: 'Print it',
   anew: 'Draft it anew',
   gates: 'Gates',
   text: 'Summary',
