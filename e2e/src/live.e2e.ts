@@ -137,4 +137,51 @@ describe('live', () => {
     await page.keyboard.press('ArrowRight');
     await see(page, 'frame 2 of');
   });
+
+  step('two phones film the same swing at a key of the coach’s, and it comes in as one', async () => {
+    await page.goto(`${program.url}/students/${wren}/lesson`);
+    await press(page, 'Begin, in the bay');
+    await see(page, 'Going on for');
+    await page.keyboard.press('2');
+    const answer = page.waitForResponse(
+      (said) => said.url().endsWith('/cameras') && said.request().method() === 'POST',
+    );
+    await press(page, 'Show the code');
+    const { token } = (await (await answer).json()) as { token: string };
+    await page.waitForSelector('svg[role="img"] title, svg title');
+    expect(await seriousFindings(page)).toEqual([]);
+    const phones = await Promise.all(
+      ['Face-on', 'Down the line'].map(async (side) => {
+        // A window of its own: what lies behind another tab is drawn by nobody.
+        const phone = await (await browser.createBrowserContext()).newPage();
+        phone.setDefaultTimeout(20_000);
+        await phone.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+        await phone.goto(`${program.url}/c/${token}`);
+        await press(phone, side);
+        await phone.waitForFunction(() => (document.querySelector('video')?.videoWidth ?? 0) > 0);
+        return phone;
+      }),
+    );
+    expect(await seriousFindings(phones[0] as Page)).toEqual([]);
+    await see(page, 'Here: ');
+    await page.waitForFunction(() =>
+      /Here: (face-on, down the line|down the line, face-on)/i.test(document.body.innerText),
+    );
+    await page.bringToFront();
+    await page.keyboard.press('t');
+    await see(page, 'Both begin in a moment.');
+    await page.waitForFunction(
+      () => /(face-on, down the line|down the line, face-on) there/i.test(document.body.innerText),
+      { timeout: 60_000 },
+    );
+    await see(phones[1] as Page, 'has arrived');
+    const swings = (await page.evaluate(
+      (id) => fetch(`/api/students/${id}/swings`).then((r) => r.json()),
+      wren,
+    )) as { views: { kind: string }[] }[];
+    const both = swings.find(({ views }) => views.length === 2);
+    expect(both?.views.map(({ kind }) => kind).sort()).toEqual(['down_the_line', 'face_on']);
+    await press(page, 'End the lesson');
+    await see(phones[0] as Page, 'lesson is over');
+  });
 });

@@ -7,7 +7,7 @@ import { checkinRoutes, openLink } from './rooms/checkins/index.ts';
 import { diagnosisRoutes } from './rooms/diagnosis/index.ts';
 import { intakeRoutes } from './rooms/intake/index.ts';
 import { measureRoutes } from './rooms/measures/index.ts';
-import { practiceRoutes } from './rooms/practice/index.ts';
+import { cameraKey, practiceRoutes } from './rooms/practice/index.ts';
 import { prescriptionRoutes } from './rooms/prescription/index.ts';
 import { progressRoutes } from './rooms/progress/index.ts';
 
@@ -26,7 +26,11 @@ const ROUTES = [
 
 /** The whole server, not yet listening; tests and the demo inject requests into it. */
 export async function buildApp(ctx: Context, options: HttpOptions = {}): Promise<App> {
-  const app = await makeHttp(ctx, (token) => openLink(ctx, token), options);
+  const app = await makeHttp(
+    ctx,
+    { link: (token) => openLink(ctx, token), camera: (token) => cameraKey(ctx, token) },
+    options,
+  );
   for (const routes of ROUTES) routes(app, ctx);
   await serveWeb(app);
   return app;

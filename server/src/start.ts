@@ -73,8 +73,8 @@ export async function serve(): Promise<void> {
 
 async function listen(settings: ServerSettings): Promise<void> {
   const ctx = makeContext(settings);
-  const app = await buildApp(ctx);
-  const { port, host } = settings;
+  const { port, host, tls } = settings;
+  const app = await buildApp(ctx, { tls });
   try {
     await app.listen({ port, host });
   } catch (error) {
@@ -100,7 +100,9 @@ async function listen(settings: ServerSettings): Promise<void> {
     process.exit(0);
   };
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => void stop(signal));
-  process.stdout.write(`\nInch Step is ready: ${settings.publicUrl ?? `http://localhost:${port}`}/\n\n`);
+  process.stdout.write(
+    `\nInch Step is ready: ${settings.publicUrl ?? `${tls ? 'https' : 'http'}://localhost:${port}`}/\n\n`,
+  );
 }
 
 /** Half-sent uploads and idle connections are cut when their time is over. */

@@ -33,7 +33,7 @@ export async function testServer(
   const dataDir = more.dataDir ?? mkdtempSync(join(tmpdir(), 'inchstep-server-'));
   let now = new Date('2027-03-01T09:00:00');
   const ctx = makeContext({ ...TEST_SETTINGS, now: () => now, ...more, dataDir }, jobs);
-  const app = await buildApp(ctx, { log: false, rateLimits });
+  const app = await buildApp(ctx, { log: false, rateLimits, tls: more.tls ?? null });
   const { ask, upload, session } = asker(app);
   if (signedIn !== false)
     await ask('POST', '/api/setup', { name: 'Ilse Varga', passphrase: 'a passphrase for tests' });

@@ -36,6 +36,16 @@ const client = new QueryClient({
 
 const router = createBrowserRouter([
   {
+    // A phone that films a lesson: nobody signs in on it.
+    path: '/c/:token',
+    errorElement: <NotHere />,
+    HydrateFallback: () => <Loading what={MAIN_WORDS.theProgram} />,
+    lazy: visited(
+      () => import('./rooms/practice/CameraScreen.tsx'),
+      (m) => m.CameraScreen,
+    ),
+  },
+  {
     element: (
       <Shell
         palette={

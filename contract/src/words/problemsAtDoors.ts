@@ -90,6 +90,11 @@ export const DOOR_PROBLEMS = {
     'No folder for backups is set.',
     'Start the program with BACKUP_DIR, or make one with ./inchstep backup FILE.',
   ),
+  camera_closed: p(
+    401,
+    'This camera’s lesson is over, or its code was renewed.',
+    'Read the code on the coach’s screen again.',
+  ),
   lesson_running: p(409, 'Another lesson with this student is going on.', 'Open that one, or end it first.'),
   lesson_begun: p(
     409,

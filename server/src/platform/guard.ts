@@ -9,10 +9,24 @@ import type { App } from './fastifyApp.ts';
 export type Actor =
   | { readonly kind: 'nobody' }
   | { readonly kind: 'coach'; readonly id: string; readonly session: string }
-  | { readonly kind: 'student'; readonly studentId: string; readonly linkId: string };
+  | { readonly kind: 'student'; readonly studentId: string; readonly linkId: string }
+  | {
+      readonly kind: 'camera';
+      readonly studentId: string;
+      readonly lessonId: string;
+      readonly coach: string;
+    };
+
+/** What opens what a token stands for; handed in by the rooms that keep them. */
+export interface Openers {
+  /** Whose link a token is, or a refusal. */
+  readonly link: (token: string) => { studentId: string; linkId: string };
+  /** Whose lesson a phone films with a token, or a refusal. */
+  readonly camera: (token: string) => { studentId: string; lessonId: string; coach: string };
+}
 
 /** Who a route opens to. A route that says nothing opens to a signed-in coach alone. */
-export type Door = 'coach' | 'link' | 'anyone';
+export type Door = 'coach' | 'link' | 'camera' | 'anyone';
 
 declare module 'fastify' {
   interface FastifyContextConfig {
@@ -25,34 +39,34 @@ declare module 'fastify' {
 
 const NOBODY: Actor = { kind: 'nobody' };
 
-/** Whose link a token is, or a refusal; handed in by the room that keeps links. */
-export type OpenLink = (token: string) => { studentId: string; linkId: string };
-
 /**
  * The one door. It goes by the route that was matched, never by the address as it was written, and is closed
  * unless the route says otherwise.
  */
-export function guard(app: App, ctx: Context, openLink: OpenLink): void {
+export function guard(app: App, ctx: Context, openers: Openers): void {
   app.decorateRequest('actor');
   app.addHook('onRequest', async (request) => {
     request.actor = NOBODY;
     checkAddress(ctx, request);
     if (!SAFE_METHODS.has(request.method)) checkWrite(ctx, request);
     if (request.is404) return;
-    request.actor = actorFor(ctx, request, openLink);
+    request.actor = actorFor(ctx, request, openers);
   });
 }
 
-function actorFor(ctx: Context, request: FastifyRequest, openLink: OpenLink): Actor {
+function actorFor(ctx: Context, request: FastifyRequest, openers: Openers): Actor {
   const door = request.routeOptions.config.door ?? 'coach';
-  if (door === 'link') {
-    const { token } = request.params as { token?: unknown };
-    return { kind: 'student', ...openLink(typeof token === 'string' ? token : '') };
-  }
+  if (door === 'link') return { kind: 'student', ...openers.link(tokenOf(request)) };
+  if (door === 'camera') return { kind: 'camera', ...openers.camera(tokenOf(request)) };
   const coach = coachOf(ctx, request.cookies[SESSION_COOKIE]);
   if (coach) return { kind: 'coach', id: coach.id, session: coach.session };
   if (door === 'coach') throw new Refusal('signed_out');
   return NOBODY;
+}
+
+function tokenOf(request: FastifyRequest): string {
+  const { token } = request.params as { token?: unknown };
+  return typeof token === 'string' ? token : '';
 }
 
 function checkAddress(ctx: Context, request: FastifyRequest): void {
@@ -78,6 +92,8 @@ export function authorOf(request: FastifyRequest): string {
   const { actor } = request;
   if (actor.kind === 'coach') return `coach:${actor.id}`;
   if (actor.kind === 'student') return `student:${actor.studentId}`;
+  // What a phone in the bay films is the coach's.
+  if (actor.kind === 'camera') return actor.coach;
   throw new Error('authorOf: nobody writes');
 }
 
@@ -85,6 +101,12 @@ export function authorOf(request: FastifyRequest): string {
 export function studentOf(request: FastifyRequest): string {
   if (request.actor.kind !== 'student') throw new Error('studentOf: not a link’s route');
   return request.actor.studentId;
+}
+
+/** The lesson that a phone films. */
+export function cameraOf(request: FastifyRequest): Extract<Actor, { kind: 'camera' }> {
+  if (request.actor.kind !== 'camera') throw new Error('cameraOf: not a camera’s route');
+  return request.actor;
 }
 
 /** What the sender's clock said when it sent, where it said so. */

@@ -22,7 +22,8 @@ import type { Context } from './context.ts';
 import { projectRoot } from './db.ts';
 import { failureOf, machineProblem, Refusal } from './errors.ts';
 import type { App } from './fastifyApp.ts';
-import { guard, type OpenLink } from './guard.ts';
+import { guard, type Openers } from './guard.ts';
+import type { Tls } from './tls.ts';
 
 export type { App } from './fastifyApp.ts';
 
@@ -31,6 +32,7 @@ const MEGABYTE = 1024 * 1024;
 export interface HttpOptions {
   readonly log?: boolean;
   readonly rateLimits?: boolean;
+  readonly tls?: Tls | null;
 }
 
 /** A whole clip over a slow line; one that stalls is let go much sooner. */
@@ -38,8 +40,9 @@ const REQUEST_MS = 30 * 60_000;
 const SILENT_MS = 60_000;
 
 /** Fastify with its plugins, the guard and the error handler, and no route yet. */
-export async function makeHttp(ctx: Context, openLink: OpenLink, options: HttpOptions = {}): Promise<App> {
+export async function makeHttp(ctx: Context, openers: Openers, options: HttpOptions = {}): Promise<App> {
   const app = Fastify({
+    ...(options.tls ? { https: options.tls } : {}),
     logger: options.log === false ? false : { level: process.env.LOG_LEVEL ?? 'info' },
     // Addresses hold link tokens, so the default request lines stay off; see onResponse below.
     logController: new LogController({ disableRequestLogging: true }),
@@ -54,7 +57,7 @@ export async function makeHttp(ctx: Context, openLink: OpenLink, options: HttpOp
   handleErrors(app);
   // Cookies are read before the guard looks at them; every other plugin's routes come after the guard.
   await app.register(cookie);
-  guard(app, ctx, openLink);
+  guard(app, ctx, openers);
   await addPlugins(app, ctx, options.rateLimits !== false);
   logAnswers(app);
   keepNothing(app);

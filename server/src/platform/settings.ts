@@ -1,6 +1,7 @@
 import { isIP } from 'node:net';
 import { resolve } from 'node:path';
 import { StartRefusal } from './startRefusal.ts';
+import { type Tls, tlsFrom } from './tls.ts';
 
 /** What the program is told from outside, checked once. */
 export interface ServerSettings {
@@ -15,6 +16,8 @@ export interface ServerSettings {
   readonly trustProxy: false | number | string;
   /** Where the nightly backup goes; null makes none. */
   readonly backupDir: string | null;
+  /** The program's own certificate, for a network without a proxy before it. */
+  readonly tls: Tls | null;
   readonly now?: () => Date;
 }
 
@@ -28,6 +31,7 @@ export const TEST_SETTINGS = {
   publicUrl: null,
   trustProxy: false,
   backupDir: null,
+  tls: null,
 } as const;
 
 /** Every setting or one plain sentence about the first that can't be right. */
@@ -41,6 +45,7 @@ export function readSettings(env: Env): ServerSettings {
     publicUrl: publicUrlOf(env.PUBLIC_URL),
     trustProxy: proxyOf(env.TRUST_PROXY),
     backupDir: env.BACKUP_DIR ? resolve(env.BACKUP_DIR) : null,
+    tls: tlsFrom(env, new Date()),
   };
 }
 

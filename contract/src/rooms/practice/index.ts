@@ -13,6 +13,15 @@ import { daySchema, idSchema } from '../../shared.ts';
 import { SWING_SPEEDS, swingMade } from '../capture/index.ts';
 import { laidPlanSchema } from './planShapes.ts';
 
+export {
+  askTakeSchema,
+  type CameraDeskSeen,
+  type CameraPage,
+  cameraDeskSchema,
+  cameraHelloSchema,
+  cameraLinkSchema,
+  cameraPageSchema,
+} from './cameras.ts';
 export { type LessonNoteSend, lessonNoteSchema, lessonNoteSendSchema } from './lessonNotes.ts';
 export { gateDateSchema, laidPlanSchema, planDaySchema, planDiffSchema } from './planShapes.ts';
 

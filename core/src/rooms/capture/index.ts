@@ -77,3 +77,18 @@ export {
   type ShotsProblem,
 } from './shots.ts';
 export { MAIN_STATIONS, STATIONS, type Station, stationRank } from './stations.ts';
+export {
+  arrive,
+  askTake,
+  type CameraDesk,
+  type ClockPing,
+  clockAhead,
+  EMPTY_DESK,
+  type LessonCamera,
+  type LessonTake,
+  present,
+  seen,
+  TAKE_LEAD_MS,
+  TAKE_SECONDS,
+  takesToFilm,
+} from './takes.ts';

@@ -20,3 +20,9 @@ test.each<[string, PlanDay | null, object]>([
 ])('a swing filmed on a day with %s', (_, day, made) => {
   expect(likelyMade(day)).toMatchObject({ ...made, cue: null });
 });
+
+test('in a lesson the first swings are before any word, and later ones after it', () => {
+  expect(likelyMade(null, { counted: false }).cue).toBe('before');
+  expect(likelyMade(card('half'), { counted: true })).toMatchObject({ cue: 'after', speed: 'half' });
+  expect(likelyMade(null).cue).toBeNull();
+});

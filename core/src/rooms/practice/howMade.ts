@@ -22,7 +22,12 @@ const SWUNG: Partial<Record<Stage, Pick<HowMade, 'speed' | 'aid'>>> = {
 };
 
 /** How a swing filmed on a day is most likely made: as that day's card asks. The coach has the last word. */
-export function likelyMade(card: PlanDay | null): HowMade {
+export function likelyMade(
+  card: PlanDay | null,
+  lesson: { readonly counted: boolean } | null = null,
+): HowMade {
+  // In a lesson the first swings come before any word; once something was counted, the word was said.
+  if (lesson) return { ...likelyMade(card), cue: lesson.counted ? 'after' : 'before' };
   const item = card?.items.find(({ stage }) => SWUNG[stage]);
   const swung = item && SWUNG[item.stage];
   if (!card || !item || !swung) return NOTHING_KNOWN;

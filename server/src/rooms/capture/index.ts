@@ -5,8 +5,10 @@ export {
   clipFile,
   clipsFor,
   createSwing,
+  editSwing,
   getSwing,
   listSwings,
+  type Upload,
 } from './service.ts';
 export { captureSlice } from './sliceRepo.ts';
 export { motionOf } from './tracks.ts';

@@ -1,3 +1,4 @@
+export { cameraKey } from './cameras.ts';
 export { notesIn, setsIn } from './notes.ts';
 export { practiceRoutes } from './routes.ts';
 export { livePlan, logSet, printedWeek } from './service.ts';

@@ -20,6 +20,7 @@ import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf, sentAtOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
+import { cameraRoutes } from './cameraRoutes.ts';
 import { addNote, takeBackNote } from './notes.ts';
 import {
   checkMove,
@@ -90,6 +91,7 @@ export function practiceRoutes(app: App, ctx: Context): void {
   );
   gateRoutes(app, ctx);
   noteRoutes(app, ctx);
+  cameraRoutes(app, ctx);
 }
 
 function noteRoutes(app: App, ctx: Context): void {

@@ -1,5 +1,6 @@
 import type { GateState, PlanAsk, PlanNow, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
 import { plusDays } from '@inchstep/core/foundation';
+import { runningAt } from '@inchstep/core/intake';
 import {
   aroundSet,
   askNow,
@@ -35,6 +36,7 @@ import {
   setNextLesson,
 } from '../intake/index.ts';
 import { type CardAsk, cardFor, libraryOf, libraryWords, noteRung } from '../prescription/index.ts';
+import { setsIn } from './notes.ts';
 import {
   type GateRow,
   gateById,
@@ -186,8 +188,12 @@ function refuseUnprescribed(ctx: Context, studentId: string, set: SetDone): void
 }
 
 /** How a swing filmed on a day is most likely made. */
-export const likelyHowMade = (ctx: Context, studentId: string, day: string): HowMade =>
-  likelyMade(cardOf(ctx.records.of(studentId), libraryOf(ctx), day));
+export function likelyHowMade(ctx: Context, studentId: string, day: string): HowMade {
+  const file = ctx.records.of(studentId);
+  const lesson = day === today(ctx) ? runningAt(file.intake.lessons, stamp(ctx)) : null;
+  const counted = lesson !== null && setsIn(ctx, studentId, lesson.id).length > 0;
+  return likelyMade(cardOf(file, libraryOf(ctx), day), lesson && { counted });
+}
 
 /** Where each drill in use stands, and everything that holds it there. */
 export const gatesFor = (ctx: Context, studentId: string): GateState[] =>

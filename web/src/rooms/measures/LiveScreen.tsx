@@ -38,10 +38,12 @@ export function Live({
   student,
   swings,
   tall = true,
+  onTaken,
 }: {
   readonly student: Student;
   readonly swings: readonly Swing[];
   readonly tall?: boolean;
+  readonly onTaken?: (swingId: string) => void;
 }) {
   const height = tall ? 'h-[36rem]' : 'h-[24rem]';
   const [kind, setKind] = useState<ViewKind>('face_on');
@@ -64,7 +66,7 @@ export function Live({
             <Video aria-hidden size={18} /> {LIVE_SCREEN_WORDS.camera}
           </button>
         )}
-        <TakeButton student={student} kind={kind} track={running ? camera.track : null} />
+        <TakeButton student={student} kind={kind} track={running ? camera.track : null} onTaken={onTaken} />
         <label className="ml-auto flex items-center gap-2">
           {LIVE_SCREEN_WORDS.replayAfter}
           <select className="select w-24" value={delay} onChange={(e) => setDelay(Number(e.target.value))}>

@@ -24,10 +24,13 @@ export function TakeButton({
   student,
   kind,
   track,
+  onTaken,
 }: {
   readonly student: Student;
   readonly kind: ViewKind;
   readonly track: (() => MediaStreamTrack | null) | null;
+  /** A take has come to the bench; without it the bench is opened. */
+  readonly onTaken?: ((swingId: string) => void) | undefined;
 }) {
   const me = useMe();
   const send = useUploadClip(student.id);
@@ -68,7 +71,9 @@ export function TakeButton({
     const id = swingId.current();
     const views = [viewOf(clip)];
     await create.mutateAsync({ id, recordedOn, ...made, views, marks: [] });
-    void navigate(`/students/${student.id}/bench/${id}`);
+    setFilm(null);
+    if (onTaken) onTaken(id);
+    else void navigate(`/students/${student.id}/bench/${id}`);
   };
   const tell = (work: Promise<void>) => void work.catch((reason: Error) => setTrouble(reason));
   return (

@@ -1,3 +1,4 @@
+export { CameraDesk } from './CameraDesk.tsx';
 export { FullSpeedTest } from './FullSpeedTest.tsx';
 export { GateDecision } from './GateDecision.tsx';
 export { useGates } from './queries.ts';

@@ -10,6 +10,7 @@ import { useMe } from '../../platform/session.ts';
 import { useSwings } from '../capture/index.ts';
 import { useAgreeLesson, useLessonDeed, useLessonList } from '../intake/index.ts';
 import { Live } from '../measures/index.ts';
+import { CameraDesk } from '../practice/index.ts';
 import { LessonAfter } from './LessonAfter.tsx';
 import { LessonBrief } from './LessonBrief.tsx';
 import { LessonCount } from './LessonCount.tsx';
@@ -136,9 +137,19 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
             </Panel>
           )}
           {part === 'film' && (
-            <Shown query={swings} what={LESSON_WORDS.the}>
-              {(all) => <Live student={student} swings={all} tall={false} />}
-            </Shown>
+            <>
+              <CameraDesk studentId={student.id} lessonId={lesson.id} />
+              <Shown query={swings} what={LESSON_WORDS.the}>
+                {(all) => (
+                  <Live
+                    student={student}
+                    swings={all}
+                    tall={false}
+                    onTaken={() => toast(LESSON_WORDS.taken)}
+                  />
+                )}
+              </Shown>
+            </>
           )}
           {part === 'felt' && <LessonFelt {...of} />}
           {part === 'decide' && <Decide studentId={student.id} />}

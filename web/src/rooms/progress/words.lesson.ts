@@ -39,6 +39,7 @@ export const LESSON_WORDS = {
   nothing: 'nothing yet',
   reps: (done: number, planned: number) => `${done} of ${planned} planned repetitions`,
   noTool: 'Agree a lesson, or begin one now.',
+  taken: 'The take is on the bench.',
   strip: (minutes: number) => `The lesson so far, ${Math.round(minutes)} minutes`,
   noMoments: 'Takes, words, sets and decisions will stand here as they happen.',
 } as const;

@@ -1,0 +1,40 @@
+import { TAKE_SECONDS } from '@inchstep/core/capture';
+import { VIEW_KINDS } from '@inchstep/core/intake';
+import { z } from 'zod';
+import { idSchema } from '../../shared.ts';
+
+const takeSchema = z.object({
+  id: idSchema,
+  /** By the program's clock, ms. */
+  startMs: z.number(),
+  seconds: z.number(),
+  arrived: z.array(z.enum(VIEW_KINDS)).readonly(),
+});
+
+/** The way in for phones that film a lesson; shown once. */
+export const cameraLinkSchema = z.object({ token: z.string() });
+
+/** What the coach sees of them. */
+export const cameraDeskSchema = z.object({
+  cameras: z.array(z.object({ id: z.string(), kind: z.enum(VIEW_KINDS) })),
+  takes: z.array(takeSchema),
+});
+export type CameraDeskSeen = z.infer<typeof cameraDeskSchema>;
+
+export const askTakeSchema = z.strictObject({
+  id: idSchema,
+  seconds: z.number().min(TAKE_SECONDS.least).max(TAKE_SECONDS.most).default(TAKE_SECONDS.usual),
+});
+
+/** What a phone says of itself with every question. */
+export const cameraHelloSchema = z.strictObject({ id: idSchema, kind: z.enum(VIEW_KINDS) });
+/** What it is told: the time here, whom it films, and what it has still to film. */
+export const cameraPageSchema = z.object({
+  nowMs: z.number(),
+  firstName: z.string(),
+  coach: z.string(),
+  needsConsent: z.boolean(),
+  clipLimitMb: z.number(),
+  takes: z.array(takeSchema),
+});
+export type CameraPage = z.infer<typeof cameraPageSchema>;

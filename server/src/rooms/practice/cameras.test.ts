@@ -1,0 +1,98 @@
+import { randomUUID } from 'node:crypto';
+import type { Swing } from '@inchstep/contract/capture';
+import type { Lesson } from '@inchstep/contract/intake';
+import type { CameraDeskSeen, CameraPage } from '@inchstep/contract/practice';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { addStudent, clipBytes, type TestServer, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+let student: string;
+let lesson: string;
+let token: string;
+beforeAll(async () => {
+  server = await testServer();
+});
+afterAll(() => server.stop());
+beforeEach(async () => {
+  server.at('2027-03-01T09:00:00');
+  student = await addStudent(server);
+  const begun = { id: randomUUID(), day: '2027-03-01', begin: true };
+  lesson = (await server.ask<Lesson>('POST', at('/lessons'), begun)).body.id;
+  token = (await server.ask<{ token: string }>('POST', at(`/lessons/${lesson}/cameras`))).body.token;
+});
+
+const at = (path: string) => `/api/students/${student}${path}`;
+const PHONES: Readonly<Record<string, string>> = { face_on: randomUUID(), down_the_line: randomUUID() };
+const hello = (kind: string, key = token) =>
+  server.ask<CameraPage>('POST', `/api/camera/${key}/hello`, { id: PHONES[kind], kind });
+const desk = async () => (await server.ask<CameraDeskSeen>('GET', at(`/lessons/${lesson}/cameras`))).body;
+const take = async (id = randomUUID()) => {
+  await server.ask('POST', at(`/lessons/${lesson}/takes`), { id, seconds: 4 });
+  return id;
+};
+const send = (takeId: string, kind: string, key = token, id = randomUUID()) =>
+  server.upload(`/api/camera/${key}/takes/${takeId}`, clipBytes(`wren.${kind}.mp4`), {
+    id,
+    kind,
+    recordedOn: '2027-03-01',
+  });
+const swings = async () => (await server.ask<Swing[]>('GET', at('/swings'))).body;
+
+describe('phones as cameras', () => {
+  test('two phones hear of a take, by the clock of the program, and the coach sees both', async () => {
+    expect((await hello('face_on')).body).toMatchObject({ firstName: 'Priya', takes: [] });
+    await hello('down_the_line');
+    expect((await desk()).cameras.map(({ kind }) => kind).sort()).toEqual(['down_the_line', 'face_on']);
+    const id = await take();
+    await take(id);
+    const told = (await hello('face_on')).body;
+    expect(told.takes).toHaveLength(1);
+    expect(told.takes[0]?.startMs).toBeGreaterThan(told.nowMs);
+  });
+  test('both clips come in as one swing, in any order, each once however often it is sent', async () => {
+    const id = await take();
+    const clip = randomUUID();
+    await send(id, 'down_the_line', token, clip);
+    await send(id, 'down_the_line', token, clip);
+    await send(id, 'face_on');
+    const all = await swings();
+    expect(all).toHaveLength(1);
+    expect(all[0]).toMatchObject({ id, recordedOn: '2027-03-01', from: 'coach' });
+    expect(all[0]?.views.map(({ kind }) => kind)).toEqual(['down_the_line', 'face_on']);
+    expect((await desk()).takes[0]?.arrived).toEqual(['down_the_line', 'face_on']);
+  });
+  test('a take that was never asked by the coach makes no swing of somebody else’s', async () => {
+    const id = await take();
+    await send(id, 'face_on');
+    const other = await addStudent(server);
+    const theirs = await server.ask<Lesson>('POST', `/api/students/${other}/lessons`, {
+      id: randomUUID(),
+      day: '2027-03-01',
+      begin: true,
+    });
+    const url = `/api/students/${other}/lessons/${theirs.body.id}/cameras`;
+    const key = (await server.ask<{ token: string }>('POST', url)).body.token;
+    expect((await send(id, 'down_the_line', key)).status).toBeGreaterThanOrEqual(400);
+    expect((await swings())[0]?.views).toHaveLength(1);
+  });
+  test('the way in closes with the lesson, with a newer code, and opens nothing else', async () => {
+    const newer = (await server.ask<{ token: string }>('POST', at(`/lessons/${lesson}/cameras`))).body.token;
+    expect((await hello('face_on')).body).toMatchObject({ code: 'camera_closed' });
+    expect((await hello('face_on', newer)).status).toBe(200);
+    expect((await server.ask('GET', `/api/page/${newer}`)).status).toBeGreaterThanOrEqual(401);
+    await server.ask('POST', at(`/lessons/${lesson}/end`));
+    expect((await hello('face_on', newer)).body).toMatchObject({ code: 'camera_closed' });
+    const late = await server.ask('POST', at(`/lessons/${lesson}/takes`), { id: randomUUID() });
+    expect(late.body).toMatchObject({ code: 'camera_closed' });
+  });
+  test('a child without a guardian’s word is not filmed', async () => {
+    const child = await addStudent(server, { bornOn: '2015-03-01' });
+    const begun = { id: randomUUID(), day: '2027-03-01', begin: true };
+    const of = `/api/students/${child}/lessons`;
+    const id = (await server.ask<Lesson>('POST', of, begun)).body.id;
+    const key = (await server.ask<{ token: string }>('POST', `${of}/${id}/cameras`)).body.token;
+    expect((await hello('face_on', key)).body.needsConsent).toBe(true);
+    const sent = await send(randomUUID(), 'face_on', key);
+    expect(JSON.stringify(sent)).toContain('consent_missing');
+  });
+});

@@ -1,0 +1,84 @@
+import { VIEW_WORDS } from '@inchstep/contract/words';
+import { TAKE_SECONDS } from '@inchstep/core/capture';
+import type { ViewKind } from '@inchstep/core/intake';
+import { QRCodeSVG } from 'qrcode.react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import { useScreenKeys } from '../../platform/keys.ts';
+import { Failed, Panel } from '../../platform/parts.tsx';
+import { useCameraDesk, useOpenCameras, useTakeNow } from './cameraQueries.ts';
+import { CAMERA_DESK_WORDS } from './words.camera.ts';
+
+const SHOWN = 5;
+const namesOf = (kinds: readonly ViewKind[]): string =>
+  kinds.map((kind) => VIEW_WORDS[kind]?.toLowerCase()).join(', ');
+
+/** Phones that film this lesson: the code they read, who is here, and one key that starts them together. */
+export function CameraDesk({
+  studentId,
+  lessonId,
+}: {
+  readonly studentId: string;
+  readonly lessonId: string;
+}) {
+  const open = useOpenCameras(studentId, lessonId);
+  const [token, setToken] = useState<string | null>(null);
+  const desk = useCameraDesk(studentId, lessonId, true);
+  const take = useTakeNow(studentId, lessonId);
+  const cameras = desk.data?.cameras ?? [];
+  const begin = () => take.mutate(TAKE_SECONDS.usual, { onSuccess: () => toast(CAMERA_DESK_WORDS.asked) });
+  const ready = cameras.length > 0 && !take.isPending;
+  useScreenKeys('t', () => ready && begin(), {}, [ready]);
+  const show = () => open.mutate(undefined, { onSuccess: (made) => setToken(made.token) });
+  return (
+    <Panel
+      title={CAMERA_DESK_WORDS.title}
+      aside={
+        <button type="button" className="btn" onClick={show} disabled={open.isPending}>
+          {token ? CAMERA_DESK_WORDS.anew : CAMERA_DESK_WORDS.open}
+        </button>
+      }
+    >
+      {token && <Code token={token} />}
+      <p aria-live="polite">
+        {cameras.length === 0
+          ? CAMERA_DESK_WORDS.nobody
+          : CAMERA_DESK_WORDS.here(namesOf(cameras.map(({ kind }) => kind)))}
+      </p>
+      <button type="button" className="btn btn-primary mt-2 h-14" onClick={begin} disabled={!ready}>
+        {CAMERA_DESK_WORDS.take}
+        <kbd className="kbd kbd-sm text-base-content">{CAMERA_DESK_WORDS.takeKey}</kbd>
+      </button>
+      <ol className="mt-2" aria-label={CAMERA_DESK_WORDS.takes}>
+        {(desk.data?.takes ?? [])
+          .slice(-SHOWN)
+          .reverse()
+          .map(({ id, arrived }) => (
+            <li key={id} className="flex items-center gap-3">
+              <span className="flex-1">{CAMERA_DESK_WORDS.arrived(namesOf(arrived))}</span>
+              {arrived.length > 0 && (
+                <Link className="btn" to={`/students/${studentId}/bench/${id}`}>
+                  {CAMERA_DESK_WORDS.bench}
+                </Link>
+              )}
+            </li>
+          ))}
+      </ol>
+      {(open.error || take.error) && <Failed error={open.error ?? take.error} />}
+    </Panel>
+  );
+}
+
+function Code({ token }: { readonly token: string }) {
+  const local = ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname);
+  const address = `${location.origin}/c/${token}`;
+  return (
+    <div className="mb-3 flex flex-wrap items-center gap-4">
+      <div className="bg-white p-3">
+        <QRCodeSVG value={address} size={168} title={CAMERA_DESK_WORDS.code} />
+      </div>
+      <p className="min-w-48 flex-1">{local ? CAMERA_DESK_WORDS.local : CAMERA_DESK_WORDS.read}</p>
+    </div>
+  );
+}

@@ -1,0 +1,131 @@
+import { VIEW_WORDS } from '@inchstep/contract/words';
+import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
+import { useCallback, useRef, useState } from 'react';
+import { useParams } from 'react-router';
+import { Failed } from '../../platform/parts.tsx';
+import { recordTake, useCamera } from '../capture/index.ts';
+import { type Sending, useTakes } from './useTakes.ts';
+import { CAMERA_WORDS } from './words.camera.ts';
+
+/** A phone in the bay: it films what the coach asks for, both views at the same moment. */
+export function CameraScreen() {
+  const { token = '' } = useParams();
+  const [kind, setKind] = useState<ViewKind | null>(null);
+  const video = useRef<HTMLVideoElement>(null);
+  const camera = useCamera(video);
+  const track = useRef(camera.track);
+  track.current = camera.track;
+  const film = useCallback(async () => {
+    const found = track.current();
+    if (!found) throw new Error('CameraScreen: no picture');
+    const take = await recordTake(found as MediaStreamVideoTrack);
+    return () => take.finish();
+  }, []);
+  const here = navigator.mediaDevices !== undefined;
+  const takes = useTakes(token, kind, here && camera.state === 'on' ? film : null);
+  const choose = (of: ViewKind) => {
+    setKind(of);
+    if (here) void camera.start();
+  };
+  return (
+    <main className="mx-auto flex min-h-screen max-w-md flex-col gap-3 p-3">
+      <h1 className="text-xl">
+        {takes.page ? CAMERA_WORDS.films(takes.page.firstName, takes.page.coach) : CAMERA_WORDS.title}
+      </h1>
+      <fieldset className="grid grid-cols-2 gap-2">
+        <legend className="mb-1">{CAMERA_WORDS.which}</legend>
+        {VIEW_KINDS.map((of) => (
+          <button
+            key={of}
+            type="button"
+            aria-pressed={kind === of}
+            className={`btn h-14 ${kind === of ? 'btn-primary' : ''}`}
+            onClick={() => choose(of)}
+          >
+            {VIEW_WORDS[of]}
+          </button>
+        ))}
+      </fieldset>
+      {kind && <p>{CAMERA_WORDS.guide[kind]}</p>}
+      {takes.page?.needsConsent && (
+        <p role="alert" className="panel border-warning p-3 font-semibold">
+          {CAMERA_WORDS.consent}
+        </p>
+      )}
+      <video
+        ref={video}
+        muted
+        playsInline
+        aria-label={CAMERA_WORDS.sees}
+        className={`max-h-[60vh] w-full bg-[#17242b] ${camera.state === 'on' ? '' : 'hidden'}`}
+      />
+      {kind && here && camera.state !== 'on' && camera.state !== 'asking' && (
+        <p role="status" className="panel p-3">
+          {camera.state === 'refused' ? CAMERA_WORDS.refused : CAMERA_WORDS.none}
+        </p>
+      )}
+      {kind && !here && (
+        <OwnCamera takes={takes.page?.takes ?? []} onFile={(takeId, file) => takes.put(takeId, file, kind)} />
+      )}
+      {kind && takes.error !== null && <Failed error={takes.error} />}
+      <ol aria-live="polite" className="flex flex-col gap-1">
+        {takes.sendings.slice(-6).map((sending, i) => (
+          <Line key={sending.takeId} sending={sending} number={i + 1} />
+        ))}
+      </ol>
+    </main>
+  );
+}
+
+const Line = ({ sending, number }: { readonly sending: Sending; readonly number: number }) => (
+  <li className="flex items-center gap-2">
+    <span className="flex-1">
+      {CAMERA_WORDS.take(number)} {CAMERA_WORDS.state[sending.state]}
+    </span>
+    {sending.state === 'sends' && (
+      <progress
+        className="progress w-28"
+        value={sending.share}
+        max={1}
+        aria-label={CAMERA_WORDS.state.sends}
+      />
+    )}
+  </li>
+);
+
+/** Where the page may not use the camera, the phone's own one is opened; the clip lands in the take all the same. */
+function OwnCamera({
+  takes,
+  onFile,
+}: {
+  readonly takes: readonly { readonly id: string }[];
+  readonly onFile: (takeId: string, file: File) => void;
+}) {
+  // The button stays for the last take that was asked, also when its moment is over.
+  const [asked, setAsked] = useState<string | null>(null);
+  const latest = takes.at(-1)?.id ?? asked;
+  if (latest !== null && latest !== asked) setAsked(latest);
+  return (
+    <div className="panel flex flex-col gap-2 p-3">
+      <p>{CAMERA_WORDS.noTls}</p>
+      {latest === null ? (
+        <p className="font-semibold">{CAMERA_WORDS.waits}</p>
+      ) : (
+        <label className="btn btn-primary h-16 text-lg">
+          {CAMERA_WORDS.filmNow}
+          <input
+            type="file"
+            accept="video/*"
+            capture="environment"
+            className="sr-only"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              if (file) onFile(latest, file);
+              e.target.value = '';
+            }}
+          />
+        </label>
+      )}
+    </div>
+  );
+}

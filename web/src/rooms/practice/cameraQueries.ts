@@ -1,0 +1,48 @@
+import type { CameraDeskSeen, CameraPage } from '@inchstep/contract/practice';
+import type { ViewKind } from '@inchstep/core/intake';
+import { useQuery } from '@tanstack/react-query';
+import { get, post, upload } from '../../platform/http.ts';
+import { keys } from '../../platform/queryKeys.ts';
+import { useSend } from '../../platform/useSend.ts';
+
+const at = (studentId: string, lessonId: string): string => `/api/students/${studentId}/lessons/${lessonId}`;
+const LOOK_AGAIN_MS = 1500;
+
+/** A new way in for phones; the one before is closed. */
+export const useOpenCameras = (studentId: string, lessonId: string) =>
+  useSend({ send: () => post<{ token: string }>(`${at(studentId, lessonId)}/cameras`) });
+
+export const useCameraDesk = (studentId: string, lessonId: string, asks: boolean) =>
+  useQuery({
+    queryKey: keys.of(studentId, 'lessons', lessonId, 'cameras'),
+    queryFn: () => get<CameraDeskSeen>(`${at(studentId, lessonId)}/cameras`),
+    refetchInterval: LOOK_AGAIN_MS,
+    enabled: asks,
+  });
+
+export const useTakeNow = (studentId: string, lessonId: string) =>
+  useSend({
+    student: studentId,
+    send: (id, seconds: number) => post<CameraDeskSeen>(`${at(studentId, lessonId)}/takes`, { id, seconds }),
+  });
+
+/** A phone says that it is here. */
+export const sayHello = (token: string, id: string, kind: ViewKind) =>
+  post<CameraPage>(`/api/camera/${token}/hello`, { id, kind });
+
+export interface TakeClip {
+  readonly takeId: string;
+  readonly clipId: string;
+  readonly kind: ViewKind;
+  readonly recordedOn: string;
+  readonly file: File;
+}
+
+export const sendTake = (token: string, clip: TakeClip, onProgress: (share: number) => void) =>
+  upload(
+    `/api/camera/${token}/takes/${clip.takeId}`,
+    { id: clip.clipId, kind: clip.kind, recordedOn: clip.recordedOn },
+    clip.file,
+    onProgress,
+    new AbortController().signal,
+  );
