@@ -1,6 +1,6 @@
 import { QUEUE_REASONS } from '@inchstep/core/checkins';
 import { SCHOOL_OPTIONS } from '@inchstep/core/intake';
-import { STAGES } from '@inchstep/core/practice';
+import { type PlanPack, STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
 import { drillWordsSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
@@ -118,6 +118,8 @@ export const pagePlanSchema = z.object({
   today: daySchema,
   days: z.array(planDaySchema).readonly(),
   gates: z.array(gateDateSchema).readonly(),
+  /** The whole plan with what its proof asks for: the phone proves it again before it shows it. */
+  pack: z.custom<PlanPack>().nullable(),
 });
 export type PagePlan = z.infer<typeof pagePlanSchema>;
 export type StudentPage = z.infer<typeof pageSchema>;

@@ -63,6 +63,7 @@ export { type CalendarEntry, calendarOf, calendarSequence } from './planCalendar
 export type { GateWord, KeptPlan, LoggedSet, PracticeRecord } from './practiceRecord.ts';
 export { missedDays, type Practised, practisedOf } from './practised.ts';
 export { type NotPrescribed, notPrescribed, type SetDone } from './prescribed.ts';
+export { type PlanPack, packPlan, provePack } from './proof/planPack.ts';
 export { PLAN_RULES, provePlan } from './proof/provePlan.ts';
 export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS, WEEKLY_WISH } from './ruleNumbers.ts';
 export { aroundSet, type LadderFile, standsOn } from './rung.ts';

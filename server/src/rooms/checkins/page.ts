@@ -14,7 +14,7 @@ import {
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, today } from '../../platform/context.ts';
 import { holdOf } from '../intake/index.ts';
-import { livePlan } from '../practice/index.ts';
+import { livePlan, packedPlan } from '../practice/index.ts';
 import { feelPage, libraryOf, libraryWords } from '../prescription/index.ts';
 import { recentCheckins } from './service.ts';
 
@@ -93,5 +93,6 @@ export function pagePlan(ctx: Context, studentId: string): PagePlan {
     today: now,
     days: (plan?.days ?? []).filter(({ date }) => date <= until),
     gates: plan?.gateDates ?? [],
+    pack: packedPlan(ctx, studentId),
   };
 }

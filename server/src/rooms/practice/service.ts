@@ -16,6 +16,8 @@ import {
   notPrescribed,
   opensByCount,
   type Plan,
+  type PlanPack,
+  packPlan,
   requestOf,
   type SetDone,
   STAGES,
@@ -106,6 +108,15 @@ export function livePlan(ctx: Context, studentId: string): Plan | null {
   if (!plan || inUse(file.prescription)?.drills.join() !== plan.drills.join()) return null;
   const laid = layPlan(file, libraryOf(ctx), askNow(file, plan, today(ctx)));
   return laid.ok ? proved(laid.value) : null;
+}
+
+/** The plan as it stands with what its proof asks for; null without one. */
+export function packedPlan(ctx: Context, studentId: string): PlanPack | null {
+  const live = livePlan(ctx, studentId);
+  const file = ctx.records.of(studentId);
+  const { plan } = file.practice;
+  if (!live || !plan) return null;
+  return packPlan(requestOf(file, libraryOf(ctx), askNow(file, plan, today(ctx))), live);
 }
 
 const WEEK_DAYS = 7;

@@ -4,12 +4,14 @@ import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from '../prescription/index.ts';
 import { usePagePlan } from './queries.ts';
+import { useProved } from './useProved.ts';
 import { DAYS_AHEAD_WORDS } from './words.ts';
 
 /** What lies ahead, day by day, and the dates as a calendar that keeps itself up to date. */
 export function DaysAhead({ token }: { readonly token: string }) {
   const [open, setOpen] = useState(false);
   const plan = usePagePlan(token, open);
+  const proved = useProved(plan.data?.pack);
   const { lengths } = useUnits();
   const { nameOf } = useLibraryWords();
   return (
@@ -17,9 +19,10 @@ export function DaysAhead({ token }: { readonly token: string }) {
       <summary className="min-h-11 cursor-pointer py-2 text-xl font-semibold">
         {DAYS_AHEAD_WORDS.title}
       </summary>
-      {open && plan.isPending && <Loading what={DAYS_AHEAD_WORDS.what} />}
+      {open && (plan.isPending || (plan.data && proved === null)) && <Loading what={DAYS_AHEAD_WORDS.what} />}
       {plan.error && <Failed error={plan.error} again={() => void plan.refetch()} />}
-      {plan.data && (
+      {proved === false && <p role="alert">{DAYS_AHEAD_WORDS.notProved}</p>}
+      {plan.data && proved === true && (
         <>
           {plan.data.days.length === 0 && <p>{DAYS_AHEAD_WORDS.none}</p>}
           <ol className="flex flex-col gap-3">

@@ -1,4 +1,6 @@
 import { DRILL_WORDS } from '@inchstep/contract/words';
+import { referenceCase } from '@inchstep/core/diagnosis';
+import { buildPlan, NOTHING_KNOWN, type PlanDay, packPlan, USUAL_ASK } from '@inchstep/core/practice';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { format } from 'date-fns';
@@ -127,6 +129,7 @@ describe('the student’s page', () => {
         today: '2027-03-10',
         days: [{ date: '2027-03-12', place: 'range', minutes: 21.4, ...warm, items: [item] }],
         gates: [],
+        pack: null,
       },
     });
     show();
@@ -137,6 +140,33 @@ describe('the student’s page', () => {
     expect(await screen.findByText('Range, 21 min')).toBeTruthy();
     const link = screen.getByRole('link', { name: 'Put the dates in a calendar' });
     expect(link.getAttribute('href')).toBe('/api/page/tok-12345678/calendar.ics');
+  });
+  test('a plan that breaks a rule is not shown, whoever sent it', async () => {
+    const asked = { ...NOTHING_KNOWN, ...USUAL_ASK, file: referenceCase({}), drills: ['knee_swap'] };
+    const request = { ...asked, start: '2027-03-10', days: ['wed' as const], minutesPerDay: { wed: 30 } };
+    const { days, empty } = buildPlan(request);
+    const [first, ...rest] = days as [PlanDay, ...PlanDay[]];
+    const show2 = async (sent: readonly PlanDay[]) => {
+      fakeServer({
+        'GET /api/page/tok-12345678': page(),
+        'GET /api/page/tok-12345678/plan': {
+          today: '2027-03-10',
+          days: sent.slice(0, 2),
+          gates: [],
+          pack: packPlan(request, { days: sent, empty }),
+        },
+      });
+      show();
+      const ahead = (await screen.findByText('The days ahead')).closest('details') as HTMLDetailsElement;
+      ahead.open = true;
+      fireEvent(ahead, new Event('toggle'));
+    };
+    await show2(days);
+    expect(await screen.findByRole('link', { name: 'Put the dates in a calendar' })).toBeTruthy();
+    cleanup();
+    await show2([{ ...first, minutes: 200 }, ...rest]);
+    expect((await screen.findByRole('alert')).textContent).toMatch(/do not keep the rules/);
+    expect(screen.queryByRole('link', { name: 'Put the dates in a calendar' })).toBeNull();
   });
   test('what the club in the hands asks stands beside the item', async () => {
     const [drill] = page().drills;

@@ -120,6 +120,8 @@ export const THEN_AND_NOW_WORDS = {
 
 /** What the days ahead say. */
 export const DAYS_AHEAD_WORDS = {
+  notProved:
+    'The days that came do not keep the rules of your plan, so they are not shown. Open the page again; if it stays, tell your coach.',
   title: 'The days ahead',
   what: 'the days ahead',
   none: 'Nothing is planned for the next two weeks.',

@@ -51,6 +51,7 @@ export function randomRequest(random: Random): PlanRequest {
     missed: random() < 0.3 ? [plusDays(start, -2), plusDays(start, 5)] : [],
     missRate: random() < 0.2 ? random() * 0.6 : null,
     coachDecides: random() < 0.5,
+    pace: pick(random, ['ladder', 'ladder', 'fast'] as const),
   };
 }
 

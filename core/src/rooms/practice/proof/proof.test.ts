@@ -4,6 +4,7 @@ import { buildPlan } from '../plan/buildPlan.ts';
 import type { PlanDay, PlanItem } from '../plan/planModel.ts';
 import { NOTHING_KNOWN, type PlanRequest, USUAL_ASK } from '../plan/planRequest.ts';
 import { testDay, testItem } from '../plan/testItem.ts';
+import { packPlan, provePack } from './planPack.ts';
 import { PLAN_RULES, provePlan } from './provePlan.ts';
 
 const MONDAY = '2027-03-01';
@@ -276,5 +277,26 @@ describe('each rule finds what breaks it, and nothing else does', () => {
       );
     expect(second('half')).not.toContain('downstream_waits');
     expect(second('still')).toContain('downstream_waits');
+  });
+});
+
+describe('a plan that went over a line', () => {
+  const packed = () => {
+    const asked = request();
+    const plan = buildPlan(asked);
+    return JSON.parse(JSON.stringify(packPlan(asked, plan))) as ReturnType<typeof packPlan>;
+  };
+  test('proves as it did before it was sent', () => {
+    const pack = packed();
+    expect(pack.days.length).toBeGreaterThan(10);
+    expect(provePack(pack)).toEqual({ rules: PLAN_RULES.length, broken: [] });
+  });
+  test('one that was changed on the way, or laid wrong, is found', () => {
+    const pack = packed();
+    const [first, ...rest] = pack.days as [PlanDay, ...PlanDay[]];
+    const longer = { ...pack, days: [{ ...first, minutes: 240 }, ...rest] };
+    expect(provePack(longer).broken.map(({ rule }) => rule)).toContain('minutes');
+    const held = { ...pack, request: { ...pack.request, held: true } };
+    expect(provePack(held).broken.length).toBeGreaterThan(0);
   });
 });
