@@ -54,6 +54,17 @@ describe('a lesson, in the browser', () => {
     }
   });
 
+  it('holds on a telephone, too', async () => {
+    await page.setViewport({ width: 390, height: 844 });
+    for (const part of ['1', '2', '3', '4', '5', '6']) {
+      await page.keyboard.press(part as '1');
+      await new Promise((done) => setTimeout(done, 400));
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect([part, wide]).toEqual([part, 390]);
+    }
+    await page.setViewport({ width: 1280, height: 800 });
+  });
+
   it('counts by keys alone, and goes on at the same repetition after a reload', async () => {
     await page.keyboard.press('5');
     await see(page, 'Repetition 1 of 10');

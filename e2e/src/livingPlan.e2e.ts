@@ -25,6 +25,17 @@ describe('a plan that lives, in the browser', () => {
     expect(told).toContain('Clubs');
   });
 
+  /** The package listens to keys a moment after it has said that it holds: one that comes before is nobody's. */
+  async function arrowUntilTold(): Promise<void> {
+    const told = () =>
+      page.evaluate(() => /: (Every rule holds there|Not as it is)/.test(document.body.innerText));
+    for (let tries = 0; tries < 8 && !(await told()); tries++) {
+      await page.keyboard.press('ArrowRight');
+      await new Promise((done) => setTimeout(done, 2500));
+    }
+    expect(await told()).toBe(true);
+  }
+
   it('tries a week with one day more, and keeps nothing of it', async () => {
     await press(page, 'One more day');
     await page.waitForFunction(() => /\((no day|\d+ days?) (sooner|later)\)/.test(document.body.innerText));
@@ -41,8 +52,7 @@ describe('a plan that lives, in the browser', () => {
     await page.waitForFunction(() =>
       [...document.querySelectorAll('[id^="DndLiveRegion"]')].some((one) => one.textContent !== ''),
     );
-    await page.keyboard.press('ArrowRight');
-    await page.waitForFunction(() => /: (Every rule holds there|Not as it is)/.test(document.body.innerText));
+    await arrowUntilTold();
     expect(await seriousFindings(page)).toEqual([]);
     await page.keyboard.press('Space');
     await see(page, 'Moved.');

@@ -1,1 +1,1 @@
-export { useDiagnoses } from './queries.ts';
+export { useChooseWork, useDiagnose, useDiagnoses, useUnchooseWork } from './queries.ts';

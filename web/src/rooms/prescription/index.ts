@@ -2,5 +2,5 @@ export { LayerSteps } from './LayerSteps.tsx';
 export { LazySetupCard } from './LazySetupCard.tsx';
 export { CoachLibrary, LibraryOf, useLibrary } from './library.tsx';
 export { useLibraryWords, WordsOf } from './libraryWords.tsx';
-export { useDrillChoices, useNoteFeel, useSetLayer } from './queries.ts';
+export { useChooseDrills, useDrillChoices, useNoteFeel, usePrescription, useSetLayer } from './queries.ts';
 export { Routine } from './Routine.tsx';

@@ -1,8 +1,7 @@
 import type { Lesson, LessonList, Student } from '@inchstep/contract/intake';
-import { faultName } from '@inchstep/contract/words';
 import { minutesSince } from '@inchstep/core/progress';
 import { useEffect, useState } from 'react';
-import { Link, useOutletContext, useSearchParams } from 'react-router';
+import { useOutletContext, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { useScreenKeys } from '../../platform/keys.ts';
 import { Failed, Panel, Shown } from '../../platform/parts.tsx';
@@ -15,12 +14,12 @@ import { LessonAfter } from './LessonAfter.tsx';
 import { LessonBrief } from './LessonBrief.tsx';
 import { LessonCount } from './LessonCount.tsx';
 import { LessonDates } from './LessonDates.tsx';
+import { LessonDecide } from './LessonDecide.tsx';
 import { LessonFelt } from './LessonFelt.tsx';
 import { LessonNotes } from './LessonNotes.tsx';
 import { LessonStrip } from './LessonStrip.tsx';
 import { useLessonFile } from './lessonQueries.ts';
-import { useBrief } from './queries.ts';
-import { DATES_WORDS, DECIDE_WORDS, LESSON_PARTS, LESSON_WORDS, type LessonPart } from './words.lesson.ts';
+import { DATES_WORDS, LESSON_PARTS, LESSON_WORDS, type LessonPart } from './words.lesson.ts';
 
 /** The hour: before it, the brief and a key to begin; in it, film, felt, decide, count, after. */
 export function LessonScreen() {
@@ -152,7 +151,7 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
             </>
           )}
           {part === 'felt' && <LessonFelt {...of} />}
-          {part === 'decide' && <Decide studentId={student.id} />}
+          {part === 'decide' && <LessonDecide studentId={student.id} today={today} />}
           {part === 'count' && <LessonCount {...of} />}
           {part === 'after' && (
             <LessonAfter student={student} lesson={lesson} lessons={list.lessons} today={today} />
@@ -214,29 +213,5 @@ function EndKey({
         </>
       )}
     </span>
-  );
-}
-
-/** What is worked on, and the ways to what is decided. */
-function Decide({ studentId }: { readonly studentId: string }) {
-  const brief = useBrief(studentId);
-  const focus = brief.data?.focus ?? [];
-  return (
-    <Panel title={DECIDE_WORDS.title}>
-      <p className="text-xl font-semibold">
-        {focus.length > 0 ? DECIDE_WORDS.root(focus.map(faultName).join(', ')) : DECIDE_WORDS.none}
-      </p>
-      <div className="mt-3 flex flex-wrap gap-2">
-        <Link className="btn btn-lg" to={`/students/${studentId}/diagnosis`}>
-          {DECIDE_WORDS.reasons}
-        </Link>
-        <Link className="btn btn-lg" to={`/students/${studentId}/drills`}>
-          {DECIDE_WORDS.drills}
-        </Link>
-        <Link className="btn btn-lg" to={`/students/${studentId}/ladder`}>
-          {DECIDE_WORDS.ladder}
-        </Link>
-      </div>
-    </Panel>
   );
 }

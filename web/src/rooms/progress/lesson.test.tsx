@@ -169,6 +169,44 @@ describe('in the lesson', () => {
     await press('Hold the drills');
     await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ where: 'knee' }));
   });
+  test('root and drill are decided in one press each, with the reason that was typed', async () => {
+    const diagnosis = {
+      id: 'd1',
+      at: began,
+      swingId: null,
+      wholeDay: false,
+      findings: [],
+      setAside: [],
+      result: { roots: [{ fault: 'over_turn', probability: 0.82 }] },
+      chosen: { workOn: ['over_turn'], note: '' },
+    };
+    const result = {
+      drills: [{ id: 'knee_swap' }],
+      alternatives: [],
+      beside: ['kiss_the_post'],
+      rejected: [],
+    };
+    const log = going({
+      'GET /api/students/s1/diagnoses': [diagnosis],
+      'GET /api/diagnoses/d1/prescription': { diagnosisId: 'd1', workOn: ['over_turn'], result },
+      'POST /api/diagnoses/d1/choose': diagnosis,
+      'POST /api/drill-choices': {},
+    });
+    await press('Decide');
+    fireEvent.change(await screen.findByLabelText('Why, if it is to be kept'), {
+      target: { value: 'seen live' },
+    });
+    expect(await screen.findByText(/82 %/)).toBeTruthy();
+    await press('Is worked on');
+    await waitFor(() => expect(posts(log)[0]?.body).toEqual({ workOn: ['over_turn'], note: 'seen live' }));
+    await press('Take into use');
+    await waitFor(() =>
+      expect(posts(log)[1]?.body).toMatchObject({
+        drills: ['kiss_the_post', 'knee_swap'],
+        note: 'seen live',
+      }),
+    );
+  });
   test('after: the draft is changed and sent with what was drafted', async () => {
     const log = going({
       'GET /api/students/s1/lessons/l1/draft?units=in': { text: 'Gus, this is what we did.' },

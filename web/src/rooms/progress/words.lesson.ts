@@ -96,11 +96,19 @@ export const FELT_WORDS = {
 /** What deciding says. */
 export const DECIDE_WORDS = {
   title: 'Decide',
-  reasons: 'Why it happens, from today’s swings',
+  why: 'Why, if it is to be kept',
+  fromToday: 'What do today’s swings say?',
+  roots: (day: string) => `Where it begins, as seen ${day}`,
+  work: 'Work on it',
+  worked: 'Is worked on',
+  chosen: 'Worked on from now.',
+  undo: 'Undo',
   drills: 'Drills that fit',
+  take: 'Take into use',
+  taken: 'In use. The ladder lays its plan.',
+  match: 'All drills, and why not the others',
+  reasons: 'Why it happens',
   ladder: 'Ladder and plan',
-  root: (faults: string) => `Worked on: ${faults}.`,
-  none: 'No root is chosen yet.',
 } as const;
 
 /** What counting in a lesson says. */
