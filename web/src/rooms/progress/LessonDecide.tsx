@@ -6,7 +6,7 @@ import { toast } from 'sonner';
 import { dayOf, dayText, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useChooseWork, useDiagnose, useDiagnoses, useUnchooseWork } from '../diagnosis/index.ts';
 import { useReadings } from '../measures/index.ts';
-import { useChooseDrills, useLibrary, usePrescription } from '../prescription/index.ts';
+import { useChooseDrills, useDrillChoices, useLibrary, usePrescription } from '../prescription/index.ts';
 import { DECIDE_WORDS, LESSON_WORDS } from './words.lesson.ts';
 
 const ROOTS_SHOWN = 3;
@@ -133,6 +133,8 @@ function Drills({ studentId, diagnosis, note }: OfDiagnosis) {
   const { nameOf, wordsOf } = useLibrary();
   const prescription = usePrescription(diagnosis.id);
   const choose = useChooseDrills(studentId);
+  const choices = useDrillChoices(studentId);
+  const inUse = choices.data?.find(({ endedAt }) => endedAt === null)?.drills ?? [];
   const take = (drills: readonly string[]) =>
     choose.mutate(
       { diagnosisId: diagnosis.id, drills, note, ownTask: '' },
@@ -152,11 +154,11 @@ function Drills({ studentId, diagnosis, note }: OfDiagnosis) {
                 <button
                   type="button"
                   className="btn"
-                  disabled={choose.isPending}
+                  disabled={choose.isPending || inUse.includes(id)}
                   // What is in use stays; the new one comes beside it.
                   onClick={() => take([...result.beside, id].slice(-MOST_DRILLS))}
                 >
-                  {DECIDE_WORDS.take}
+                  {inUse.includes(id) ? DECIDE_WORDS.inUse : DECIDE_WORDS.take}
                 </button>
               </li>
             ))}

@@ -24,7 +24,8 @@ export function LessonStrip({ file, minutes }: { readonly file: LessonFile; read
     <figure className="w-full">
       <svg
         viewBox={`0 0 ${WIDTH} ${TALL}`}
-        className="w-full text-[var(--tape-ink)]"
+        // Too fine for a telephone; the list below says the same.
+        className="hidden w-full text-[var(--tape-ink)] sm:block"
         role="img"
         aria-label={LESSON_WORDS.strip(minutes)}
       >
@@ -59,7 +60,7 @@ export function LessonStrip({ file, minutes }: { readonly file: LessonFile; read
           <Mark key={moment.id} moment={moment} x={x(moment.at)} text={text} />
         ))}
       </svg>
-      <ol className="sr-only">
+      <ol className="sr-only max-sm:not-sr-only max-sm:text-sm">
         {texts.map(({ moment, text }) => (
           <li key={moment.id}>{text}</li>
         ))}

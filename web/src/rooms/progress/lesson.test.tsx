@@ -180,12 +180,8 @@ describe('in the lesson', () => {
       result: { roots: [{ fault: 'over_turn', probability: 0.82 }] },
       chosen: { workOn: ['over_turn'], note: '' },
     };
-    const result = {
-      drills: [{ id: 'knee_swap' }],
-      alternatives: [],
-      beside: ['kiss_the_post'],
-      rejected: [],
-    };
+    const drills = [{ id: 'knee_swap' }, { id: 'knee_gate' }];
+    const result = { drills, alternatives: [], beside: ['kiss_the_post'], rejected: [] };
     const log = going({
       'GET /api/students/s1/diagnoses': [diagnosis],
       'GET /api/diagnoses/d1/prescription': { diagnosisId: 'd1', workOn: ['over_turn'], result },
@@ -199,10 +195,12 @@ describe('in the lesson', () => {
     expect(await screen.findByText(/82 %/)).toBeTruthy();
     await press('Is worked on');
     await waitFor(() => expect(posts(log)[0]?.body).toEqual({ workOn: ['over_turn'], note: 'seen live' }));
+    // What is in use already is not taken again.
+    expect((await screen.findByRole('button', { name: 'In use' })).hasAttribute('disabled')).toBe(true);
     await press('Take into use');
     await waitFor(() =>
       expect(posts(log)[1]?.body).toMatchObject({
-        drills: ['kiss_the_post', 'knee_swap'],
+        drills: ['kiss_the_post', 'knee_gate'],
         note: 'seen live',
       }),
     );

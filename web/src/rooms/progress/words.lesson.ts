@@ -105,6 +105,7 @@ export const DECIDE_WORDS = {
   undo: 'Undo',
   drills: 'Drills that fit',
   take: 'Take into use',
+  inUse: 'In use',
   taken: 'In use. The ladder lays its plan.',
   match: 'All drills, and why not the others',
   reasons: 'Why it happens',
