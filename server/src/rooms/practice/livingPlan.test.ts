@@ -151,6 +151,23 @@ describe('a week lived through by the clock', () => {
     await server.ask('POST', `/api/students/${student}/gates/${word.id}/undo`);
     expect(await stateNow()).toMatchObject({ stage: 'half', fullTest: { gate: { decision: 'advance' } } });
   });
+  test('travel that is taken into the plan shows on ladder, card and calendar at once', async () => {
+    const days = async () => {
+      const { body } = await server.ask<string>('GET', `/api/page/${token}/calendar.ics`);
+      return [...String(body).matchAll(/DTSTART;VALUE=DATE:(\d+)/g)].map(([, day]) => day);
+    };
+    expect(await days()).toContain('20270307');
+    const away = { kind: 'away', from: '2027-03-05', to: '2027-03-08', minutes: null, place: null };
+    const again = { id: randomUUID(), ...ask, start: '2027-03-04', exceptions: [away] };
+    expect((await server.ask('POST', `/api/students/${student}/plans`, again)).status).toBe(200);
+    const { live } = await now();
+    expect(live?.empty.filter(({ why }) => why === 'away').map(({ date }) => date)).toContain('2027-03-07');
+    expect(live?.proof.broken).toEqual([]);
+    expect(await days()).not.toContain('20270307');
+    server.at('2027-03-07T09:00:00');
+    expect(await card()).toBeNull();
+    server.at('2027-03-04T20:00:00');
+  });
   test('pain: no session is left, and the plan says why', async () => {
     await server.ask('POST', `/api/page/${token}/checkins`, {
       id: randomUUID(),
