@@ -1,3 +1,4 @@
+import { viewOf } from '@inchstep/contract/capture';
 import type { CameraDeskSeen, CameraPage } from '@inchstep/contract/practice';
 import {
   arrive,
@@ -117,15 +118,7 @@ export async function receiveTake(
   upload: Upload,
 ): Promise<void> {
   const clip = await addClip(ctx, studentId, upload);
-  const view = {
-    kind: clip.kind,
-    clipId: clip.id,
-    widthPx: clip.widthPx,
-    heightPx: clip.heightPx,
-    camera: {},
-    groundMarks: [],
-    stationTimes: {},
-  };
+  const view = viewOf(clip);
   const before = existing(ctx, studentId, takeId);
   if (!before) {
     const input = { recordedOn: today(ctx), ...likelyHowMade(ctx, studentId, today(ctx)), marks: [] };

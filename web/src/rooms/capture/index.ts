@@ -39,5 +39,4 @@ export { useDelay } from './useDelay.ts';
 export { type Frames, useFrames } from './useFrames.ts';
 export { useMade } from './useMade.ts';
 export { ViewPane } from './ViewPane.tsx';
-export { viewOf } from './viewOf.ts';
 export { SPEED_WORDS } from './words.ts';

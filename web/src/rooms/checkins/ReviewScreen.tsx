@@ -1,3 +1,4 @@
+import { viewOf } from '@inchstep/contract/capture';
 import type { Checkin } from '@inchstep/contract/checkins';
 import type { Student } from '@inchstep/contract/intake';
 import { useState } from 'react';
@@ -8,7 +9,7 @@ import { newId, useSteadyId } from '../../platform/ids.ts';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useUnits } from '../../platform/units.ts';
-import { useMade, useNewSwing, useSwings, viewOf } from '../capture/index.ts';
+import { useMade, useNewSwing, useSwings } from '../capture/index.ts';
 import { useHold, useLiftHold } from '../intake/index.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
 import { useCheckins, useProposedReply, useSendReply } from './queries.ts';

@@ -1,4 +1,5 @@
 import type { Clip, Swing } from '@inchstep/contract/capture';
+import { viewOf } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import { CLUB_WORDS, VIEW_WORDS } from '@inchstep/contract/words';
 import { Video } from 'lucide-react';
@@ -20,7 +21,6 @@ import {
   useShots,
   useSwing,
   useSwings,
-  viewOf,
 } from '../capture/index.ts';
 import { Bench } from './Bench.tsx';
 import { TrackBench } from './TrackBench.tsx';

@@ -1,4 +1,5 @@
 import type { Swing } from '@inchstep/contract/capture';
+import { viewOf } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import type { ViewKind } from '@inchstep/core/intake';
 import {
@@ -9,7 +10,6 @@ import {
   MarkList,
   PressurePanel,
   ViewPane,
-  viewOf,
 } from '../capture/index.ts';
 import type { BenchBox } from './useBench.ts';
 import { BENCH_VIEWS_WORDS } from './words.ts';

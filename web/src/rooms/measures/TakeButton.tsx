@@ -1,3 +1,4 @@
+import { viewOf } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import type { ViewKind } from '@inchstep/core/intake';
 import { Circle, Square } from 'lucide-react';
@@ -6,7 +7,7 @@ import { useNavigate } from 'react-router';
 import { useSteadyId } from '../../platform/ids.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
-import { recordTake, type Take, useMade, useNewSwing, useUploadClip, viewOf } from '../capture/index.ts';
+import { recordTake, type Take, useMade, useNewSwing, useUploadClip } from '../capture/index.ts';
 import { TAKE_BUTTON_WORDS } from './words.ts';
 
 /** A take keeps the view it was begun in, whatever is looked at meanwhile. */

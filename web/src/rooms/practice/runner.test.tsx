@@ -2,6 +2,7 @@ import type { SetLog } from '@inchstep/contract/practice';
 import { freeRun, type RunSpec } from '@inchstep/core/practice';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
+import { useState } from 'react';
 import { draw } from '../../testing/screen.tsx';
 import { Runner, type RunnerProps } from './Runner.tsx';
 import { useRun } from './useRun.ts';
@@ -28,6 +29,17 @@ afterEach(() => {
 function Run({ spec = balls, ...more }: Partial<RunnerProps> & { readonly spec?: RunSpec }) {
   const of = useRun('test', spec, (set) => handed.push(set));
   return <Runner of={of} words={words} asks={null} cautions={['Mind the knee.']} keys {...more} />;
+}
+function Opening() {
+  const [layer, setLayer] = useState(1);
+  return (
+    <>
+      <button type="button" onClick={() => setLayer(2)}>
+        Open the second
+      </button>
+      <Run spec={{ ...balls, lookEvery: null, layer }} />
+    </>
+  );
 }
 const key = (name: string) => fireEvent.keyDown(document.body, { key: name, code: name });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -88,6 +100,18 @@ describe('the runner', () => {
     expect(screen.getByText('Rehearse, 2 of 2')).toBeTruthy();
     wait(5000);
     expect(handed).toHaveLength(1);
+  });
+  test('a checkpoint that was opened meanwhile judges what is counted from then on', () => {
+    draw(<Opening />);
+    press('Counted');
+    press('Open the second');
+    press('Counted');
+    press('Log this set');
+    wait(3000);
+    expect(handed.map(({ reps, layer }) => [reps, layer])).toEqual([
+      ['P', 1],
+      ['P', 2],
+    ]);
   });
   test('another drill or rung begins its own run', () => {
     draw(<Run />);

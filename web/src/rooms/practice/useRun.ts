@@ -60,6 +60,10 @@ export function useRun(key: string, spec: RunSpec, handOn: HandOn) {
       window.removeEventListener('pagehide', handAll);
     };
   }, [unsent, handAll]);
+  // The next checkpoint was opened meanwhile: what is counted from here on is judged by it, too.
+  useEffect(() => {
+    if (spec.layer > latest.current.spec.layer) press({ do: 'layer', layer: spec.layer });
+  }, [spec.layer, press]);
   const begin = useCallback((anew: RunSpec) => become(beginRun(anew, nowIso())), [become]);
   return { state, press, begin, handAll };
 }

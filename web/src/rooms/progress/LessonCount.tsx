@@ -150,15 +150,17 @@ function Counting({ student, lessonId, today, latestSwing, spec }: CountProps & 
   const choices = useDrillChoices(student.id);
   const layer = useSetLayer(student.id);
   const queue = useLessonQueue(student.id);
-  const run = useRun(`${lessonId}.${today}.${spec.drill}.${spec.stage}`, spec, queue.put);
-  useEffect(() => {
-    if (run.state.spec.aid !== spec.aid || run.state.spec.clubs.join() !== spec.clubs.join())
-      run.press({ do: 'with', clubs: spec.clubs, aid: spec.aid });
-  }, [run, spec]);
   const drill = byId(spec.drill);
   const words = wordsOf(spec.drill);
   const choice = choices.data?.find(({ endedAt, drills }) => endedAt === null && drills.includes(spec.drill));
   const at = drill && choice ? layerOf(choice, drill) : 1;
+  // Opened by the count or by the coach's word.
+  const judged = { ...spec, layer: Math.max(spec.layer, at) };
+  const run = useRun(`${lessonId}.${today}.${spec.drill}.${spec.stage}`, judged, queue.put);
+  useEffect(() => {
+    if (run.state.spec.aid !== spec.aid || run.state.spec.clubs.join() !== spec.clubs.join())
+      run.press({ do: 'with', clubs: spec.clubs, aid: spec.aid });
+  }, [run, spec]);
   const body = referenceCase({ ...student.profile, limits: student.limits.map(({ limit }) => limit) });
   const more = drill !== undefined && at < drill.layers.length;
   return (
@@ -166,7 +168,7 @@ function Counting({ student, lessonId, today, latestSwing, spec }: CountProps & 
       <Runner
         of={run}
         words={{ name: words?.name ?? spec.drill, cue: words?.cue ?? '', counts: words?.counts ?? '' }}
-        asks={drill && drill.layers.length > 1 ? (words?.layers[at - 1] ?? null) : null}
+        asks={drill && drill.layers.length > 1 ? (words?.layers[judged.layer - 1] ?? null) : null}
         cautions={drill ? cautionsFor(drill, body).map(cautionText) : []}
         latestSwing={latestSwing}
         pained={<Hurts studentId={student.id} />}
@@ -174,7 +176,7 @@ function Counting({ student, lessonId, today, latestSwing, spec }: CountProps & 
         keys
       />
       <div className="mt-2 flex flex-wrap items-center gap-3">
-        <button type="button" className="btn" onClick={() => run.begin(spec)}>
+        <button type="button" className="btn" onClick={() => run.begin(judged)}>
           {COUNT_WORDS.anew}
         </button>
         <span aria-live="polite" className="text-sm">
