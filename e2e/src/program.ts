@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { openBrowser } from '../../tools/browser.mjs';
+import { heldClock } from './clock.ts';
 
 export const ROOT = new URL('../../', import.meta.url).pathname;
 export const CLIPS = join(ROOT, 'standins', 'clips');
@@ -14,6 +15,8 @@ export interface Program {
   readonly url: string;
   readonly dataDir: string;
   page(width?: number, height?: number): Promise<Page>;
+  /** Moves the clock of the server and of every page loaded from here on; only where it began with one. */
+  at(moment: string): Promise<void>;
   /** Errors thrown in any page so far, and failed loads. */
   readonly complaints: string[];
   stop(): Promise<void>;
@@ -23,6 +26,8 @@ export interface ProgramOptions {
   /** Fill the folder with the demo data first. */
   readonly demo?: boolean;
   readonly env?: Readonly<Record<string, string>>;
+  /** The moment at which the program wakes up, where the test holds the clock. */
+  readonly at?: string;
 }
 
 export interface RunningServer {
@@ -51,7 +56,7 @@ export async function startServer(
   const server = spawn('node', ['server/dist/server.js'], {
     cwd: ROOT,
     env,
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
   });
   await ready(server);
   return {
@@ -69,7 +74,8 @@ export async function startServer(
 export async function startProgram(options: ProgramOptions = {}): Promise<Program> {
   const folder = mkdtempSync(join(tmpdir(), 'inchstep-e2e-'));
   const dataDir = join(folder, 'data');
-  const more = { ...(options.demo ? { INCHSTEP_DEMO: '1' } : {}), ...options.env };
+  const clock = options.at ? heldClock(options.at) : null;
+  const more = { ...(options.demo ? { INCHSTEP_DEMO: '1' } : {}), ...clock?.env, ...options.env };
   if (options.demo) {
     const env = { ...process.env, NODE_OPTIONS: '', DATA_DIR: dataDir, ...more };
     await finished(spawn('node', ['server/dist/demo.js'], { cwd: ROOT, env, stdio: 'ignore' }));
@@ -81,9 +87,14 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
     url: server.url,
     dataDir,
     complaints,
+    at: async (moment) => {
+      if (!clock) throw new Error('e2e: this program began with the clock of the machine');
+      await clock.move(moment, server.process);
+    },
     page: async (width = 1280, height = 800) => {
       const context = await browser.createBrowserContext();
       const page = await context.newPage();
+      await clock?.hold(page);
       await page.setViewport({ width, height, isMobile: width < 600, hasTouch: width < 600 });
       page.setDefaultTimeout(20_000);
       page.on('pageerror', (error) => complaints.push(String((error as Error).message)));

@@ -192,10 +192,7 @@ function pagePapers(app: App, ctx: Context): void {
     '/api/page/:token/calendar.ics',
     { config, schema: { tags, params: byToken } },
     async (request, reply) =>
-      reply
-        .type('text/calendar; charset=utf-8')
-        .header('cache-control', 'private, max-age=300')
-        .send(calendarFor(ctx, studentOf(request))),
+      reply.type('text/calendar; charset=utf-8').send(calendarFor(ctx, studentOf(request))),
   );
   app.get(
     '/api/page/:token/card.pdf',

@@ -14,6 +14,7 @@ import { Suspense, useState } from 'react';
 import { dayText, Loading } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { LazySetupCard, Routine, useLibraryWords } from '../prescription/index.ts';
+import { RungNews } from './RungNews.tsx';
 import { SetRunner } from './SetRunner.tsx';
 import { STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
 
@@ -62,6 +63,9 @@ export function TodayCard({
           </div>
         )}
       </div>
+      {page.drills.map((drill) => (
+        <RungNews key={drill.id} drill={drill} nameOf={nameOf} />
+      ))}
       {page.ownTask !== '' && (
         <div className="panel p-4">
           <h3 className="text-xl">{STUDENT_PAGE_SCREEN_WORDS.besides(page.coach)}</h3>

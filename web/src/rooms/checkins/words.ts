@@ -96,6 +96,8 @@ export const STUDENT_PAGE_SCREEN_WORDS = {
       : more === null
         ? 'Go easier for now: slower, smaller. The count begins again by itself.'
         : `About ${more} more that count, at your present rate.`,
+  rungOpened: (drill: string, rung: string) => `Logged, and it opened the next rung of ${drill}: ${rung}.`,
+  rungEased: (drill: string, rung: string) => `Logged. ${drill} goes on a rung easier: ${rung}.`,
   nothingIsPlannedYet: 'Nothing is planned yet. Your coach lays out the first drill.',
   nothingToday: (nextDay: string | null) =>
     `Nothing is planned today${nextDay === null ? '' : `; the next day is ${nextDay}`}.`,

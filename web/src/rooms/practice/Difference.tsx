@@ -7,7 +7,10 @@ import { DIFF_WORDS } from './words.ts';
 
 const SHOWN = 8;
 
-/** The plan that was taken against what it has become: gates first, then sessions, each with its day. */
+/**
+ * The plan that was taken against what it has become, or against one that is only tried (nothing to take then, the
+ * form has that): gates first, then sessions, each with its day.
+ */
 export function Difference({
   diff,
   today,
@@ -16,7 +19,7 @@ export function Difference({
 }: {
   readonly diff: PlanDiff;
   readonly today: string;
-  readonly onTake: () => void;
+  readonly onTake: (() => void) | null;
   readonly taking: boolean;
 }) {
   const { nameOf } = useLibraryWords();
@@ -24,14 +27,14 @@ export function Difference({
   const near = ahead.filter(({ kind }) => kind !== 'more' && kind !== 'less');
   const amounts = ahead.length - near.length;
   if (ahead.length === 0 && diff.gates.length === 0) return null;
-  const small = isSmallDiff(diff);
+  const small = onTake !== null && isSmallDiff(diff);
   const gate = ({ stage, days, to }: PlanDiff['gates'][number]): string => {
     const name = STAGE_WORDS[stage]?.name ?? stage;
     if (days === null) return to === null ? DIFF_WORDS.beyond(name) : DIFF_WORDS.within(name);
     return days > 0 ? DIFF_WORDS.later(name, days) : DIFF_WORDS.earlier(name, -days);
   };
   return (
-    <Panel title={DIFF_WORDS.title}>
+    <Panel title={onTake ? DIFF_WORDS.title : DIFF_WORDS.tried}>
       {small && <p className="text-sm">{DIFF_WORDS.small}</p>}
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {diff.gates.map((move) => (
@@ -51,7 +54,7 @@ export function Difference({
         {near.length > SHOWN && <li>{DIFF_WORDS.more(near.length - SHOWN)}</li>}
         {amounts > 0 && <li>{DIFF_WORDS.amounts(amounts)}</li>}
       </ul>
-      {!small && (
+      {onTake && !small && (
         <button type="button" className="btn btn-primary mt-3" onClick={onTake} disabled={taking}>
           {DIFF_WORDS.take}
         </button>

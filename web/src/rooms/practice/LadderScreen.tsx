@@ -189,12 +189,12 @@ function Season({
         onChoose={setChosen}
         onMove={onTake ? move : null}
       />
-      {onTake && plan.diff && (
+      {plan.diff && (
         <Difference
           diff={plan.diff}
           today={today}
           taking={taking}
-          onTake={() => onTake(ask, LADDER_SCREEN_WORDS.planSaved)}
+          onTake={onTake && (() => onTake(ask, LADDER_SCREEN_WORDS.planSaved))}
         />
       )}
       <WhatIf studentId={student.id} ask={ask} plan={plan} today={today} />

@@ -164,6 +164,7 @@ export const RAIL_WORDS = {
 /** What the difference between two plans says. */
 export const DIFF_WORDS = {
   title: 'What has changed since the plan was taken',
+  tried: 'What this plan would change',
   none: 'Nothing: the plan stands as it was taken.',
   small: 'Small changes, made by themselves:',
   take: 'Take it as the new plan',

@@ -1,0 +1,1 @@
+export function moveDate(byMs: number): (byMs: number) => void;
