@@ -3,7 +3,7 @@ import '@fontsource-variable/bricolage-grotesque';
 import './style.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ComponentType } from 'react';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
@@ -22,6 +22,10 @@ import { MAIN_WORDS } from './words.ts';
 const visited =
   <M,>(load: () => Promise<M>, screen: (module: M) => ComponentType) =>
   async () => ({ Component: screen(await load()) });
+
+const ClipReader = lazy(() =>
+  import('./rooms/capture/ClipReader.tsx').then((m) => ({ default: m.ClipReader })),
+);
 
 reloadForNewerProgram();
 
@@ -61,6 +65,9 @@ const router = createBrowserRouter([
       {
         element: (
           <CoachLibrary>
+            <Suspense fallback={null}>
+              <ClipReader />
+            </Suspense>
             <Outlet />
           </CoachLibrary>
         ),

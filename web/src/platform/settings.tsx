@@ -3,6 +3,8 @@ import { createContext, type ReactNode, useContext, useEffect, useMemo, useState
 export interface Settings {
   readonly theme: 'glare' | 'studio';
   readonly lengths: 'in' | 'cm';
+  /** Whether this device looks through new clips by itself. */
+  readonly readsClips: boolean;
 }
 
 interface SettingsBox extends Settings {
@@ -10,7 +12,7 @@ interface SettingsBox extends Settings {
 }
 
 const KEY = 'inchstep.settings';
-const DEFAULTS: Settings = { theme: 'glare', lengths: 'in' };
+const DEFAULTS: Settings = { theme: 'glare', lengths: 'in', readsClips: true };
 const Box = createContext<SettingsBox>({ ...DEFAULTS, change: () => {} });
 
 function stored(): Settings {
@@ -21,7 +23,7 @@ function stored(): Settings {
   }
 }
 
-/** Theme and units, kept on this device. */
+/** Theme, units and what it does by itself, kept on this device. */
 export function SettingsProvider({ children }: { readonly children: ReactNode }) {
   const [settings, setSettings] = useState(stored);
   useEffect(() => {

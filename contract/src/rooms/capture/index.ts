@@ -1,5 +1,12 @@
-import { AID_STATES, CUE_STATES, LANDMARKS, MOTION_UNITS, STATIONS } from '@inchstep/core/capture';
-import { CLUBS, PLACES, VIEW_KINDS } from '@inchstep/core/intake';
+import {
+  AID_STATES,
+  CUE_STATES,
+  LANDMARKS,
+  LOOK_TROUBLES,
+  MOTION_UNITS,
+  STATIONS,
+} from '@inchstep/core/capture';
+import { CLUBS, HANDS, PLACES, VIEW_KINDS } from '@inchstep/core/intake';
 import { z } from 'zod';
 import { cameraSchema, groundMarkSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
@@ -37,6 +44,8 @@ export const swingViewSchema = z.strictObject({
   stationTimes: z.partialRecord(z.enum(STATIONS), z.number().min(0).max(7200)),
   /** When the pelvis starts forward, seconds; named by who wants its lead before the top. */
   startDownS: z.number().min(0).max(7200).optional(),
+  /** Set where the program looked through the clip in vain, and why; it is not tried again by itself. */
+  looked: z.enum(LOOK_TROUBLES).optional(),
 });
 export type SwingView = z.infer<typeof swingViewSchema>;
 
@@ -101,6 +110,14 @@ export const swingSchema = z.object({
   createdAt: z.string(),
 });
 export type Swing = z.infer<typeof swingSchema>;
+
+/** A swing whose clips are still to be looked through, and of whom they are. */
+export const swingToLookSchema = z.object({
+  swing: swingSchema,
+  firstName: z.string(),
+  golfer: z.object({ heightIn: z.number(), handedness: z.enum(HANDS) }),
+});
+export type SwingToLook = z.infer<typeof swingToLookSchema>;
 
 export { captureFrom, type Marked } from './captureFrom.ts';
 export {

@@ -33,6 +33,14 @@ export {
   sightSdPx,
 } from './landmarks.ts';
 export {
+  LOOK_TROUBLES,
+  type Lookable,
+  type LookTrouble,
+  type TakeState,
+  takeState,
+  viewsToLook,
+} from './looks.ts';
+export {
   IN_PER_UNIT,
   landmarkNamed,
   MOTION_UNITS,

@@ -71,6 +71,17 @@ export const swingsOf = (db: Db, studentId: string): Swing[] =>
     .all()
     .map(toSwing);
 
+/** Swings of the days since `day`, oldest first: student by student, as the index lies. */
+export const recentSwingIds = (db: Db, day: string): string[] =>
+  (
+    db.$client
+      .prepare(
+        `SELECT s.id FROM students JOIN swings s ON s.student_id = students.id AND s.recorded_on >= ?
+         WHERE students.archived_at IS NULL ORDER BY s.recorded_on, s.rowid`,
+      )
+      .all(day) as { id: string }[]
+  ).map(({ id }) => id);
+
 export function updateSwing(db: Db, swing: Swing, version: number): boolean {
   const { id, body, recordedOn } = toRow(swing);
   const done = db

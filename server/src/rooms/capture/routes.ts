@@ -1,4 +1,10 @@
-import { clipSchema, editSwingSchema, newSwingSchema, swingSchema } from '@inchstep/contract/capture';
+import {
+  clipSchema,
+  editSwingSchema,
+  newSwingSchema,
+  swingSchema,
+  swingToLookSchema,
+} from '@inchstep/contract/capture';
 import { captureSchema, toCaptureDocument } from '@inchstep/contract/formats';
 import { daySchema, idSchema } from '@inchstep/contract/shared';
 import { VIEW_KINDS } from '@inchstep/core/intake';
@@ -9,6 +15,7 @@ import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { uploadParts } from '../../platform/uploadParts.ts';
 import { deviceRoutes } from './deviceRoutes.ts';
+import { listToLook } from './looks.ts';
 import {
   addClip,
   captureOf,
@@ -60,6 +67,11 @@ export function captureRoutes(app: App, ctx: Context): void {
       const { id, ...input } = request.body;
       return createSwing(ctx, request.params.id, id, input, { author: authorOf(request) });
     },
+  );
+  app.get(
+    '/api/swings-to-look',
+    { schema: { tags, response: { 200: z.array(swingToLookSchema) } } },
+    async () => listToLook(ctx),
   );
   app.get('/api/swings/:id', { schema: { tags, params, response: one } }, async ({ params: p }) =>
     getSwing(ctx, p.id),

@@ -7,6 +7,7 @@ import { orRefuse, Refusal } from '../../platform/errors.ts';
 import type { Received } from '../../platform/files.ts';
 import { getStudent, isKnown, once, record, refuseWithoutConsent } from '../intake/index.ts';
 import type { ClipFacts } from './inspectClip.ts';
+import { noteToLook } from './looks.ts';
 import {
   clipById,
   clipsOf,
@@ -160,6 +161,7 @@ export function createSwing(
   };
   const kept = once(ctx, { id, what: 'swing', studentId, author }, make, () => getSwing(ctx, id));
   ctx.swingSaved(id);
+  noteToLook(ctx, id);
   return kept;
 }
 
@@ -170,6 +172,7 @@ export function editSwing(ctx: Context, id: string, version: number, input: Swin
     if (!updateSwing(ctx.db, swing, version)) throw new Refusal('changed_meanwhile');
   });
   ctx.swingSaved(id);
+  noteToLook(ctx, id);
   return getSwing(ctx, id);
 }
 
@@ -189,7 +192,10 @@ function checkSwing(ctx: Context, swing: Swing): void {
 export function discardSwing(ctx: Context, id: string, discarded: boolean): Swing {
   const { studentId } = getSwing(ctx, id);
   ctx.records.write(studentId, () => setDiscarded(ctx.db, id, discarded ? stamp(ctx) : null));
-  if (!discarded) ctx.swingSaved(id);
+  if (!discarded) {
+    ctx.swingSaved(id);
+    noteToLook(ctx, id);
+  }
   return getSwing(ctx, id);
 }
 

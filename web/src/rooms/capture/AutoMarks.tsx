@@ -3,8 +3,9 @@ import type { Student } from '@inchstep/contract/intake';
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { ScanSearch } from 'lucide-react';
 import type { BenchAction, BenchState } from './benchState.ts';
+import type { ProposalTrouble } from './lookThrough.ts';
 import { clipUrl } from './queries.ts';
-import { type ProposalTrouble, usePoser } from './usePoser.ts';
+import { usePoser } from './usePoser.ts';
 import { AUTO_MARKS_WORDS } from './words.ts';
 
 const TROUBLE: Record<ProposalTrouble, string> = {

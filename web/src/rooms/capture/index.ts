@@ -10,12 +10,14 @@ export {
   startBench,
 } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
+export { holdForBench } from './clipReader.ts';
 export { useShotSet, useShots, useTrackCsv } from './deviceQueries.ts';
 export type { FrameReader, OpenedClip } from './frames.worker.ts';
 export { framesThread } from './framesThread.ts';
 export { HowMade, HowMadeLine, madeOf } from './HowMade.tsx';
 export type { Guess, PictureLine } from './inPicture.ts';
 export { LineLayer } from './LineLayer.tsx';
+export { useLookNow } from './lookNow.ts';
 export { MarkList } from './MarkList.tsx';
 export { NextMarkPanel, worthMarking } from './NextMarkPanel.tsx';
 export { PressurePanel } from './PressurePanel.tsx';

@@ -1,4 +1,4 @@
-import type { Clip, Swing } from '@inchstep/contract/capture';
+import type { Clip, Swing, SwingToLook } from '@inchstep/contract/capture';
 import type { Reading } from '@inchstep/contract/measures';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, putLast, upload } from '../../platform/http.ts';
@@ -74,6 +74,9 @@ export function useDiscardSwing(studentId: string) {
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
+
+/** Swings whose clips nobody has looked through, the newest first. */
+export const swingsToLook = (): Promise<SwingToLook[]> => get<SwingToLook[]>('/api/swings-to-look');
 
 /** Saves what the bench changed; the answer carries the next version. */
 export const saveSwing = (swing: Swing, version: number, work: SwingWork, leaving = false): Promise<Swing> =>

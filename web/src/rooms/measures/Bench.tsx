@@ -1,7 +1,8 @@
 import type { Swing } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import type { ViewKind } from '@inchstep/core/intake';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { holdForBench } from '../capture/index.ts';
 import { BenchMarks } from './BenchMarks.tsx';
 import { BenchViews } from './BenchViews.tsx';
 import { Diagnose } from './Diagnose.tsx';
@@ -13,6 +14,8 @@ import { BENCH_WORDS } from './words.ts';
 
 /** Stations on the left, both views in the middle, what it comes to on the right. */
 export function Bench({ student, swing }: { readonly student: Student; readonly swing: Swing }) {
+  // What is in the coach's hands no reader of clips may change.
+  useEffect(() => holdForBench(swing.id), [swing.id]);
   const box = useBench(student, swing);
   const { state, dispatch, fit, showTarget, setShowTarget, go } = box;
   const { answer, target } = fit;

@@ -1,0 +1,106 @@
+import type { Swing, SwingToLook } from '@inchstep/contract/capture';
+import { viewsToLook } from '@inchstep/core/capture';
+import type { ViewKind } from '@inchstep/core/intake';
+import type { SwingWork } from './benchState.ts';
+import { madeOf } from './HowMade.tsx';
+import type { Looked, lookThrough, Proposal } from './lookThrough.ts';
+import { clipUrl } from './queries.ts';
+
+/** The clip that is being looked through now. */
+export interface LookNow {
+  readonly swingId: string;
+  readonly firstName: string;
+  readonly view: ViewKind;
+  readonly share: number;
+}
+
+/** What the reader of clips does with the world; a test gives its own. */
+export interface ReaderHands {
+  readonly list: () => Promise<readonly SwingToLook[]>;
+  readonly look: typeof lookThrough;
+  /** Saves the swing's views and marks, and measures it. */
+  readonly save: (swing: Swing, work: SwingWork) => Promise<Swing>;
+  readonly tell: (now: LookNow | null) => void;
+  /** Runs `work` while no bench holds the swing; `stolen` comes when one takes it. */
+  readonly holding: (swingId: string, work: (stolen: Promise<void>) => Promise<void>) => Promise<void>;
+}
+
+/**
+ * One round: looks through the clips that nobody has, newest first, and keeps what was proposed, or why nothing was.
+ * Swings in `leave` are passed over: their look could not run here, or somebody saved them meanwhile. Answers whether
+ * anything was done.
+ */
+export async function readClips(hands: ReaderHands, leave: Set<string>): Promise<boolean> {
+  const all = await hands.list();
+  const next = all.find(({ swing }) => !leave.has(swing.id));
+  if (!next) return false;
+  await hands
+    .holding(next.swing.id, async (stolen) => {
+      let swing = next.swing;
+      for (const view of viewsToLook(swing)) {
+        const clipId = swing.views.find(({ kind }) => kind === view)?.clipId;
+        if (!clipId) continue;
+        const now = { swingId: swing.id, firstName: next.firstName, view };
+        hands.tell({ ...now, share: 0 });
+        const onProgress = (share: number) => hands.tell({ ...now, share });
+        const looked = await hands.look(clipUrl(clipId), view, next.golfer, { onProgress, stopped: stolen });
+        if (looked === null) return;
+        if (!looked.ok && looked.trouble === 'network') throw new Error('readClips: the look could not run');
+        swing = await hands.save(swing, workAfter(swing, view, looked));
+      }
+    })
+    .catch(() => leave.add(next.swing.id))
+    .finally(() => hands.tell(null));
+  return true;
+}
+
+/** The swing's work with what a look brought: stations and marks, or the word that nothing was seen. */
+function workAfter(swing: Swing, view: ViewKind, looked: Exclude<Looked, null>): SwingWork {
+  const { made, views, marks } = { made: madeOf(swing), views: swing.views, marks: swing.marks };
+  const put = (more: Partial<Swing['views'][number]>) =>
+    views.map((one) => (one.kind === view ? { ...one, ...more } : one));
+  if (looked.ok) {
+    const { stationTimes, marks: found }: Proposal = looked.proposal;
+    return { made, views: put({ stationTimes }), marks: [...marks, ...found] };
+  }
+  return looked.trouble === 'network'
+    ? { made, views, marks }
+    : { made, views: put({ looked: looked.trouble }), marks };
+}
+
+const lockOf = (swingId: string): string => `inchstep.swing.${swingId}`;
+
+/** By the browser's locks, which tabs share: a bench that opens the swing takes it away. */
+export async function whileNoBench(
+  swingId: string,
+  work: (stolen: Promise<void>) => Promise<void>,
+): Promise<void> {
+  let stop: () => void = () => undefined;
+  const stolen = new Promise<void>((done) => {
+    stop = done;
+  });
+  if (!navigator.locks) return work(stolen);
+  let running: Promise<void> = Promise.resolve();
+  try {
+    await navigator.locks.request(lockOf(swingId), { ifAvailable: true }, (lock) => {
+      if (!lock) throw new Error('whileNoBench: a bench has it');
+      running = work(stolen);
+      return running;
+    });
+  } catch (reason) {
+    stop();
+    await running;
+    throw reason;
+  }
+}
+
+/** Takes a swing for a bench, from whoever has it, until what it answers is called. */
+export function holdForBench(swingId: string): () => void {
+  let release: () => void = () => undefined;
+  const held = new Promise<void>((done) => {
+    release = done;
+  });
+  // A second bench may take it in turn; both save by version.
+  navigator.locks?.request(lockOf(swingId), { steal: true }, () => held).catch(() => undefined);
+  return release;
+}
