@@ -1,0 +1,1 @@
+export { ThenAndNow } from './ThenAndNow.tsx';

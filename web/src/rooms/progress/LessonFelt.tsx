@@ -1,12 +1,14 @@
 import type { Student } from '@inchstep/contract/intake';
 import { measureName } from '@inchstep/contract/words';
 import { BAND_ROWS } from '@inchstep/core/intake';
+import { dayPair } from '@inchstep/core/measures';
 import { wantedSide } from '@inchstep/core/prescription';
 import { type FormEvent, useState } from 'react';
 import { Failed, Panel } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
-import { useReadings } from '../measures/index.ts';
+import { MeasureTapes, useReadings } from '../measures/index.ts';
 import { useDrillChoices, useLibrary, useNoteFeel } from '../prescription/index.ts';
+import { LessonThen } from './LessonThen.tsx';
 import { useAddNote } from './lessonQueries.ts';
 import { FELT_WORDS } from './words.lesson.ts';
 
@@ -42,7 +44,7 @@ export function LessonFelt({
   const measure = chosen ?? measures[0] ?? '';
   const [typed, setTyped] = useState('');
   const [answer, setAnswer] = useState<Answer | null>(null);
-  const unit = BAND_ROWS.find((row) => row.id === measure)?.unit ?? 'in';
+  const unit = unitOf(measure);
   const show = (amount: number) => value(amount, unit);
   const measuredNow = () => {
     const reading = readings.data?.find(({ swingId, recordedOn }) =>
@@ -103,17 +105,44 @@ export function LessonFelt({
           {FELT_WORDS.still}
         </button>
       </form>
-      {answer && (
-        <p className="mt-3 text-2xl font-semibold" aria-live="polite">
-          {answer.measured === null
-            ? FELT_WORDS.unmeasured
-            : FELT_WORDS.against(
-                answer.felt === 0 ? FELT_WORDS.still.toLowerCase() : show(answer.felt),
-                show(answer.measured),
-              )}
-        </p>
-      )}
+      {answer && <Against studentId={student.id} today={today} answer={answer} />}
       {note.error && <Failed error={note.error} />}
     </Panel>
   );
 }
+
+/** Felt against measured, the day against the one before, and both swings in the picture. */
+function Against({
+  studentId,
+  today,
+  answer: { measure, felt, measured },
+}: {
+  readonly studentId: string;
+  readonly today: string;
+  readonly answer: Answer;
+}) {
+  const readings = useReadings(studentId);
+  const { value } = useUnits();
+  const show = (amount: number) => value(amount, unitOf(measure));
+  const day = dayPair(readings.data ?? [], today);
+  // Asked before the clip was read: the answer is held against it as soon as it is.
+  const now = measured ?? day.now.find(({ id }) => id === measure)?.value ?? null;
+  return (
+    <>
+      <p className="mt-3 text-2xl font-semibold" aria-live="polite">
+        {now === null
+          ? FELT_WORDS.unmeasured
+          : FELT_WORDS.against(felt === 0 ? FELT_WORDS.still.toLowerCase() : show(felt), show(now))}
+      </p>
+      <div className="mt-3 grid gap-3 xl:grid-cols-[20rem_1fr]">
+        <MeasureTapes
+          measures={day.now.filter(({ id }) => id === measure)}
+          before={new Map(day.before.map(({ id, value: was }) => [id, was]))}
+        />
+        <LessonThen studentId={studentId} today={today} />
+      </div>
+    </>
+  );
+}
+
+const unitOf = (measure: string) => BAND_ROWS.find((row) => row.id === measure)?.unit ?? 'in';

@@ -18,6 +18,7 @@ import { LessonDecide } from './LessonDecide.tsx';
 import { LessonFelt } from './LessonFelt.tsx';
 import { LessonNotes } from './LessonNotes.tsx';
 import { LessonStrip } from './LessonStrip.tsx';
+import { LessonTakes } from './LessonTakes.tsx';
 import { useLessonFile } from './lessonQueries.ts';
 import { DATES_WORDS, LESSON_PARTS, LESSON_WORDS, type LessonPart } from './words.lesson.ts';
 
@@ -138,6 +139,7 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
           {part === 'film' && (
             <>
               <CameraDesk studentId={student.id} lessonId={lesson.id} />
+              <LessonTakes studentId={student.id} today={today} />
               <Shown query={swings} what={LESSON_WORDS.the}>
                 {(all) => (
                   <Live

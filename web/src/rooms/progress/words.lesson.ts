@@ -93,6 +93,36 @@ export const FELT_WORDS = {
   none: 'No drill is in use, so no measure is asked for.',
 } as const;
 
+/** What the takes of a lesson say. */
+export const TAKES_WORDS = {
+  title: 'Today’s takes',
+  reads: 'Read new clips on this device',
+  take: (number: number) => `Take ${number}`,
+  looks: (view: string, percent: number) => `Being looked through, ${view}: ${percent} %.`,
+  lookingThrough: 'Looking through the clip',
+  waits: 'Waits to be read.',
+  byHand: 'Not read: this device doesn’t read by itself.',
+  reading: 'Being measured.',
+  unseen: {
+    clip: 'The clip can’t be opened here. Film it anew, or open it on another device.',
+    nobody: 'Nobody was found in it: mark it by hand, or film it anew.',
+    no_swing: 'No whole swing was found in it: name its moments by hand, or film it anew.',
+  },
+  read: (measures: number, unsure: number, proposed: boolean) =>
+    [
+      `${measures} ${measures === 1 ? 'measure' : 'measures'}`,
+      unsure > 0 ? `${unsure} can’t tell` : '',
+      proposed ? 'by proposed marks, not checked' : 'by checked marks',
+    ]
+      .filter((part) => part !== '')
+      .join(', '),
+  bench: 'Bench',
+  together: 'Together',
+  pooled: (swings: number, then: string | null) =>
+    `${swings === 1 ? 'One swing' : `${swings} swings together`}${then === null ? '' : `, beside ${then}`}`,
+  nothingOut: 'Nothing lies surely outside its band.',
+} as const;
+
 /** What deciding says. */
 export const DECIDE_WORDS = {
   title: 'Decide',

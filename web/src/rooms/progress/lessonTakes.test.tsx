@@ -1,0 +1,92 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { act, cleanup, fireEvent, screen } from '@testing-library/react';
+import { draw, fakeServer } from '../../testing/screen.tsx';
+import { tellLook } from '../capture/lookNow.ts';
+import { LessonTakes } from './LessonTakes.tsx';
+
+beforeEach(() => localStorage.clear());
+afterEach(() => {
+  act(() => tellLook(null));
+  cleanup();
+});
+
+const TODAY = '2027-03-10';
+const view = (more: object = {}) => ({ kind: 'face_on', clipId: 'c', stationTimes: {}, ...more });
+const swing = (id: string, more: object = {}) => ({
+  id,
+  studentId: 's1',
+  recordedOn: TODAY,
+  track: null,
+  discardedAt: null,
+  views: [view()],
+  marks: [],
+  ...more,
+});
+const mark = { view: 'face_on', by: 'network' };
+const band = { lo: -1, hi: 1, step: 1, unit: 'in' };
+const reading = (swingId: string, recordedOn: string, value: number) => ({
+  swingId,
+  recordedOn,
+  club: 'mid_iron',
+  speed: 'full',
+  stale: false,
+  measures: [{ id: 'shift_impact', value, sd: 0.2, station: 'impact', band, verdict: 'high' }],
+});
+function show(swings: readonly object[], readings: readonly object[] = []) {
+  fakeServer({
+    'GET /api/students/s1/swings': swings,
+    'GET /api/students/s1/readings': readings,
+    'GET /api/students/s1/drill-choices': [],
+  });
+  draw(<LessonTakes studentId="s1" today={TODAY} />);
+}
+const lines = async () => (await screen.findAllByRole('listitem')).map((li) => li.textContent ?? '');
+
+describe('the takes of a lesson', () => {
+  test('newest first, each with how far it is', async () => {
+    show(
+      [
+        swing('d'),
+        swing('c', { views: [view({ looked: 'nobody' })] }),
+        swing('b', { marks: [mark] }),
+        swing('a', { marks: [mark] }),
+        swing('old', { recordedOn: '2027-03-01' }),
+      ],
+      [reading('a', TODAY, 2)],
+    );
+    await screen.findByText(/1 measure/);
+    const told = await lines();
+    expect(told[0]).toContain('Take 4Waits to be read.');
+    expect(told[1]).toContain('Take 3Nobody was found in it');
+    expect(told[2]).toContain('Take 2Being measured.');
+    expect(told[3]).toContain('Take 11 measure, by proposed marks, not checked');
+    expect(told.join()).not.toContain('Take 5');
+  });
+  test('the one that is looked through says how far', async () => {
+    show([swing('a')]);
+    await lines();
+    act(() => tellLook({ swingId: 'a', firstName: 'Gus', view: 'face_on', share: 0.42 }));
+    expect((await lines())[0]).toContain('Being looked through, face-on: 42 %.');
+  });
+  test('today’s swings stand together beside the last day', async () => {
+    show(
+      [swing('a', { marks: [mark] })],
+      [reading('b', TODAY, 2), reading('a', TODAY, 2.4), reading('o', '2027-03-01', 4)],
+    );
+    expect(await screen.findByText(/2 swings together, beside/)).toBeTruthy();
+    expect(screen.getByTestId('measure-shift_impact').textContent).toContain('2.2');
+  });
+  test('a device that is told not to read says so, and remembers it', async () => {
+    show([swing('a')]);
+    await lines();
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Read new clips on this device' }));
+    expect((await lines())[0]).toContain('this device doesn’t read by itself');
+    expect(JSON.parse(localStorage.getItem('inchstep.settings') ?? '{}')).toMatchObject({
+      readsClips: false,
+    });
+  });
+  test('before the first take nothing stands there', () => {
+    show([]);
+    expect(screen.queryByText('Today’s takes')).toBeNull();
+  });
+});
