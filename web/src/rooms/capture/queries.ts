@@ -12,8 +12,10 @@ export const useClips = (studentId: string) =>
     queryKey: keys.of(studentId, 'clips'),
     queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`),
   });
-export const useSwings = (studentId: string) =>
+/** `againMs`: asked again so often, where other devices film. */
+export const useSwings = (studentId: string, againMs?: number) =>
   useQuery({
+    ...(againMs === undefined ? {} : { refetchInterval: againMs }),
     queryKey: keys.of(studentId, 'swings'),
     queryFn: () => get<Swing[]>(`/api/students/${studentId}/swings`),
   });

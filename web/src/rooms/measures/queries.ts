@@ -4,8 +4,9 @@ import { get } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { measureSwing } from '../capture/index.ts';
 
-export const useReadings = (studentId: string) =>
+export const useReadings = (studentId: string, againMs?: number) =>
   useQuery({
+    ...(againMs === undefined ? {} : { refetchInterval: againMs }),
     queryKey: keys.of(studentId, 'readings'),
     queryFn: () => get<Reading[]>(`/api/students/${studentId}/readings`),
   });

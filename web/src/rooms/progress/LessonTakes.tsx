@@ -11,6 +11,9 @@ import { MeasureTapes, useReadings } from '../measures/index.ts';
 import { useDrillChoices, useLibrary } from '../prescription/index.ts';
 import { TAKES_WORDS } from './words.lesson.ts';
 
+/** Phones send takes, and another device may read them. */
+const AGAIN_MS = 4000;
+
 interface OfStudent {
   readonly studentId: string;
   readonly today: string;
@@ -18,8 +21,8 @@ interface OfStudent {
 
 /** Today's takes, each with how far it is read, and what they come to together. */
 export function LessonTakes({ studentId, today }: OfStudent) {
-  const swings = useSwings(studentId);
-  const readings = useReadings(studentId);
+  const swings = useSwings(studentId, AGAIN_MS);
+  const readings = useReadings(studentId, AGAIN_MS);
   const { readsClips, change } = useSettings();
   const takes = (swings.data ?? []).filter(({ recordedOn }) => recordedOn === today);
   if (takes.length === 0) return null;
