@@ -7,6 +7,7 @@ import { FileStore } from './platform/files.ts';
 import { claimFolder } from './platform/folder.ts';
 import { type JobLimits, Jobs } from './platform/jobs.ts';
 import { Outbox } from './platform/outbox.ts';
+import { Pieces } from './platform/pieces.ts';
 import { readSettings, type ServerSettings } from './platform/settings.ts';
 import { StartRefusal, startSentence } from './platform/startRefusal.ts';
 import { StudentRecords } from './records/index.ts';
@@ -17,6 +18,8 @@ export interface OpenContext extends Context {
   /** Lets the database, the threads and the folder go. */
   close(): Promise<void>;
 }
+
+const MEGABYTE = 1024 * 1024;
 
 /** Takes a data folder into use; one plain sentence where that can't be. */
 export function makeContext(settings: ServerSettings, limits: Partial<JobLimits> = {}): OpenContext {
@@ -33,6 +36,7 @@ export function makeContext(settings: ServerSettings, limits: Partial<JobLimits>
       db,
       files: new FileStore(dataDir),
       outbox: new Outbox(dataDir),
+      pieces: new Pieces(dataDir, settings.clipLimitMb * MEGABYTE),
       jobs,
       records,
       swingSaved: (id) => upkeep.saved(id),

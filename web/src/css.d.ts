@@ -1,1 +1,5 @@
 declare module '*.css';
+declare module '*?worker&url' {
+  const url: string;
+  export default url;
+}

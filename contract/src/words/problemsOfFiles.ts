@@ -121,6 +121,16 @@ export const FILE_PROBLEMS = {
     'What was sent broke off on the way.',
     'Send it again; nothing was kept of the half.',
   ),
+  pieces_missing: p(
+    409,
+    'Pieces of this file are still on their way.',
+    'It goes on by itself once there is a signal.',
+  ),
+  pieces_gone: p(
+    410,
+    'This file is not here any more, or it was never begun.',
+    'It is sent from its beginning again.',
+  ),
   upload_stalled: p(
     408,
     'The sending stood still for too long and was let go.',

@@ -4,6 +4,7 @@ import type { Db } from './db.ts';
 import type { FileStore } from './files.ts';
 import type { Jobs } from './jobs.ts';
 import type { Outbox } from './outbox.ts';
+import type { Pieces } from './pieces.ts';
 import type { Records } from './records.ts';
 
 /** What every service gets: the database, the files, and the only source of time and chance. */
@@ -11,6 +12,8 @@ export interface Context {
   readonly db: Db;
   readonly files: FileStore;
   readonly outbox: Outbox;
+  /** Files on their way, piece by piece. */
+  readonly pieces: Pieces;
   /** Worker threads for whatever reads what came from outside. */
   readonly jobs: Jobs;
   /** Students' files and summaries; every write about a student goes through them. */

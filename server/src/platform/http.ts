@@ -23,6 +23,7 @@ import { projectRoot } from './db.ts';
 import { failureOf, machineProblem, Refusal } from './errors.ts';
 import type { App } from './fastifyApp.ts';
 import { guard, type Openers } from './guard.ts';
+import { readPieces } from './pieceRoutes.ts';
 import type { Tls } from './tls.ts';
 
 export type { App } from './fastifyApp.ts';
@@ -59,6 +60,7 @@ export async function makeHttp(ctx: Context, openers: Openers, options: HttpOpti
   await app.register(cookie);
   guard(app, ctx, openers);
   await addPlugins(app, ctx, options.rateLimits !== false);
+  readPieces(app);
   logAnswers(app);
   keepNothing(app);
   return app;

@@ -32,6 +32,15 @@ export const clipSchema = z.object({
 });
 export type Clip = z.infer<typeof clipSchema>;
 
+/** A clip that came in pieces and is whole now. */
+export const wholeClipSchema = z.strictObject({
+  pieces: z.string().regex(/^[0-9a-f]{32}$/),
+  id: idSchema,
+  kind: z.enum(VIEW_KINDS),
+  recordedOn: daySchema,
+});
+export type WholeClip = z.infer<typeof wholeClipSchema>;
+
 /** A view of one swing: its clip, what is known of the camera, and when each station comes. */
 export const swingViewSchema = z.strictObject({
   kind: z.enum(VIEW_KINDS),

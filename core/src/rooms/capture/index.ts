@@ -86,6 +86,17 @@ export {
 } from './shots.ts';
 export { MAIN_STATIONS, STATIONS, type Station, stationRank } from './stations.ts';
 export {
+  type EarState,
+  hear,
+  LISTENING,
+  levelOf,
+  QUIET_EAR,
+  type SoundBlock,
+  STRIKE_RULES,
+  type StrikeEar,
+  type StrikeState,
+} from './strike.ts';
+export {
   arrive,
   askTake,
   type CameraDesk,

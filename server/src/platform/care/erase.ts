@@ -84,7 +84,10 @@ export function carryOutErasures(ctx: Context): number {
       },
       { behavior: 'immediate' },
     );
-    if (row.what === 'student') ctx.records.forget(row.subjectId);
+    if (row.what === 'student') {
+      ctx.records.forget(row.subjectId);
+      void ctx.pieces.dropAllAbout(row.subjectId);
+    }
     const inUse = new Set(filesInUse(ctx.db.$client));
     for (const file of files) if (!inUse.has(file)) ctx.files.remove(file);
     for (const letter of letters) ctx.outbox.remove(letter);

@@ -21,6 +21,7 @@ export function keepHouse(
       runs.nightly();
       check.nightly();
       void makeMails();
+      ctx.pieces.sweep().catch(complain);
     } catch (error) {
       complain(error);
     }

@@ -12,3 +12,4 @@ export {
 } from './service.ts';
 export { captureSlice } from './sliceRepo.ts';
 export { motionOf } from './tracks.ts';
+export { takeWhole } from './whole.ts';

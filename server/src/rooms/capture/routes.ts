@@ -4,6 +4,7 @@ import {
   newSwingSchema,
   swingSchema,
   swingToLookSchema,
+  wholeClipSchema,
 } from '@inchstep/contract/capture';
 import { captureSchema, toCaptureDocument } from '@inchstep/contract/formats';
 import { daySchema, idSchema } from '@inchstep/contract/shared';
@@ -13,6 +14,7 @@ import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
+import { coachPieces, pieceRoutes } from '../../platform/pieceRoutes.ts';
 import { uploadParts } from '../../platform/uploadParts.ts';
 import { deviceRoutes } from './deviceRoutes.ts';
 import { listToLook } from './looks.ts';
@@ -28,6 +30,7 @@ import {
   shownClip,
   type Upload,
 } from './service.ts';
+import { takeWhole } from './whole.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['capture'];
@@ -51,6 +54,19 @@ export function captureRoutes(app: App, ctx: Context): void {
       },
     },
     async (request) => addClip(ctx, request.params.id, await readUpload(request, 'coach')),
+  );
+  pieceRoutes(app, ctx, '/api/students/:id', {}, (request) => coachPieces(idOf(request)));
+  app.post(
+    '/api/students/:id/clips/whole',
+    { schema: { tags, params, body: wholeClipSchema, response: { 200: clipSchema } } },
+    async (request) => {
+      const sender = {
+        owner: coachPieces(request.params.id),
+        from: 'coach',
+        author: authorOf(request),
+      } as const;
+      return takeWhole(ctx, request.body, sender, (upload) => addClip(ctx, request.params.id, upload));
+    },
   );
   app.get('/api/clips/:id/file', { schema: { tags, params } }, async (request, reply) =>
     sendClip(ctx, request.params.id, request, reply),
@@ -93,6 +109,8 @@ export function captureRoutes(app: App, ctx: Context): void {
     async ({ params: p }) => toCaptureDocument(captureOf(ctx, getSwing(ctx, p.id))),
   );
 }
+
+const idOf = (request: FastifyRequest): string => idSchema.parse((request.params as { id?: unknown }).id);
 
 const fieldsSchema = z.object({ id: idSchema, kind: z.enum(VIEW_KINDS), recordedOn: daySchema });
 

@@ -1,4 +1,4 @@
-import { clipSchema } from '@inchstep/contract/capture';
+import { clipSchema, wholeClipSchema } from '@inchstep/contract/capture';
 import {
   askLinkSchema,
   checkinSchema,
@@ -22,7 +22,8 @@ import type { Context } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { authorOf, sentAtOf, studentOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
-import { addClip, clipFile, readUpload, sendClip } from '../capture/index.ts';
+import { pagePieces, pieceRoutes } from '../../platform/pieceRoutes.ts';
+import { addClip, clipFile, readUpload, sendClip, takeWhole } from '../capture/index.ts';
 import { logSet, printedWeek } from '../practice/index.ts';
 import { cardQuery, drillParam, figureForPage, setupCard } from '../prescription/index.ts';
 import { calendarFor } from './calendar.ts';
@@ -156,6 +157,16 @@ function studentPageRoutes(app: App, ctx: Context): void {
     '/api/page/:token/clips',
     { config, schema: { tags, params: byToken, response: { 200: clipSchema } } },
     async (request) => addClip(ctx, studentOf(request), await readUpload(request, 'student')),
+  );
+  pieceRoutes(app, ctx, '/api/page/:token', config, (request) => pagePieces(studentOf(request)));
+  app.post(
+    '/api/page/:token/clips/whole',
+    { config, schema: { tags, params: byToken, body: wholeClipSchema, response: { 200: clipSchema } } },
+    async (request) => {
+      const studentId = studentOf(request);
+      const sender = { owner: pagePieces(studentId), from: 'student', author: authorOf(request) } as const;
+      return takeWhole(ctx, request.body, sender, (upload) => addClip(ctx, studentId, upload));
+    },
   );
   app.get(
     '/api/page/:token/clips/:id/file',

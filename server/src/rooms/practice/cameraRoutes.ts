@@ -1,3 +1,4 @@
+import { wholeClipSchema } from '@inchstep/contract/capture';
 import {
   askTakeSchema,
   cameraDeskSchema,
@@ -11,7 +12,8 @@ import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf, cameraOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
-import { readUpload } from '../capture/index.ts';
+import { lessonPieces, pieceRoutes } from '../../platform/pieceRoutes.ts';
+import { readUpload, takeWhole } from '../capture/index.ts';
 import { deskSeen, hello, openCameras, receiveTake, takeNow } from './cameras.ts';
 
 const lesson = z.object({ id: idSchema, lessonId: idSchema });
@@ -52,6 +54,27 @@ export function cameraRoutes(app: App, ctx: Context): void {
       schema: { tags, params: byToken, body: cameraHelloSchema, response: { 200: cameraPageSchema } },
     },
     async (request) => hello(ctx, cameraOf(request), request.body),
+  );
+  pieceRoutes(app, ctx, '/api/camera/:token', config, (request) => lessonPieces(cameraOf(request)));
+  app.post(
+    '/api/camera/:token/takes/:takeId/whole',
+    {
+      config,
+      schema: {
+        tags,
+        params: byToken.extend({ takeId: idSchema }),
+        body: wholeClipSchema,
+        response: { 200: okSchema },
+      },
+    },
+    async (request) => {
+      const key = cameraOf(request);
+      const sender = { owner: lessonPieces(key), from: 'coach', author: authorOf(request) } as const;
+      await takeWhole(ctx, request.body, sender, (upload) =>
+        receiveTake(ctx, key, request.params.takeId, upload),
+      );
+      return { ok: true as const };
+    },
   );
   app.post(
     '/api/camera/:token/takes/:takeId',

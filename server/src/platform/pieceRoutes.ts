@@ -1,0 +1,41 @@
+import type { FastifyContextConfig, FastifyReply, FastifyRequest } from 'fastify';
+import type { Context } from './context.ts';
+import { Refusal } from './errors.ts';
+import type { App } from './fastifyApp.ts';
+import { PIECE_ID } from './pieces.ts';
+
+/** The bytes of a piece are the store's to read, not the framework's. */
+export function readPieces(app: App): void {
+  app.addContentTypeParser('application/offset+octet-stream', (_request, _payload, done) => done(null));
+}
+
+/** Lets files come in pieces at `base`/pieces, for whoever `ownerOf` says the request stands for. */
+export function pieceRoutes(
+  app: App,
+  ctx: Context,
+  base: string,
+  config: FastifyContextConfig,
+  ownerOf: (request: FastifyRequest) => string,
+): void {
+  const answer = async (request: FastifyRequest, reply: FastifyReply) => {
+    const { piece } = request.params as { piece?: string };
+    if (piece !== undefined && !PIECE_ID.test(piece)) throw new Refusal('not_found');
+    const owner = ownerOf(request);
+    reply.hijack();
+    await ctx.pieces.handle(owner, request.raw, reply.raw);
+  };
+  const schema = { hide: true, tags: ['capture'] };
+  app.route({ method: 'POST', url: `${base}/pieces`, config, schema, handler: answer });
+  app.route({
+    method: ['HEAD', 'PATCH', 'DELETE'],
+    url: `${base}/pieces/:piece`,
+    config,
+    schema,
+    handler: answer,
+  });
+}
+
+export const coachPieces = (studentId: string): string => `coach/${studentId}`;
+export const lessonPieces = (of: { readonly studentId: string; readonly lessonId: string }): string =>
+  `lesson/${of.studentId}/${of.lessonId}`;
+export const pagePieces = (studentId: string): string => `page/${studentId}`;

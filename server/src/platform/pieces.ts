@@ -1,0 +1,106 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { existsSync } from 'node:fs';
+import { readdir, stat } from 'node:fs/promises';
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { join } from 'node:path';
+import type { Readable } from 'node:stream';
+import { FileStore } from '@tus/file-store';
+import { Server } from '@tus/server';
+import { Refusal } from './errors.ts';
+
+/** A file of which no piece came for so long is let go. */
+const FORGOTTEN_MS = 48 * 3_600_000;
+/** Files one sender may have on the way at once. */
+const MOST_AT_ONCE = 8;
+export const PIECE_ID = /^[0-9a-f]{32}$/;
+
+/** A whole file that came in pieces. */
+export interface PieceFile {
+  readonly stream: Readable;
+  readonly fileName: string;
+}
+
+/**
+ * Files that come in pieces over connections that break, by the open tus protocol. Each belongs to who began it (a
+ * student's page, a lesson's phone, the coach's work with a student); to anybody else it isn't there. Only bytes rest
+ * here: what they are is said, and looked at, when the whole file is taken.
+ */
+export class Pieces {
+  private readonly folder: string;
+  private readonly store: FileStore;
+  private readonly tus: Server;
+  /** Who the request under way stands for: nothing that it says of itself decides that. */
+  private readonly owner = new AsyncLocalStorage<string>();
+
+  constructor(dataDir: string, limitBytes: number) {
+    this.folder = join(dataDir, 'pieces');
+    this.store = new FileStore({ directory: this.folder, expirationPeriodInMilliseconds: FORGOTTEN_MS });
+    this.tus = new Server({
+      path: '/',
+      datastore: this.store,
+      maxSize: limitBytes,
+      allowedOrigins: () => false,
+      generateUrl: (request, { id }) => `${new URL(request.url).pathname}/${id}`,
+      getFileIdFromRequest: (_, last) => (last && PIECE_ID.test(last) ? last : undefined),
+      onUploadCreate: async (_, upload) => {
+        const owner = this.asked();
+        if ((await this.idsOf((one) => one === owner)).length >= MOST_AT_ONCE)
+          throw said(429, 'too many files on the way');
+        return { metadata: { fileName: upload.metadata?.fileName ?? '', owner } };
+      },
+      onIncomingRequest: async (request, id) => {
+        // A new one has no owner yet.
+        if (request.method === 'POST') return;
+        if ((await this.ownerOf(id)) !== this.asked()) throw said(404, 'no such file');
+      },
+    });
+  }
+
+  /** Answers one request of the protocol for `owner`. */
+  async handle(owner: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
+    await this.owner.run(owner, () => this.tus.handle(request, response));
+  }
+
+  /** A file that is whole, or null: it never came, was forgotten, or is somebody else's. */
+  async open(owner: string, id: string): Promise<PieceFile | null> {
+    if (!PIECE_ID.test(id) || (await this.ownerOf(id)) !== owner) return null;
+    const { size, metadata } = await this.store.getUpload(id);
+    const { size: here } = await stat(join(this.folder, id));
+    if (size === undefined || here !== size) throw new Refusal('pieces_missing');
+    return { stream: this.store.read(id), fileName: metadata?.fileName || 'clip.mp4' };
+  }
+
+  async drop(id: string): Promise<void> {
+    await this.store.remove(id).catch(() => undefined);
+  }
+
+  /** Lets go what nobody went on with. Returns how many went. */
+  async sweep(): Promise<number> {
+    return existsSync(this.folder) ? this.store.deleteExpired() : 0;
+  }
+
+  /** Lets go everything that is on the way about one student, whoever sends it. */
+  async dropAllAbout(studentId: string): Promise<void> {
+    for (const id of await this.idsOf((owner) => owner.includes(studentId))) await this.drop(id);
+  }
+
+  private asked(): string {
+    const owner = this.owner.getStore();
+    if (!owner) throw new Error('Pieces: nobody asks');
+    return owner;
+  }
+
+  private async ownerOf(id: string): Promise<string | null> {
+    const upload = await this.store.getUpload(id).catch(() => null);
+    return upload?.metadata?.owner ?? null;
+  }
+
+  private async idsOf(wanted: (owner: string) => boolean): Promise<string[]> {
+    if (!existsSync(this.folder)) return [];
+    const ids = (await readdir(this.folder)).filter((name) => PIECE_ID.test(name));
+    const owners = await Promise.all(ids.map((id) => this.ownerOf(id)));
+    return ids.filter((_, i) => wanted(owners[i] ?? ''));
+  }
+}
+
+const said = (status_code: number, body: string) => ({ status_code, body: `${body}\n` });
