@@ -1,6 +1,7 @@
 /** What the http says. */
 export const HTTP_WORDS = {
   noConnection: 'No connection to the program. What you entered is still here; try again when it is back.',
+  tooLarge: 'This clip is larger than the program takes. Film shorter, or with a smaller picture.',
 } as const;
 
 /** What the not here says. */

@@ -31,6 +31,9 @@ export const cameraHelloSchema = z.strictObject({ id: idSchema, kind: z.enum(VIE
 /** What it is told: the time here, whom it films, and what it has still to film. */
 export const cameraPageSchema = z.object({
   nowMs: z.number(),
+  lessonId: idSchema,
+  /** The lesson has ended: nothing more is filmed, what was is still taken in. */
+  over: z.boolean(),
   firstName: z.string(),
   coach: z.string(),
   needsConsent: z.boolean(),

@@ -81,9 +81,14 @@ describe('phones as cameras', () => {
     expect((await hello('face_on', newer)).status).toBe(200);
     expect((await server.ask('GET', `/api/page/${newer}`)).status).toBeGreaterThanOrEqual(401);
     await server.ask('POST', at(`/lessons/${lesson}/end`));
-    expect((await hello('face_on', newer)).body).toMatchObject({ code: 'camera_closed' });
+    expect((await hello('face_on', newer)).body).toMatchObject({ over: true, takes: [] });
     const late = await server.ask('POST', at(`/lessons/${lesson}/takes`), { id: randomUUID() });
     expect(late.body).toMatchObject({ code: 'camera_closed' });
+    // What was filmed in it still comes; half a day later nothing does.
+    expect((await send(randomUUID(), 'face_on', newer)).status).toBe(200);
+    server.at('2027-03-01T23:30:00');
+    expect((await send(randomUUID(), 'face_on', newer)).body).toMatchObject({ code: 'camera_closed' });
+    server.at('2027-03-01T09:00:00');
   });
   test('a child without a guardian’s word is not filmed', async () => {
     const child = await addStudent(server, { bornOn: '2015-03-01' });

@@ -50,11 +50,19 @@ export function openCameras(ctx: Context, key: CameraKey): { token: string } {
   return { token };
 }
 
-/** The lesson that a token opens; closed with the lesson, with archiving, and with a start of the program. */
+/** What was filmed in the lesson may still come so long after its end: the bay's line is slow. */
+const LATE_CLIPS_MS = 12 * 3_600_000;
+
+/**
+ * The lesson that a token opens; closed with archiving, with a newer code, with a start of the program. After the lesson
+ * nothing more is filmed, but what was is still taken in.
+ */
 export function cameraKey(ctx: Context, token: string): CameraKey {
   const key = desksOf(ctx).keys.get(hashToken(token));
   if (!key) throw new Refusal('camera_closed');
-  refuseUnlessRunning(ctx, key);
+  const { endedAt } = getLesson(ctx, key.studentId, key.lessonId);
+  const late = endedAt !== null && ctx.now().getTime() - Date.parse(endedAt) > LATE_CLIPS_MS;
+  if (late || getStudent(ctx, key.studentId).archivedAt !== null) throw new Refusal('camera_closed');
   return key;
 }
 
@@ -98,15 +106,18 @@ export function hello(
 ): CameraPage {
   const { profile, ageYears } = getStudent(ctx, studentId);
   const nowMs = ctx.now().getTime();
+  const over = lessonState(getLesson(ctx, studentId, lessonId), stamp(ctx)) !== 'running';
   const desk = seen(deskOf(ctx, lessonId), { id, kind, seenMs: nowMs });
   putDesk(ctx, lessonId, desk);
   return {
     nowMs,
+    lessonId,
+    over,
     firstName: profile.firstName,
     coach: firstCoach(ctx)?.name ?? '',
     needsConsent: !mayBeFilmed({ ageYears, guardianConsent: profile.guardianConsent }, today(ctx)),
     clipLimitMb: ctx.clipLimitMb,
-    takes: takesToFilm(desk, kind, nowMs),
+    takes: over ? [] : takesToFilm(desk, kind, nowMs),
   };
 }
 

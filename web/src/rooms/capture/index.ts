@@ -17,6 +17,7 @@ export { framesThread } from './framesThread.ts';
 export { HowMade, HowMadeLine, madeOf } from './HowMade.tsx';
 export type { Guess, PictureLine } from './inPicture.ts';
 export { LineLayer } from './LineLayer.tsx';
+export { type Listening, listen } from './listen.ts';
 export { useLookNow } from './lookNow.ts';
 export { MarkList } from './MarkList.tsx';
 export { NextMarkPanel, worthMarking } from './NextMarkPanel.tsx';
@@ -33,6 +34,7 @@ export {
   useUploadClip,
 } from './queries.ts';
 export { recordTake, type Take } from './recordTake.ts';
+export { type Rolling, rollingTake } from './rollingTake.ts';
 export { ShotsPanel } from './ShotsPanel.tsx';
 export { StationRail } from './StationRail.tsx';
 export { type BenchHands, useBenchKeys } from './useBenchKeys.ts';

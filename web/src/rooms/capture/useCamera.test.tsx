@@ -38,6 +38,7 @@ describe('the camera', () => {
   test.each([
     ['NotAllowedError', 'refused'],
     ['NotFoundError', 'none'],
+    ['NotReadableError', 'busy'],
   ])('%s is told as “%s”', async (name, state) => {
     device(async () => Promise.reject(new DOMException('no', name)));
     const screen = video();

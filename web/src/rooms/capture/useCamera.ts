@@ -1,6 +1,13 @@
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
 
-export type CameraState = 'off' | 'asking' | 'on' | 'refused' | 'none';
+export type CameraState = 'off' | 'asking' | 'on' | 'refused' | 'busy' | 'none';
+
+/** By the browser's names for it; another program that holds the camera makes it unreadable. */
+const WHY: Readonly<Record<string, CameraState>> = {
+  NotAllowedError: 'refused',
+  NotReadableError: 'busy',
+  AbortError: 'busy',
+};
 
 /** The device's camera in a video element; given back when the screen is left. */
 export function useCamera(video: RefObject<HTMLVideoElement | null>) {
@@ -32,7 +39,7 @@ export function useCamera(video: RefObject<HTMLVideoElement | null>) {
       setState('on');
     } catch (reason) {
       if (mine !== asked.current) return;
-      setState((reason as Error).name === 'NotAllowedError' ? 'refused' : 'none');
+      setState(WHY[(reason as Error).name] ?? 'none');
     }
   }, [video]);
   useEffect(() => stop, [stop]);

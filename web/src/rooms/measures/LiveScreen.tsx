@@ -19,6 +19,7 @@ const SAYS: Record<CameraState, string> = {
   asking: LIVE_SCREEN_WORDS.waitingForTheBrowsers,
   on: '',
   refused: LIVE_SCREEN_WORDS.browserWasToldNot,
+  busy: LIVE_SCREEN_WORDS.cameraIsBusy,
   none: LIVE_SCREEN_WORDS.noCameraWasFound,
 };
 

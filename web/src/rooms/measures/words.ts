@@ -130,6 +130,7 @@ export const LIVE_SCREEN_WORDS = {
   waitingForTheBrowsers: 'Waiting for the browser’s question about the camera …',
   browserWasToldNot:
     'The browser was told not to give the camera. Allow it in the address bar and start again.',
+  cameraIsBusy: 'Another program has the camera. Close it there, then turn it on here again.',
   noCameraWasFound: 'No camera was found on this device.',
   theSwings: 'the swings',
   cameraOff: 'Camera off',
@@ -211,6 +212,20 @@ export const TAKE_BUTTON_WORDS = {
   startATake: 'Start a take',
   putting: 'Putting it on the bench …',
   sendTheTakeAgain: 'Send the take again',
+  keptHere: 'The take is kept on this device and goes by itself.',
+  refused: (why: string) => `The take was not taken: ${why}`,
+  letGo: 'Let it go',
+} as const;
+
+/** What the key that listens for strikes says. */
+export const STRIKE_WORDS = {
+  byEar: 'Take at the strike',
+  ear: 'What it listens for',
+  ears: { near: 'this mat alone', usual: 'the usual bay', far: 'soft strikes, too' },
+  level: 'How loud it is now',
+  heard: (count: number) => (count === 0 ? 'Listening.' : `${count} heard.`),
+  refused: 'The browser was told not to give the microphone. Allow it in the address bar and press again.',
+  none: 'No microphone was found on this device. Takes go by key.',
 } as const;
 
 /** What the track bench says. */

@@ -1,6 +1,6 @@
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { TAKE_SECONDS } from '@inchstep/core/capture';
-import type { ViewKind } from '@inchstep/core/intake';
+import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
 import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -30,7 +30,11 @@ export function CameraDesk({
   const begin = () => take.mutate(TAKE_SECONDS.usual, { onSuccess: () => toast(CAMERA_DESK_WORDS.asked) });
   const ready = cameras.length > 0 && !take.isPending;
   useScreenKeys('t', () => ready && begin(), {}, [ready]);
-  const show = () => open.mutate(undefined, { onSuccess: (made) => setToken(made.token) });
+  const [shown, setShown] = useState(false);
+  const show = () => {
+    setShown(cameras.length === VIEW_KINDS.length);
+    open.mutate(undefined, { onSuccess: (made) => setToken(made.token) });
+  };
   return (
     <Panel
       title={CAMERA_DESK_WORDS.title}
@@ -40,7 +44,8 @@ export function CameraDesk({
         </button>
       }
     >
-      {token && <Code token={token} />}
+      {/* Once both views are here the code has done its work; it comes back by its key. */}
+      {token && (cameras.length < VIEW_KINDS.length || shown) && <Code token={token} />}
       <p aria-live="polite">
         {cameras.length === 0
           ? CAMERA_DESK_WORDS.nobody

@@ -1,6 +1,6 @@
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { Failed } from '../../platform/parts.tsx';
 import { recordTake, useCamera } from '../capture/index.ts';
@@ -22,6 +22,7 @@ export function CameraScreen() {
     return () => take.finish();
   }, []);
   const here = navigator.mediaDevices !== undefined;
+  useAwake(kind !== null);
   const takes = useTakes(token, kind, here && camera.state === 'on' ? film : null);
   const choose = (of: ViewKind) => {
     setKind(of);
@@ -47,6 +48,11 @@ export function CameraScreen() {
         ))}
       </fieldset>
       {kind && <p>{CAMERA_WORDS.guide[kind]}</p>}
+      {takes.page?.over && (
+        <p role="status" className="panel p-3 font-semibold">
+          {CAMERA_WORDS.over}
+        </p>
+      )}
       {takes.page?.needsConsent && (
         <p role="alert" className="panel border-warning p-3 font-semibold">
           {CAMERA_WORDS.consent}
@@ -61,7 +67,9 @@ export function CameraScreen() {
       />
       {kind && here && camera.state !== 'on' && camera.state !== 'asking' && (
         <p role="status" className="panel p-3">
-          {camera.state === 'refused' ? CAMERA_WORDS.refused : CAMERA_WORDS.none}
+          {camera.state === 'refused' || camera.state === 'busy'
+            ? CAMERA_WORDS[camera.state]
+            : CAMERA_WORDS.none}
         </p>
       )}
       {kind && !here && (
@@ -92,6 +100,29 @@ const Line = ({ sending, number }: { readonly sending: Sending; readonly number:
     )}
   </li>
 );
+
+/** A phone on a stick must not fall asleep between two swings; where the browser can't help it, nothing happens. */
+function useAwake(wanted: boolean): void {
+  useEffect(() => {
+    if (!wanted || !navigator.wakeLock) return;
+    let lock: WakeLockSentinel | null = null;
+    let left = false;
+    const ask = async () => {
+      if (document.visibilityState !== 'visible') return;
+      const got = await navigator.wakeLock.request('screen').catch(() => null);
+      if (left) void got?.release();
+      else lock = got;
+    };
+    void ask();
+    // The browser takes it back whenever the page is hidden.
+    document.addEventListener('visibilitychange', ask);
+    return () => {
+      left = true;
+      document.removeEventListener('visibilitychange', ask);
+      void lock?.release();
+    };
+  }, [wanted]);
+}
 
 /** Where the page may not use the camera, the phone's own one is opened; the clip lands in the take all the same. */
 function OwnCamera({

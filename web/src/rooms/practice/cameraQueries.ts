@@ -1,7 +1,7 @@
 import type { CameraDeskSeen, CameraPage } from '@inchstep/contract/practice';
 import type { ViewKind } from '@inchstep/core/intake';
 import { useQuery } from '@tanstack/react-query';
-import { get, post, upload } from '../../platform/http.ts';
+import { get, post } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 
@@ -29,20 +29,3 @@ export const useTakeNow = (studentId: string, lessonId: string) =>
 /** A phone says that it is here. */
 export const sayHello = (token: string, id: string, kind: ViewKind) =>
   post<CameraPage>(`/api/camera/${token}/hello`, { id, kind });
-
-export interface TakeClip {
-  readonly takeId: string;
-  readonly clipId: string;
-  readonly kind: ViewKind;
-  readonly recordedOn: string;
-  readonly file: File;
-}
-
-export const sendTake = (token: string, clip: TakeClip, onProgress: (share: number) => void) =>
-  upload(
-    `/api/camera/${token}/takes/${clip.takeId}`,
-    { id: clip.clipId, kind: clip.kind, recordedOn: clip.recordedOn },
-    clip.file,
-    onProgress,
-    new AbortController().signal,
-  );

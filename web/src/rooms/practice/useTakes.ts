@@ -3,13 +3,14 @@ import { type ClockPing, clockAhead } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import { format } from 'date-fns';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { postWhole } from '../../platform/clipOutbox.ts';
 import { HttpError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/ids.ts';
-import { sayHello, sendTake, type TakeClip } from './cameraQueries.ts';
+import { useClipOutbox } from '../../platform/useClipOutbox.ts';
+import { sayHello } from './cameraQueries.ts';
 
 const HELLO_MS = 700;
 const PINGS_KEPT = 12;
-const AGAIN_MS = 4000;
 
 export interface Sending {
   readonly takeId: string;
@@ -27,36 +28,25 @@ export type Film = () => Promise<() => Promise<File>>;
 export function useTakes(token: string, kind: ViewKind | null, film: Film | null) {
   const [page, setPage] = useState<CameraPage | null>(null);
   const [error, setError] = useState<unknown>(null);
-  const [sendings, setSendings] = useState<readonly Sending[]>([]);
+  const [films, setFilms] = useState<readonly string[]>([]);
   const id = useRef(newId());
   const pings = useRef<ClockPing[]>([]);
   const known = useRef(new Set<string>());
   const hands = useRef({ kind, film });
   hands.current = { kind, film };
 
-  const note = useCallback(
-    (takeId: string, more: Partial<Sending>) =>
-      setSendings((all) => {
-        const before = all.find((one) => one.takeId === takeId) ?? {
-          takeId,
-          share: 0,
-          state: 'films' as const,
-        };
-        return [...all.filter((one) => one.takeId !== takeId), { ...before, ...more }];
-      }),
-    [],
-  );
-  const put = useClipQueue(token, note, setError);
+  const { sendings, put } = useTakeOutbox(token, page?.lessonId ?? null, setError);
   const begin = useCallback(
     async (takeId: string, seconds: number) => {
-      const { film: films, kind: of } = hands.current;
-      if (!films || !of) return;
-      note(takeId, { state: 'films' });
-      const end = await films();
+      const { film: begun, kind: of } = hands.current;
+      if (!begun || !of) return;
+      setFilms((all) => [...all, takeId]);
+      const end = await begun();
       await new Promise((done) => setTimeout(done, seconds * 1000));
       put(takeId, await end(), of);
+      setFilms((all) => all.filter((one) => one !== takeId));
     },
-    [note, put],
+    [put],
   );
 
   useEffect(() => {
@@ -89,52 +79,33 @@ export function useTakes(token: string, kind: ViewKind | null, film: Film | null
       clearInterval(again);
     };
   }, [token, kind, begin]);
-  return { page, error, sendings, put };
+  const filming = films.map((takeId): Sending => ({ takeId, share: 0, state: 'films' }));
+  const sent = sendings.map(
+    ({ note, share, state }): Sending => ({ takeId: note.takeId ?? '', share, state }),
+  );
+  return { page, error, sendings: [...sent, ...filming], put };
 }
 
-/** Clips on their way, oldest first; what can't go now goes later, by itself. */
-function useClipQueue(
-  token: string,
-  note: (takeId: string, more: Partial<Sending>) => void,
-  onRefused: (reason: unknown) => void,
-) {
-  const clips = useRef<TakeClip[]>([]);
-  const busy = useRef(false);
-  const flush = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
-    try {
-      for (let clip = clips.current[0]; clip; clip = clips.current[0]) {
-        const { takeId } = clip;
-        note(takeId, { state: 'sends' });
-        try {
-          await sendTake(token, clip, (share) => note(takeId, { share }));
-          note(takeId, { state: 'there', share: 1 });
-        } catch (reason) {
-          if (!(reason instanceof HttpError && reason.final)) {
-            note(takeId, { state: 'waits' });
-            return;
-          }
-          note(takeId, { state: 'refused' });
-          onRefused(reason);
-        }
-        clips.current = clips.current.slice(1);
+/** The phone's way to send: each clip in pieces, kept here until the program has it. */
+function useTakeOutbox(token: string, lessonId: string | null, onRefused: (reason: unknown) => void) {
+  const box = useClipOutbox(
+    lessonId && `camera.${lessonId}`,
+    `/api/camera/${token}/pieces`,
+    async (clip, whole) => {
+      try {
+        await postWhole(`/api/camera/${token}/takes/${clip.note.takeId}/whole`, whole);
+      } catch (reason) {
+        if (reason instanceof HttpError && reason.final) onRefused(reason);
+        throw reason;
       }
-    } finally {
-      busy.current = false;
-    }
-  }, [token, note, onRefused]);
-  const put = useCallback(
-    (takeId: string, file: File, of: ViewKind) => {
-      const recordedOn = format(new Date(), 'yyyy-MM-dd');
-      clips.current = [...clips.current, { takeId, clipId: newId(), kind: of, recordedOn, file }];
-      void flush();
     },
-    [flush],
   );
-  useEffect(() => {
-    const again = setInterval(() => void flush(), AGAIN_MS);
-    return () => clearInterval(again);
-  }, [flush]);
-  return put;
+  const { put: keep } = box;
+  const send = useRef(keep);
+  send.current = keep;
+  const put = useCallback((takeId: string, file: File, kind: ViewKind) => {
+    const recordedOn = format(new Date(), 'yyyy-MM-dd');
+    void send.current({ id: newId(), kind, recordedOn, file, note: { takeId } });
+  }, []);
+  return { sendings: box.sendings, put };
 }

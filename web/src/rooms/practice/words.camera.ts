@@ -12,10 +12,12 @@ export const CAMERA_WORDS = {
   } satisfies Record<ViewKind, string>,
   sees: 'What this phone sees',
   refused: 'The camera was refused. Allow it for this page in the phone’s settings, then press a side again.',
+  busy: 'Another app has the camera. Close it, then press a side again.',
   none: 'No camera answers here. Press a side again, or use another phone.',
   consent: 'A guardian has not agreed yet that this child is filmed. Nothing is kept until then.',
   noTls:
     'Without a certificate this page may not use the camera itself: the phone’s own camera is opened instead.',
+  over: 'The lesson is over. What this phone filmed still goes; leave the page open until it has.',
   waits: 'Wait for the coach to ask for a take.',
   filmNow: 'Film this take',
   take: (number: number) => `Take ${number}:`,

@@ -1,0 +1,50 @@
+import { DetailedError, Upload } from 'tus-js-client';
+import { HttpError } from './httpError.ts';
+import { HTTP_WORDS } from './words.ts';
+
+/** Small enough that little is lost when the line breaks, large enough that a good one is not held up. */
+const PIECE_BYTES = 512 * 1024;
+const AGAIN_AFTER_MS = [0, 1000, 3000, 6000];
+
+export interface PiecesAsk {
+  readonly file: File;
+  /** Where new files are begun. */
+  readonly endpoint: string;
+  /** Where this one goes on; null to begin. */
+  readonly url: string | null;
+  /** Told the name of its pieces once it has one. */
+  readonly onBegun: (pieces: string) => void;
+  readonly onProgress: (share: number) => void;
+}
+
+/** Sends a file piece by piece from where it stands; answers the name its pieces have at the program. */
+export function sendPieces({ file, endpoint, url, onBegun, onProgress }: PiecesAsk): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const upload: Upload = new Upload(file, {
+      endpoint,
+      uploadUrl: url,
+      chunkSize: PIECE_BYTES,
+      retryDelays: AGAIN_AFTER_MS,
+      // Where a file goes on is kept with the clip, not in a list of its own.
+      storeFingerprintForResuming: false,
+      headers: { 'x-inchstep': '1' },
+      metadata: { fileName: file.name },
+      onUploadUrlAvailable: () => {
+        onBegun(nameIn(upload.url));
+      },
+      onProgress: (sent, all) => onProgress(all ? sent / all : 0),
+      onSuccess: () => resolve(nameIn(upload.url)),
+      onError: (error) => reject(asHttpError(error)),
+    });
+    upload.start();
+  });
+}
+
+const nameIn = (url: string | null): string => url?.split('/').at(-1) ?? '';
+
+function asHttpError(error: Error | DetailedError): HttpError {
+  const status = error instanceof DetailedError ? (error.originalResponse?.getStatus() ?? 0) : 0;
+  const code = status === 413 ? 'clip_too_large' : status === 0 ? 'offline' : 'upload_broken';
+  const message = status === 413 ? HTTP_WORDS.tooLarge : HTTP_WORDS.noConnection;
+  return new HttpError(status, { code, message, problems: [] });
+}
