@@ -58,6 +58,39 @@ const rawFrames = (page: Page, clip: string): Promise<string[]> =>
     FRAMES,
   );
 
+/** Ten seconds of a quiet bay as a sound file: a talk, then club on ball; the stand-in microphone plays it in a ring. */
+function bayWithStrikes(): Buffer {
+  const rate = 48_000;
+  const seconds = 10;
+  let seed = 1;
+  const noise = () => {
+    seed = (seed * 1_103_515_245 + 12_345) % 2_147_483_648;
+    return (2 * seed) / 2_147_483_648 - 1;
+  };
+  const data = Buffer.alloc(2 * rate * seconds);
+  for (let i = 0; i < rate * seconds; i++) {
+    const t = i / rate;
+    const talk =
+      t > 1 && t < 3.5 ? 0.1 * Math.sin(2 * Math.PI * 170 * t) * Math.sin(2 * Math.PI * 2 * t) ** 2 : 0;
+    const strike = t >= 6 ? 0.8 * Math.exp(-(t - 6) / 0.012) * noise() : 0;
+    data.writeInt16LE(Math.round(32_000 * (0.002 * noise() + talk + strike)), 2 * i);
+  }
+  const head = Buffer.alloc(44);
+  head.write('RIFF', 0);
+  head.writeUInt32LE(36 + data.length, 4);
+  head.write('WAVEfmt ', 8);
+  head.writeUInt32LE(16, 16);
+  head.writeUInt16LE(1, 20);
+  head.writeUInt16LE(1, 22);
+  head.writeUInt32LE(rate, 24);
+  head.writeUInt32LE(2 * rate, 28);
+  head.writeUInt16LE(2, 32);
+  head.writeUInt16LE(16, 34);
+  head.write('data', 36);
+  head.writeUInt32LE(data.length, 40);
+  return Buffer.concat([head, data]);
+}
+
 /** The live view with a camera that sees a stand-in's clip over and over. */
 describe('live', () => {
   const step = story(it);
@@ -82,10 +115,12 @@ describe('live', () => {
     const head = Buffer.from(`YUV4MPEG2 W${WIDE} H${HIGH} F30:1 Ip A1:1 C420jpeg\n`);
     const body = frames.flatMap((f) => [Buffer.from('FRAME\n'), Buffer.from(f, 'base64')]);
     writeFileSync(film, Buffer.concat([head, ...body]));
+    writeFileSync(join(folder, 'bay.wav'), bayWithStrikes());
     const opened = await openBrowser([
       '--use-fake-ui-for-media-stream',
       '--use-fake-device-for-media-stream',
       `--use-file-for-fake-video-capture=${film}`,
+      `--use-file-for-fake-audio-capture=${join(folder, 'bay.wav')}`,
     ]);
     browser = opened.browser as Browser;
     close = opened.close;
@@ -136,6 +171,32 @@ describe('live', () => {
     );
     await page.keyboard.press('ArrowRight');
     await see(page, 'frame 2 of');
+  });
+
+  step('a strike that is heard keeps the swing before it, by itself', async () => {
+    await page.goto(`${program.url}/students/${wren}/lesson`);
+    await press(page, 'Begin, in the bay');
+    await see(page, 'Going on for');
+    await page.keyboard.press('2');
+    await press(page, 'Camera on');
+    await page.waitForFunction(() => (document.querySelector('video')?.videoWidth ?? 0) > 0);
+    await press(page, 'Take at the strike');
+    await see(page, 'Listening.');
+    expect(await seriousFindings(page)).toEqual([]);
+    await see(page, '1 heard.');
+    await see(page, 'Today’s takes');
+    await press(page, 'Take at the strike');
+    const clips = (await page.evaluate(
+      (id) => fetch(`/api/students/${id}/clips`).then((r) => r.json()),
+      wren,
+    )) as { fileName: string; durationS: number }[];
+    const taken = clips.find(({ fileName }) => fileName.startsWith('take.'));
+    // Before the first strike hardly more than it was filming for; never more than a swing needs.
+    expect(taken?.durationS).toBeGreaterThan(1.5);
+    expect(taken?.durationS).toBeLessThan(5.6);
+    await press(page, 'Camera off');
+    await press(page, 'End the lesson');
+    await see(page, 'The lesson is over.');
   });
 
   step('two phones film the same swing at a key of the coach’s, and it comes in as one', async () => {

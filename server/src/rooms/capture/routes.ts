@@ -71,6 +71,10 @@ export function captureRoutes(app: App, ctx: Context): void {
   app.get('/api/clips/:id/file', { schema: { tags, params } }, async (request, reply) =>
     sendClip(ctx, request.params.id, request, reply),
   );
+  swingRoutes(app, ctx);
+}
+
+function swingRoutes(app: App, ctx: Context): void {
   app.get(
     '/api/students/:id/swings',
     { schema: { tags, params, response: { 200: z.array(swingSchema) } } },

@@ -153,6 +153,13 @@ function studentPageRoutes(app: App, ctx: Context): void {
         sentAt: sentAtOf(request),
       }),
   );
+  pageClips(app, ctx);
+  pagePapers(app, ctx);
+}
+
+/** Clips of the student's own, at once or in pieces. */
+function pageClips(app: App, ctx: Context): void {
+  const config = linkDoor();
   app.post(
     '/api/page/:token/clips',
     { config, schema: { tags, params: byToken, response: { 200: clipSchema } } },
@@ -177,7 +184,6 @@ function studentPageRoutes(app: App, ctx: Context): void {
       return sendClip(ctx, request.params.id, request, reply);
     },
   );
-  pagePapers(app, ctx);
 }
 
 /** What the page shows beside itself: the weeks ahead, the calendar, the card. */

@@ -46,6 +46,11 @@ export function cameraRoutes(app: App, ctx: Context): void {
     { schema: { tags, params: lesson, body: askTakeSchema, response: { 200: cameraDeskSchema } } },
     async ({ params: p, body }) => takeNow(ctx, p.id, p.lessonId, body),
   );
+  phoneRoutes(app, ctx);
+}
+
+/** What a phone in the bay may ask. */
+function phoneRoutes(app: App, ctx: Context): void {
   const config = cameraDoor();
   app.post(
     '/api/camera/:token/hello',

@@ -1,0 +1,43 @@
+import 'fake-indexeddb/auto';
+import { afterEach, expect, test } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { clipStore } from '../../platform/clipStore.ts';
+import { fakeServer, ME, Refused } from '../../testing/screen.tsx';
+import { useTakeSender } from './useTakeSender.ts';
+
+afterEach(cleanup);
+
+const film = () => new File(['film'], 'take.webm', { type: 'video/webm' });
+function sender(answers: Readonly<Record<string, unknown>>) {
+  const log = fakeServer({ 'GET /api/me': ME, ...answers });
+  const taken: string[] = [];
+  const client = new QueryClient({ defaultOptions: { mutations: { retry: false } } });
+  const wrapper = ({ children }: { readonly children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  );
+  const hook = renderHook(() => useTakeSender('s1', (id) => taken.push(id)), { wrapper });
+  return { log, taken, hook };
+}
+
+test('without a line a take is kept on the device, and the button tries again', async () => {
+  const { taken, hook } = sender({});
+  await act(async () => hook.result.current.put(film(), 'face_on'));
+  // jsdom has no line to send pieces over: it waits.
+  await waitFor(() => expect(hook.result.current.sendings.map(({ state }) => state)).toEqual(['waits']));
+  expect(taken).toEqual([]);
+  const kept = await (await clipStore()).all('coach.s1');
+  expect(kept).toHaveLength(1);
+  expect(kept[0]).toMatchObject({
+    kind: 'face_on',
+    note: { swingId: expect.stringMatching(/^[0-9a-f-]{36}$/) },
+  });
+});
+
+test('what the program refuses is told in its words', async () => {
+  fakeServer({ 'POST /x': new Refused(400, 'clip_not_video', 'That is no film.') });
+  const { postWhole } = await import('../../platform/clipOutbox.ts');
+  const whole = { pieces: 'a'.repeat(32), id: 'c1', kind: 'face_on', recordedOn: '2027-03-10' };
+  await expect(postWhole('/x', whole)).rejects.toThrow('That is no film.');
+});
