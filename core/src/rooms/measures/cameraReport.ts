@@ -44,7 +44,7 @@ const TOLD_OFF_SDS = 3.5;
 const ANGLE_WORTH_SAYING_DEG = 4;
 const HEIGHT_WORTH_SAYING_IN = 8;
 /** Belt-buckle height as a share of standing height. */
-const BELT_SHARE = 0.57;
+export const BELT_SHARE = 0.57;
 
 /** Solved cameras with their uncertainty, and what to move next time. */
 export function reportCameras(fit: BodyFit): CameraReport[] {

@@ -30,6 +30,15 @@ export type { MeasuresRecord, ReadingRecord, ReadMeasure } from './measuresRecor
 export { type MeasuredTrack, measureTrack } from './measureTrack.ts';
 export type { Need, NeedWhat } from './needs.ts';
 export { type NextMark, nextMarks, sdsAfter, type Wanted } from './nextMarks.ts';
+export {
+  checkPicture,
+  firstStep,
+  PICTURE_ITEMS,
+  type Picture,
+  type PictureFinding,
+  type PictureItem,
+  type PictureStep,
+} from './pictureCheck.ts';
 export { type Pooled, poolSwings, sharedShare } from './poolSwings.ts';
 export { poseBetween } from './poseBetween.ts';
 export { HOUSE_POSTURES, joint, type Posture, type PostureId, posed } from './posedBody.ts';
