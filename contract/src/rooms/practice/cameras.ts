@@ -38,6 +38,8 @@ export const cameraPageSchema = z.object({
   coach: z.string(),
   needsConsent: z.boolean(),
   clipLimitMb: z.number(),
+  /** Standing height of who is filmed: the ruler of the picture. */
+  heightIn: z.number(),
   takes: z.array(takeSchema),
 });
 export type CameraPage = z.infer<typeof cameraPageSchema>;

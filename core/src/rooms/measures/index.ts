@@ -33,6 +33,7 @@ export { type NextMark, nextMarks, sdsAfter, type Wanted } from './nextMarks.ts'
 export {
   checkPicture,
   firstStep,
+  levelFromGravity,
   PICTURE_ITEMS,
   type Picture,
   type PictureFinding,

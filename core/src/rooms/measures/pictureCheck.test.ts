@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
 import { cameraFrame, LANDMARKS, type Landmark, project } from '../capture/index.ts';
-import { checkPicture, firstStep, type Picture } from './pictureCheck.ts';
+import { checkPicture, firstStep, levelFromGravity, type Picture } from './pictureCheck.ts';
 import type { SeenBody } from './proposals.ts';
 import { ADDRESS_BODY } from './testBody.ts';
 
@@ -140,5 +140,30 @@ describe('the height by the phone’s level', () => {
     expect(wrongGood / good).toBeLessThan(0.03);
     expect(wrongMend / mend).toBeLessThan(0.02);
     expect(farTold / far).toBeGreaterThan(0.6);
+  });
+});
+
+describe('a phone’s tilt by its motion sensor', () => {
+  test.each([
+    ['upright', [0, 9.81, 0], { pitchDeg: 0, rollDeg: 0 }],
+    ['upright, by a maker who counts the other way', [0, -9.81, 0], { pitchDeg: 0, rollDeg: 0 }],
+    // The screen turned up: its back looks down.
+    ['leaning back', [0, 9.81 * Math.cos(0.1), 9.81 * Math.sin(0.1)], { pitchDeg: -5.73, rollDeg: 0 }],
+    [
+      'its right side lifted',
+      [9.81 * Math.sin(0.05), 9.81 * Math.cos(0.05), 0],
+      { pitchDeg: 0, rollDeg: 2.86 },
+    ],
+  ] as const)('%s', (_, [x, y, z], level) => {
+    const told = levelFromGravity(x, y, z);
+    expect(told?.pitchDeg).toBeCloseTo(level.pitchDeg, 2);
+    expect(told?.rollDeg).toBeCloseTo(level.rollDeg, 2);
+  });
+  test.each([
+    ['lying flat', [0, 0.3, 9.8]],
+    ['on its side', [9.8, 0.4, 0]],
+    ['being carried', [2, 14, 3]],
+  ] as const)('%s tells nothing', (_, [x, y, z]) => {
+    expect(levelFromGravity(x, y, z)).toBeNull();
   });
 });

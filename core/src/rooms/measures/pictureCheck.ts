@@ -172,3 +172,19 @@ function heightByLevel(body: SeenBody, { level, widthPx, heightPx, bodyIn }: Pic
   const sd = Math.hypot(bySensor, FOCAL_SD_SHARE * rise * inPerPx, SCALE_SD_SHARE * value, 1);
   return { value, sd };
 }
+
+/**
+ * A phone's tilt from what its motion sensor calls gravity (x to the right, y up, z out of the screen; m/s², either
+ * sign, as makers differ), held upright: pitch + where its back looks up, roll + where the picture's right side is
+ * lifted. Null where it is shaken or lies flat.
+ */
+export function levelFromGravity(x: number, y: number, z: number): Picture['level'] {
+  const all = Math.hypot(x, y, z);
+  const sign = y < 0 ? -1 : 1;
+  if (Math.abs(all - 9.81) > 1.5 || sign * y < 0.5 * all) return null;
+  const deg = (rad: number) => (rad * 180) / Math.PI;
+  return {
+    pitchDeg: -deg(Math.atan2(sign * z, Math.hypot(x, y))),
+    rollDeg: deg(Math.atan2(sign * x, sign * y)),
+  };
+}

@@ -117,6 +117,7 @@ export function hello(
     coach: firstCoach(ctx)?.name ?? '',
     needsConsent: !mayBeFilmed({ ageYears, guardianConsent: profile.guardianConsent }, today(ctx)),
     clipLimitMb: ctx.clipLimitMb,
+    heightIn: profile.heightIn,
     takes: over ? [] : takesToFilm(desk, kind, nowMs),
   };
 }

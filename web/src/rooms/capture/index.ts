@@ -42,5 +42,6 @@ export { type CameraState, useCamera } from './useCamera.ts';
 export { useDelay } from './useDelay.ts';
 export { type Frames, useFrames } from './useFrames.ts';
 export { useMade } from './useMade.ts';
+export { allowMotion, usePictureCheck } from './usePictureCheck.ts';
 export { ViewPane } from './ViewPane.tsx';
 export { SPEED_WORDS } from './words.ts';

@@ -15,10 +15,12 @@ const PART_WORDS: Record<string, string> = {
   focal: 'lens',
 };
 
-/** Where each phone stood, how surely, and what to do better next time. */
-export function CameraCheck({ answer, left }: { readonly answer: FitAnswer; readonly left: boolean }) {
+type Advice = FitAnswer['views'][number]['advice'][number];
+
+/** A piece of advice in words, in the coach's units. */
+export function useAdviceText(): (advice: Advice) => string {
   const { length } = useUnits();
-  const text = (advice: FitAnswer['views'][number]['advice'][number]): string => {
+  return (advice) => {
     switch (advice.code) {
       case 'turned':
         return CAMERA_CHECK_WORDS.turnedOffSquareNext(
@@ -45,6 +47,11 @@ export function CameraCheck({ answer, left }: { readonly answer: FitAnswer; read
         return CAMERA_CHECK_WORDS.distanceHeightOrLens;
     }
   };
+}
+
+/** Where each phone stood, how surely, and what to do better next time. */
+export function CameraCheck({ answer, left }: { readonly answer: FitAnswer; readonly left: boolean }) {
+  const text = useAdviceText();
   return (
     <ul className="flex flex-col gap-3">
       <li>

@@ -6,6 +6,7 @@ import { type PointerEvent, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { Shown } from '../../platform/parts.tsx';
 import { type CameraState, LineLayer, useCamera, useDelay, useSwings } from '../capture/index.ts';
+import { PictureCheck } from './PictureCheck.tsx';
 import { TakeButton } from './TakeButton.tsx';
 import { useFit } from './useFit.ts';
 import { ViewButtons } from './ViewButtons.tsx';
@@ -79,6 +80,7 @@ export function Live({
           </select>
         </label>
       </div>
+      <PictureCheck video={video} bodyIn={student.profile.heightIn} running={running} />
       {!running && (
         <p role="status" className="panel p-4">
           {SAYS[camera.state]}

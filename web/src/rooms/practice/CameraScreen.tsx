@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { Failed } from '../../platform/parts.tsx';
 import { recordTake, useCamera } from '../capture/index.ts';
+import { PictureCheck } from '../measures/index.ts';
 import { type Sending, useTakes } from './useTakes.ts';
 import { CAMERA_WORDS } from './words.camera.ts';
 
@@ -65,6 +66,9 @@ export function CameraScreen() {
         aria-label={CAMERA_WORDS.sees}
         className={`max-h-[60vh] w-full bg-[#17242b] ${camera.state === 'on' ? '' : 'hidden'}`}
       />
+      {takes.page && (
+        <PictureCheck video={video} bodyIn={takes.page.heightIn} running={camera.state === 'on'} />
+      )}
       {kind && here && camera.state !== 'on' && camera.state !== 'asking' && (
         <p role="status" className="panel p-3">
           {camera.state === 'refused' || camera.state === 'busy'

@@ -139,7 +139,7 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
           {part === 'film' && (
             <>
               <CameraDesk studentId={student.id} lessonId={lesson.id} />
-              <LessonTakes studentId={student.id} today={today} />
+              <LessonTakes student={student} today={today} />
               <Shown query={swings} what={LESSON_WORDS.the}>
                 {(all) => (
                   <Live

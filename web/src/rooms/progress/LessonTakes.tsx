@@ -1,4 +1,5 @@
 import type { Swing } from '@inchstep/contract/capture';
+import type { Student } from '@inchstep/contract/intake';
 import type { Reading } from '@inchstep/contract/measures';
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { takeState } from '@inchstep/core/capture';
@@ -7,7 +8,7 @@ import { Link } from 'react-router';
 import { dayText, Panel } from '../../platform/parts.tsx';
 import { useSettings } from '../../platform/settings.tsx';
 import { useLookNow, useSwings } from '../capture/index.ts';
-import { MeasureTapes, useReadings } from '../measures/index.ts';
+import { CameraStep, MeasureTapes, useReadings } from '../measures/index.ts';
 import { useDrillChoices, useLibrary } from '../prescription/index.ts';
 import { TAKES_WORDS } from './words.lesson.ts';
 
@@ -20,11 +21,13 @@ interface OfStudent {
 }
 
 /** Today's takes, each with how far it is read, and what they come to together. */
-export function LessonTakes({ studentId, today }: OfStudent) {
+export function LessonTakes({ student, today }: { readonly student: Student; readonly today: string }) {
+  const studentId = student.id;
   const swings = useSwings(studentId, AGAIN_MS);
   const readings = useReadings(studentId, AGAIN_MS);
   const { readsClips, change } = useSettings();
   const takes = (swings.data ?? []).filter(({ recordedOn }) => recordedOn === today);
+  const newest = takes.find(({ marks, track }) => marks.length > 0 && track === null);
   if (takes.length === 0) return null;
   return (
     <Panel
@@ -51,6 +54,7 @@ export function LessonTakes({ studentId, today }: OfStudent) {
           />
         ))}
       </ol>
+      {newest && <CameraStep student={student} swing={newest} />}
       <Together studentId={studentId} today={today} readings={readings.data ?? []} />
     </Panel>
   );

@@ -1,15 +1,21 @@
+import type { Student } from '@inchstep/contract/intake';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
+import { workInline } from '../../testing/inlineWorker.ts';
 import { draw, fakeServer } from '../../testing/screen.tsx';
 import { tellLook } from '../capture/lookNow.ts';
 import { LessonTakes } from './LessonTakes.tsx';
 
-beforeEach(() => localStorage.clear());
+beforeEach(() => {
+  localStorage.clear();
+  workInline({ fit: () => null, next: () => [], target: () => null });
+});
 afterEach(() => {
   act(() => tellLook(null));
   cleanup();
 });
 
+const student = { id: 's1', profile: {}, school: {} } as unknown as Student;
 const TODAY = '2027-03-10';
 const view = (more: object = {}) => ({ kind: 'face_on', clipId: 'c', stationTimes: {}, ...more });
 const swing = (id: string, more: object = {}) => ({
@@ -38,7 +44,7 @@ function show(swings: readonly object[], readings: readonly object[] = []) {
     'GET /api/students/s1/readings': readings,
     'GET /api/students/s1/drill-choices': [],
   });
-  draw(<LessonTakes studentId="s1" today={TODAY} />);
+  draw(<LessonTakes student={student} today={TODAY} />);
 }
 const lines = async () => (await screen.findAllByRole('listitem')).map((li) => li.textContent ?? '');
 
