@@ -7,9 +7,11 @@ import { FileStore } from './platform/files.ts';
 import { claimFolder } from './platform/folder.ts';
 import { type JobLimits, Jobs } from './platform/jobs.ts';
 import { Outbox } from './platform/outbox.ts';
+import { ownTls } from './platform/ownTls.ts';
 import { Pieces } from './platform/pieces.ts';
 import { readSettings, type ServerSettings } from './platform/settings.ts';
 import { StartRefusal, startSentence } from './platform/startRefusal.ts';
+import { trustServer } from './platform/trustPage.ts';
 import { StudentRecords } from './records/index.ts';
 import { knownLetters, makeMails } from './rooms/checkins/index.ts';
 import { Upkeep } from './rooms/measures/index.ts';
@@ -75,7 +77,11 @@ export async function serve(): Promise<void> {
   }
 }
 
-async function listen(settings: ServerSettings): Promise<void> {
+async function listen(asked: ServerSettings): Promise<void> {
+  const own = asked.tlsOwn ? await ownTls(asked.dataDir, new Date()) : null;
+  const settings = own
+    ? { ...asked, tls: own, trust: { port: asked.port + 1, fingerprint: own.fingerprint } }
+    : asked;
   const ctx = makeContext(settings);
   const { port, host, tls } = settings;
   const app = await buildApp(ctx, { tls });
@@ -86,6 +92,9 @@ async function listen(settings: ServerSettings): Promise<void> {
     const what = (error as { code?: string }).code === 'EADDRNOTAVAIL' ? host : String(port);
     throw startSentence(error, what) ?? error;
   }
+  const trust = own ? trustServer(own).listen(port + 1, host) : null;
+  // The page for phones is a help: where its port is taken the program goes on without it.
+  trust?.on('error', (error: { code?: string }) => app.log.error({ code: error.code }, 'page of trust'));
   const rest = keepHouse(
     ctx,
     new Runs(ctx),
@@ -98,6 +107,7 @@ async function listen(settings: ServerSettings): Promise<void> {
   const stop = async (signal: string) => {
     app.log.info({ signal }, 'stopping');
     rest();
+    trust?.close();
     endInTime(app.server);
     await app.close();
     await ctx.close();

@@ -72,5 +72,6 @@ export {
 } from './routineWords.ts';
 export { SETUP_WORDS } from './setupWords.ts';
 export { SHOT_WORDS, type ShotWords, SIGN_WORDS } from './shots.ts';
+export { TRUST_WORDS } from './trustWords.ts';
 export { type Lengths, unitWord, valueIn, valueText } from './values.ts';
 export { type LibraryWords, wordsFrom } from './wordsFrom.ts';

@@ -6,6 +6,7 @@ import type { Jobs } from './jobs.ts';
 import type { Outbox } from './outbox.ts';
 import type { Pieces } from './pieces.ts';
 import type { Records } from './records.ts';
+import type { TrustDoor } from './settings.ts';
 
 /** What every service gets: the database, the files, and the only source of time and chance. */
 export interface Context {
@@ -24,6 +25,8 @@ export interface Context {
   readonly demo: boolean;
   readonly clipLimitMb: number;
   readonly publicUrl: string | null;
+  /** Where a phone learns to trust the program's own certificate. */
+  readonly trust?: TrustDoor;
   readonly trustProxy: false | number | string;
   readonly dataDir: string;
   readonly backupDir: string | null;

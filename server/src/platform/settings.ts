@@ -18,7 +18,16 @@ export interface ServerSettings {
   readonly backupDir: string | null;
   /** The program's own certificate, for a network without a proxy before it. */
   readonly tls: Tls | null;
+  /** The program makes its own certificate for the bay's network. */
+  readonly tlsOwn: boolean;
+  /** Where a phone learns to trust that certificate, and by what it is compared. */
+  readonly trust?: TrustDoor;
   readonly now?: () => Date;
+}
+
+export interface TrustDoor {
+  readonly port: number;
+  readonly fingerprint: string;
 }
 
 type Env = Readonly<Record<string, string | undefined>>;
@@ -32,6 +41,7 @@ export const TEST_SETTINGS = {
   trustProxy: false,
   backupDir: null,
   tls: null,
+  tlsOwn: false,
 } as const;
 
 /** Every setting or one plain sentence about the first that can't be right. */
@@ -46,6 +56,7 @@ export function readSettings(env: Env): ServerSettings {
     trustProxy: proxyOf(env.TRUST_PROXY),
     backupDir: env.BACKUP_DIR ? resolve(env.BACKUP_DIR) : null,
     tls: tlsFrom(env, new Date()),
+    tlsOwn: tlsOwnOf(env),
   };
 }
 
@@ -57,6 +68,13 @@ function wholeNumber(env: Env, name: string, usual: number, low: number, high: n
   throw new StartRefusal(
     `${name} is “${text}”: give a whole number from ${low} to ${high}, or leave it out.`,
   );
+}
+
+function tlsOwnOf(env: Env): boolean {
+  if (env.TLS_OWN !== '1') return false;
+  if (env.TLS_CERT || env.TLS_KEY)
+    throw new StartRefusal('TLS_OWN makes a certificate, TLS_CERT brings one: give one of them, not both.');
+  return true;
 }
 
 function hostOf(host: string): string {

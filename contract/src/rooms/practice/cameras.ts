@@ -12,7 +12,12 @@ const takeSchema = z.object({
 });
 
 /** The way in for phones that film a lesson; shown once. */
-export const cameraLinkSchema = z.object({ token: z.string() });
+export const cameraLinkSchema = z.object({
+  token: z.string(),
+  /** Where a phone learns to trust the program's own certificate; null where it has none of its own. */
+  trust: z.object({ port: z.int(), fingerprint: z.string() }).nullable(),
+});
+export type CameraLink = z.infer<typeof cameraLinkSchema>;
 
 /** What the coach sees of them. */
 export const cameraDeskSchema = z.object({

@@ -16,6 +16,7 @@ import { laidPlanSchema } from './planShapes.ts';
 export {
   askTakeSchema,
   type CameraDeskSeen,
+  type CameraLink,
   type CameraPage,
   cameraDeskSchema,
   cameraHelloSchema,

@@ -1,5 +1,5 @@
 import { viewOf } from '@inchstep/contract/capture';
-import type { CameraDeskSeen, CameraPage } from '@inchstep/contract/practice';
+import type { CameraDeskSeen, CameraLink, CameraPage } from '@inchstep/contract/practice';
 import {
   arrive,
   askTake,
@@ -41,13 +41,13 @@ function desksOf(ctx: Context): Desks {
 }
 
 /** A new way in for a lesson that goes on; the one before is closed. */
-export function openCameras(ctx: Context, key: CameraKey): { token: string } {
+export function openCameras(ctx: Context, key: CameraKey): CameraLink {
   refuseUnlessRunning(ctx, key);
   const { keys } = desksOf(ctx);
   for (const [hash, { lessonId }] of keys) if (lessonId === key.lessonId) keys.delete(hash);
   const token = newToken();
   keys.set(hashToken(token), key);
-  return { token };
+  return { token, trust: ctx.trust ?? null };
 }
 
 /** What was filmed in the lesson may still come so long after its end: the bay's line is slow. */

@@ -1,3 +1,4 @@
+import type { CameraLink } from '@inchstep/contract/practice';
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { TAKE_SECONDS } from '@inchstep/core/capture';
 import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
@@ -23,7 +24,7 @@ export function CameraDesk({
   readonly lessonId: string;
 }) {
   const open = useOpenCameras(studentId, lessonId);
-  const [token, setToken] = useState<string | null>(null);
+  const [link, setLink] = useState<CameraLink | null>(null);
   const desk = useCameraDesk(studentId, lessonId, true);
   const take = useTakeNow(studentId, lessonId);
   const cameras = desk.data?.cameras ?? [];
@@ -33,19 +34,19 @@ export function CameraDesk({
   const [shown, setShown] = useState(false);
   const show = () => {
     setShown(cameras.length === VIEW_KINDS.length);
-    open.mutate(undefined, { onSuccess: (made) => setToken(made.token) });
+    open.mutate(undefined, { onSuccess: (made) => setLink(made) });
   };
   return (
     <Panel
       title={CAMERA_DESK_WORDS.title}
       aside={
         <button type="button" className="btn" onClick={show} disabled={open.isPending}>
-          {token ? CAMERA_DESK_WORDS.anew : CAMERA_DESK_WORDS.open}
+          {link ? CAMERA_DESK_WORDS.anew : CAMERA_DESK_WORDS.open}
         </button>
       }
     >
       {/* Once both views are here the code has done its work; it comes back by its key. */}
-      {token && (cameras.length < VIEW_KINDS.length || shown) && <Code token={token} />}
+      {link && (cameras.length < VIEW_KINDS.length || shown) && <Code link={link} />}
       <p aria-live="polite">
         {cameras.length === 0
           ? CAMERA_DESK_WORDS.nobody
@@ -75,7 +76,7 @@ export function CameraDesk({
   );
 }
 
-function Code({ token }: { readonly token: string }) {
+function Code({ link: { token, trust } }: { readonly link: CameraLink }) {
   const local = ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname);
   const address = `${location.origin}/c/${token}`;
   return (
@@ -83,7 +84,16 @@ function Code({ token }: { readonly token: string }) {
       <div className="bg-white p-3">
         <QRCodeSVG value={address} size={168} title={CAMERA_DESK_WORDS.code} />
       </div>
-      <p className="min-w-48 flex-1">{local ? CAMERA_DESK_WORDS.local : CAMERA_DESK_WORDS.read}</p>
+      <div className="min-w-48 flex-1">
+        <p>{local ? CAMERA_DESK_WORDS.local : CAMERA_DESK_WORDS.read}</p>
+        {trust && !local && (
+          <details>
+            <summary className="min-h-11 cursor-pointer py-2">{CAMERA_DESK_WORDS.warns}</summary>
+            <p>{CAMERA_DESK_WORDS.trust(`http://${location.hostname}:${trust.port}`)}</p>
+            <p className="break-all text-sm">{trust.fingerprint}</p>
+          </details>
+        )}
+      </div>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import type { CameraDeskSeen, CameraPage } from '@inchstep/contract/practice';
+import type { CameraDeskSeen, CameraLink, CameraPage } from '@inchstep/contract/practice';
 import type { ViewKind } from '@inchstep/core/intake';
 import { useQuery } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
@@ -10,7 +10,7 @@ const LOOK_AGAIN_MS = 1500;
 
 /** A new way in for phones; the one before is closed. */
 export const useOpenCameras = (studentId: string, lessonId: string) =>
-  useSend({ send: () => post<{ token: string }>(`${at(studentId, lessonId)}/cameras`) });
+  useSend({ send: () => post<CameraLink>(`${at(studentId, lessonId)}/cameras`) });
 
 export const useCameraDesk = (studentId: string, lessonId: string, asks: boolean) =>
   useQuery({

@@ -39,6 +39,9 @@ export const CAMERA_DESK_WORDS = {
   code: 'The code that a phone reads',
   local:
     'This page was opened at an address that only this machine knows. Start the program with HOST=0.0.0.0 and open it by the machine’s address in the bay’s network.',
+  warns: 'The phone warns of this address',
+  trust: (address: string) =>
+    `The program made its own certificate. Open ${address} on the phone: it says how the phone comes to trust it. This must be the fingerprint there:`,
   nobody: 'No phone is here yet.',
   here: (views: string) => `Here: ${views}.`,
   take: 'Take a swing',
