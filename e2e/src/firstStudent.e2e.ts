@@ -66,8 +66,10 @@ describe('a coach’s first student', () => {
 
   step('accepts a diagnosis, a drill and a plan', async () => {
     await press(page, 'Diagnose', 'link');
+    // It was asked on the bench: the answer stands there without another press.
+    await seePart(page, '[data-testid^="root-"]');
     await press(page, 'club runs past level at the top: not looked');
-    await press(page, 'Diagnose');
+    await press(page, 'Diagnose again');
     await seePart(page, '[data-testid^="root-"]');
     const roots = await page.$$eval('[data-testid^="root-"]', (all) =>
       all.map((element) => (element as HTMLElement).dataset.testid),

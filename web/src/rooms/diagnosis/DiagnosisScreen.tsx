@@ -2,7 +2,7 @@ import type { Swing } from '@inchstep/contract/capture';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { Student } from '@inchstep/contract/intake';
 import { CLUB_WORDS } from '@inchstep/contract/words';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { dropDraft, useDraft } from '../../platform/drafts.ts';
 import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
@@ -52,7 +52,17 @@ function useReasoning(student: Student, all: readonly DiagnosisRecord[]) {
       { onSuccess: () => dropDraft(draftKey) },
     );
   };
-  const stale = latest !== null && params.get('swing') !== null && latest.swingId !== params.get('swing');
+  // "Diagnose" on the bench was the asking: a swing that nobody asked about is asked at once.
+  const asked = params.get('swing');
+  const isNew = asked !== null && !all.some((one) => one.swingId === asked);
+  const ready = isNew && swings.data !== undefined && readings.data !== undefined;
+  const done = useRef(false);
+  useEffect(() => {
+    if (!ready || done.current) return;
+    done.current = true;
+    ask(setAside);
+  });
+  const stale = latest !== null && asked !== null && latest.swingId !== asked;
   return {
     studentId: student.id,
     latest: stale ? null : latest,

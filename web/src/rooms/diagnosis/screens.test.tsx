@@ -118,6 +118,24 @@ describe('the reasons', () => {
     answer(record('d1', sway));
     await waitFor(async () => expect((await go()).disabled).toBe(false));
   });
+  test('“Diagnose” on the bench is the asking: a swing nobody asked about is asked at once, and once', async () => {
+    const swing = { id: 's1', recordedOn: '2027-03-08', club: 'mid_iron', speed: 'full', marks: [{}, {}] };
+    const answers = { 'GET /api/students/x/swings': [swing], 'GET /api/students/x/shots': [] };
+    const come = () => draw(<DiagnosisScreen />, { context: { student }, url: '/?swing=s1' });
+    const log = server([], { ...answers, 'POST /api/students/x/diagnoses': record('d1', sway) });
+    come();
+    const sent = () => log.filter((a) => a.method === 'POST');
+    await waitFor(() => expect(sent()).toHaveLength(1));
+    expect(sent()[0]?.body).toMatchObject({ swingId: 's1', findings: [] });
+    await screen.findByLabelText('Measured swing');
+    expect(sent()).toHaveLength(1);
+    cleanup();
+    // It was asked before: looking at it again asks nothing.
+    const again = server([record('d1', sway, { swingId: 's1' })], answers);
+    come();
+    await screen.findByRole('button', { name: 'Diagnose again' });
+    expect(again.filter((a) => a.method === 'POST')).toEqual([]);
+  });
   test('swings of one day, club and speed are taken together unless the coach says otherwise', async () => {
     const swing = (id: string, more: object = {}) => ({
       id,
