@@ -1,10 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { enterDemo } from './demo.ts';
 import { press, see, seePart, seriousFindings, story } from './hands.ts';
-import { CLIPS, type Program, startProgram } from './program.ts';
+import { type Program, startProgram } from './program.ts';
+import { bringIn } from './takes.ts';
 
 /** A take is read while the coach does something else; what was felt is asked before anybody sees it. */
 describe('clips that are read in the background', () => {
@@ -69,48 +68,3 @@ describe('clips that are read in the background', () => {
     expect(marks).toBe(0);
   });
 });
-
-/** A clip as the camera's key brings it: sent, and made a swing of today. */
-async function bringIn(page: Page, student: string, name: string): Promise<string> {
-  const bytes = readFileSync(join(CLIPS, name)).toString('base64');
-  return page.evaluate(
-    async (id, text) => {
-      const today = (await (await fetch('/api/me')).json()).today as string;
-      const own = { 'x-inchstep': '1' };
-      const form = new FormData();
-      form.set('id', crypto.randomUUID());
-      form.set('kind', 'face_on');
-      form.set('recordedOn', today);
-      const bytes = Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
-      form.set('file', new Blob([bytes]), 'take.mp4');
-      const sent = await fetch(`/api/students/${id}/clips`, { method: 'POST', headers: own, body: form });
-      const clip = await sent.json();
-      const view = {
-        kind: 'face_on',
-        clipId: clip.id,
-        widthPx: clip.widthPx,
-        heightPx: clip.heightPx,
-        camera: {},
-        groundMarks: [],
-        stationTimes: {},
-      };
-      const swing = {
-        id: crypto.randomUUID(),
-        recordedOn: today,
-        club: 'mid_iron',
-        speed: 'full',
-        views: [view],
-        marks: [],
-      };
-      const made = await fetch(`/api/students/${id}/swings`, {
-        method: 'POST',
-        headers: { ...own, 'content-type': 'application/json' },
-        body: JSON.stringify(swing),
-      });
-      if (!made.ok) throw new Error(await made.text());
-      return swing.id;
-    },
-    student,
-    bytes,
-  );
-}

@@ -27,14 +27,13 @@ export function NextRung({
   const open = held.length === 0;
   const say = (note: string) => {
     setAsking(false);
-    decide.mutate(
-      { drill, stage, decision: 'advance', note },
-      {
-        onSuccess: (id) =>
-          toast(words.said, {
-            action: { label: GATE_DECISION_WORDS.undo, onClick: () => takeBack.mutate(id) },
-          }),
-      },
+    // The word and its undo outlive this key: on the next rung it may not stand any more.
+    decide.mutateAsync({ drill, stage, decision: 'advance', note }).then(
+      (id) =>
+        toast(words.said, {
+          action: { label: GATE_DECISION_WORDS.undo, onClick: () => takeBack.mutate(id) },
+        }),
+      () => undefined,
     );
   };
   return (
