@@ -1,10 +1,11 @@
 import { NOTE_TAGS } from '@inchstep/core/practice';
 import { z } from 'zod';
+import { filmAskSchema } from '../rooms/checkins/index.ts';
 import { lessonSchema } from '../rooms/intake/index.ts';
 import { daySchema, idSchema } from '../shared.ts';
 import { type StudentTable, stamp, student, text } from './studentTable.ts';
 
-/** A student's lessons and what was noted in them. */
+/** A student's lessons, what was noted in them, and what was asked for between them. */
 export const LESSON_TABLES: readonly StudentTable[] = [
   {
     table: 'lessons',
@@ -24,6 +25,26 @@ export const LESSON_TABLES: readonly StudentTable[] = [
       draft: text(20_000).nullable(),
       summary: text(20_000).nullable(),
       sent_at: stamp.nullable(),
+      author: text(80),
+    }),
+  },
+  {
+    table: 'film_requests',
+    json: ['kinds'],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      asked_at: stamp,
+      due_on: daySchema,
+      kinds: filmAskSchema.shape.kinds,
+      swings: filmAskSchema.shape.swings,
+      drill: filmAskSchema.shape.drill,
+      stage: filmAskSchema.shape.stage,
+      club: filmAskSchema.shape.club,
+      aid: filmAskSchema.shape.aid,
+      why: text(500),
+      withdrawn_at: stamp.nullable(),
       author: text(80),
     }),
   },

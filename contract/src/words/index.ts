@@ -62,6 +62,7 @@ export {
   weighedText,
 } from './reasons.ts';
 export { draftReply } from './reply.ts';
+export { askText, FILM_GUIDE } from './requestWords.ts';
 export {
   COURSE_SEEDS,
   type CourseSeed,

@@ -88,6 +88,7 @@ export const CASE_PROBLEMS = {
   no_days: p(400, 'A plan needs practice days.', 'Choose at least one day of the week.'),
   bad_date: p(400, '{value} is not a date.', 'Write dates as year-month-day, such as 2027-03-01.'),
   date_in_past: p(400, '{value} has already gone by.', 'Choose today or a later day.'),
+  date_too_far: p(400, '{value} is too far ahead.', 'Choose a day within four months.'),
   date_in_future: p(400, '{value} has not come yet.', 'Choose today or an earlier day.'),
   lesson_before_start: p(
     400,

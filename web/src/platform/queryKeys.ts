@@ -42,6 +42,7 @@ export type StudentPart =
   | 'gates'
   | 'links'
   | 'checkins'
+  | 'film-requests'
   | 'progress'
   | 'brief';
 

@@ -8,7 +8,18 @@ import { clipSchema } from '../capture/index.ts';
 import { holdSchema, lessonSchema } from '../intake/index.ts';
 import { gateDateSchema, loggedSetSchema, planDaySchema } from '../practice/index.ts';
 import { cautionSchema, clubAmountSchema } from '../prescription/index.ts';
+import { filmRequestSchema } from './filmRequest.ts';
 
+export {
+  type FilmRequestSeen,
+  type FilmRequests,
+  filmAskSchema,
+  filmRequestSchema,
+  filmRequestsSchema,
+  type NewFilmRequest,
+  newFilmRequestSchema,
+  withdrawRequestSchema,
+} from './filmRequest.ts';
 export {
   type LessonFile,
   lessonFileSchema,
@@ -111,6 +122,8 @@ export const pageSchema = z.object({
   lessons: z.array(z.object({ id: idSchema, day: daySchema, summary: z.string() })),
   /** When coach and student meet next; null where nothing is agreed. */
   nextLesson: lessonSchema.pick({ day: true, time: true, minutes: true, mode: true, place: true }).nullable(),
+  /** What the student is asked to film now; null = nothing. */
+  request: filmRequestSchema.nullable(),
   clipLimitMb: z.number(),
 });
 /** What lies ahead on the student's page: the days of two weeks, with the dates that gates are likely met by. */

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { idSchema } from '../../shared.ts';
 import { eventSchema, lessonSchema } from '../intake/index.ts';
 import { lessonNoteSchema } from '../practice/index.ts';
+import { newFilmRequestSchema } from './filmRequest.ts';
 
 const momentSchema = z.discriminatedUnion('what', [
   eventSchema.omit({ lessonId: true }).extend({ what: z.literal('event') }),
@@ -27,4 +28,6 @@ export const sendSummarySchema = z.strictObject({
   id: idSchema,
   text: z.string().trim().min(1).max(10_000),
   draft: z.string().max(10_000),
+  /** What is asked for next, sent along; null = nothing. */
+  request: newFilmRequestSchema.nullable().default(null),
 });

@@ -144,6 +144,7 @@ export const EVENT_KINDS = [
   'lesson_began',
   'lesson_ended',
   'lesson_sent',
+  'film_asked',
   'undone',
 ] as const;
 export const eventSchema = z.object({

@@ -1,5 +1,15 @@
 export type { CheckinEntry, CheckinRecord } from './checkinRecord.ts';
 export {
+  type Arrived,
+  type FilmAsk,
+  type FilmRequest,
+  proposeRequest,
+  type RequestSeen,
+  type RequestState,
+  requestNow,
+  requestSeen,
+} from './filmRequest.ts';
+export {
   QUEUE_REASONS,
   type QueueEntry,
   type QueueReason,

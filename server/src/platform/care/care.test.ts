@@ -94,6 +94,8 @@ async function fullStudent(firstName: string, familyName: string): Promise<strin
   await server.ask('POST', at('/gates'), { id: randomUUID(), ...step, decision: 'hold', note: 'not yet' });
   await server.ask('POST', at('/feels'), { id: randomUUID(), measure: 'turn_top', felt: 20, measured: 12 });
   const lesson = { id: randomUUID(), day: '2027-03-01', begin: true };
+  const { next } = (await server.ask<{ next: object }>('GET', at('/film-requests'))).body;
+  await server.ask('POST', at('/film-requests'), { id: randomUUID(), ...next });
   await server.ask('POST', at('/lessons'), lesson);
   const note = { id: randomUUID(), tag: 'said', text: 'It goes round.' };
   await server.ask('POST', at(`/lessons/${lesson.id}/notes`), note);

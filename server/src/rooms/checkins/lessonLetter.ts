@@ -1,7 +1,8 @@
-import type { LessonFile } from '@inchstep/contract/checkins';
+import type { LessonFile, sendSummarySchema } from '@inchstep/contract/checkins';
 import type { Lesson } from '@inchstep/contract/intake';
 import { draftLesson, LESSON_MAIL, type Lengths } from '@inchstep/contract/words';
 import { lessonSummary, momentsOf } from '@inchstep/core/progress';
+import type { z } from 'zod';
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
@@ -9,6 +10,7 @@ import { doToLesson, eventsIn, getLesson, getStudent, keepSummary, once, record 
 import { livePlan, notesIn, setsIn } from '../practice/index.ts';
 import { libraryOf, libraryWords } from '../prescription/index.ts';
 import { insertMail } from './repo.ts';
+import { askForClips } from './requests.ts';
 import { makeMails } from './service.ts';
 import { type SummaryAsk, summaryPdf } from './summaryPdf.ts';
 
@@ -49,12 +51,17 @@ export function printedSummary(
   return summaryPdf({ student, coach: firstCoach(ctx)?.name ?? '', day, text: summary, paper });
 }
 
+/** What the coach sends at the end: the letter, what was drafted, and what is asked for next. */
+type SummarySent = Omit<z.infer<typeof sendSummarySchema>, 'request'> & {
+  readonly request?: z.infer<typeof sendSummarySchema>['request'];
+};
+
 /** Sends the summary once: to the student's page and as mail. A lesson that still goes on ends with it. */
 export async function sendSummary(
   ctx: Context,
   studentId: string,
   lessonId: string,
-  { id, text, draft }: { readonly id: string; readonly text: string; readonly draft: string },
+  { id, text, draft, request }: SummarySent,
   author: string,
 ): Promise<Lesson> {
   const send = () => {
@@ -68,6 +75,7 @@ export async function sendSummary(
     const toName = `${profile.firstName} ${profile.familyName}`;
     insertMail(ctx.db, { id, studentId, toName, subject: LESSON_MAIL.subject, text, at, madeAt: null });
     record(ctx, studentId, 'lesson_sent', { day: lesson.day });
+    if (request) askForClips(ctx, studentId, request, author);
   };
   once(ctx, { id, what: 'lesson_summary', studentId, author }, send, () => undefined);
   await makeMails(ctx);

@@ -16,6 +16,7 @@ import { type Context, today } from '../../platform/context.ts';
 import { holdOf } from '../intake/index.ts';
 import { livePlan, packedPlan } from '../practice/index.ts';
 import { feelPage, libraryOf, libraryWords } from '../prescription/index.ts';
+import { requestFor } from './requests.ts';
 import { recentCheckins } from './service.ts';
 
 const RECENT_CHECKINS = 10;
@@ -71,6 +72,7 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       .reverse()
       .slice(0, RECENT_LESSONS),
     nextLesson: nextLessonFrom(intake.lessons, now),
+    request: requestFor(ctx, studentId),
     clipLimitMb: ctx.clipLimitMb,
   };
 }

@@ -4,13 +4,17 @@ import {
   checkinSchema,
   checkinSendSchema,
   draftSchema,
+  filmRequestSchema,
+  filmRequestsSchema,
   lessonFileSchema,
   linkSchema,
+  newFilmRequestSchema,
   newLinkSchema,
   pagePlanSchema,
   pageSchema,
   sendReplySchema,
   sendSummarySchema,
+  withdrawRequestSchema,
 } from '@inchstep/contract/checkins';
 import { lessonSchema } from '@inchstep/contract/intake';
 import { paperSchema, setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
@@ -31,6 +35,7 @@ import { draftFor } from './draft.ts';
 import { lessonFile, printedSummary, sendSummary, summaryDraft } from './lessonLetter.ts';
 import { closeLinks, listLinks, makeLink } from './links.ts';
 import { pageOf, pagePlan } from './page.ts';
+import { askForClips, listRequests, withdrawRequest } from './requests.ts';
 import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.ts';
 
 const params = z.object({ id: idSchema });
@@ -38,6 +43,7 @@ const tags = ['checkins'];
 const inUnits = z.object({ units: z.enum(['in', 'cm']).default('in') });
 
 export function checkinRoutes(app: App, ctx: Context): void {
+  requestRoutes(app, ctx);
   app.get(
     '/api/students/:id/links',
     { schema: { tags, params, response: { 200: z.array(linkSchema) } } },
@@ -155,6 +161,25 @@ function studentPageRoutes(app: App, ctx: Context): void {
   );
   pageClips(app, ctx);
   pagePapers(app, ctx);
+}
+
+function requestRoutes(app: App, ctx: Context): void {
+  const one = params.extend({ requestId: idSchema });
+  app.get(
+    '/api/students/:id/film-requests',
+    { schema: { tags, params, response: { 200: filmRequestsSchema } } },
+    async ({ params: p }) => listRequests(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/film-requests',
+    { schema: { tags, params, body: newFilmRequestSchema, response: { 200: filmRequestSchema } } },
+    async (request) => askForClips(ctx, request.params.id, request.body, authorOf(request)),
+  );
+  app.post(
+    '/api/students/:id/film-requests/:requestId/withdraw',
+    { schema: { tags, params: one, body: withdrawRequestSchema, response: { 200: filmRequestSchema } } },
+    async ({ params: p, body }) => withdrawRequest(ctx, p.id, p.requestId, body.withdrawn),
+  );
 }
 
 /** Clips of the student's own, at once or in pieces. */

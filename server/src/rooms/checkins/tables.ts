@@ -1,3 +1,5 @@
+import type { FilmRequest } from '@inchstep/core/checkins';
+import type { ViewKind } from '@inchstep/core/intake';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { students } from '../intake/tables.ts';
 
@@ -41,6 +43,27 @@ export const replies = sqliteTable('replies', {
   text: text('text').notNull(),
   at: text('at').notNull(),
 });
+
+/** What a student was asked to film; whether it came is told by the check-ins. */
+export const filmRequests = sqliteTable(
+  'film_requests',
+  {
+    id: text('id').primaryKey(),
+    studentId: studentId(),
+    askedAt: text('asked_at').notNull(),
+    dueOn: text('due_on').notNull(),
+    kinds: text('kinds', { mode: 'json' }).$type<ViewKind[]>().notNull(),
+    swings: integer('swings').notNull(),
+    drill: text('drill'),
+    stage: text('stage').$type<FilmRequest['stage']>(),
+    club: text('club').$type<FilmRequest['club']>(),
+    aid: text('aid').$type<FilmRequest['aid']>(),
+    why: text('why').notNull(),
+    withdrawnAt: text('withdrawn_at'),
+    author: text('author').notNull(),
+  },
+  (t) => [index('film_requests_by_student').on(t.studentId, t.askedAt)],
+);
 
 /** Mail to be written: the file is made from the row, afterwards, and can be made again. */
 export const mails = sqliteTable(

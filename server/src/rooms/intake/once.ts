@@ -21,6 +21,7 @@ const TOUCHES = {
   lesson_summary: 'file',
   checkin: 'file',
   reply: 'file',
+  film_request: 'nothing',
 } as const satisfies Record<string, Touched>;
 export type WriteKind = keyof typeof TOUCHES;
 

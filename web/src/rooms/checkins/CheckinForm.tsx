@@ -17,7 +17,7 @@ export function CheckinForm({
   /** How often a run was stopped for pain: the question is answered, where is asked. */
   readonly hurts?: number;
 }) {
-  const box = useCheckin(token, page.today);
+  const box = useCheckin(token, page.today, page.request?.missing[0] ?? 'face_on');
   const form = useRef<HTMLElement>(null);
   const { setPain } = box;
   useEffect(() => {

@@ -13,6 +13,7 @@ import { useMade, useNewSwing, useSwings } from '../capture/index.ts';
 import { useHold, useLiftHold } from '../intake/index.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
 import { useCheckins, useProposedReply, useSendReply } from './queries.ts';
+import { RequestPanel } from './RequestPanel.tsx';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { ThenAndNow } from './ThenAndNow.tsx';
 import { REVIEW_SCREEN_WORDS } from './words.ts';
@@ -22,6 +23,7 @@ export function ReviewScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const { checkinId } = useParams();
   const checkins = useCheckins(student.id);
+  const me = useMe();
   return (
     <Shown query={checkins} what={REVIEW_SCREEN_WORDS.theCheckins}>
       {(all) => {
@@ -35,6 +37,7 @@ export function ReviewScreen() {
             )}
             <div className="flex flex-col gap-3">
               {chosen && <Answer key={chosen.id} student={student} checkin={chosen} />}
+              <RequestPanel studentId={student.id} today={me.data?.today ?? ''} />
               <StudentLinkPanel studentId={student.id} />
               <Earlier student={student} all={all} chosen={chosen?.id} />
             </div>

@@ -7,6 +7,7 @@ import { dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
 import { useLibraryWords, WordsOf } from '../prescription/index.ts';
+import { AskedFor } from './AskedFor.tsx';
 import { CheckinForm } from './CheckinForm.tsx';
 import { DaysAhead } from './DaysAhead.tsx';
 import { usePage } from './queries.ts';
@@ -97,6 +98,7 @@ function Page({
           </section>
         )}
         <Meetings token={token} page={page} />
+        <AskedFor page={page} />
         {!page.hold && (
           <TodayCard token={token} page={page} onLogged={onLogged} onPain={() => setHurts(hurts + 1)} />
         )}

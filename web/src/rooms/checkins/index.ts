@@ -1,1 +1,3 @@
+export { AskFields } from './AskFields.tsx';
+export { useFilmRequests } from './queries.ts';
 export { ThenAndNow } from './ThenAndNow.tsx';

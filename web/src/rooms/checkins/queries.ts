@@ -1,10 +1,19 @@
 import type { Clip } from '@inchstep/contract/capture';
-import type { Checkin, PagePlan, StudentLink, StudentPage } from '@inchstep/contract/checkins';
+import type {
+  Checkin,
+  FilmRequestSeen,
+  FilmRequests,
+  NewFilmRequest,
+  PagePlan,
+  StudentLink,
+  StudentPage,
+} from '@inchstep/contract/checkins';
 import type { SetLog } from '@inchstep/contract/practice';
 import type { Lengths } from '@inchstep/contract/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, upload } from '../../platform/http.ts';
 import { keys, LISTS } from '../../platform/queryKeys.ts';
+import { useSend } from '../../platform/useSend.ts';
 import { LOOK_AGAIN_MS } from '../../platform/useVersioned.ts';
 
 export const useCheckins = (studentId: string) =>
@@ -83,4 +92,24 @@ export const usePagePlan = (token: string, open: boolean) =>
     queryKey: keys.pagePlan(token),
     queryFn: () => get<PagePlan>(`/api/page/${token}/plan`),
     enabled: open,
+  });
+
+export const useFilmRequests = (studentId: string) =>
+  useQuery({
+    queryKey: keys.of(studentId, 'film-requests'),
+    queryFn: () => get<FilmRequests>(`/api/students/${studentId}/film-requests`),
+  });
+
+export const useAskForClips = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (id, ask: Omit<NewFilmRequest, 'id'>) =>
+      post<FilmRequestSeen>(`/api/students/${studentId}/film-requests`, { id, ...ask }),
+  });
+
+export const useWithdrawRequest = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (_, { id, withdrawn }: { readonly id: string; readonly withdrawn: boolean }) =>
+      post<FilmRequestSeen>(`/api/students/${studentId}/film-requests/${id}/withdraw`, { withdrawn }),
   });

@@ -6,13 +6,15 @@ import { keys } from '../../platform/queryKeys.ts';
 import { sendCheckin, sendClip } from './queries.ts';
 
 /** What a student writes to the coach until it has gone: drafts, a clip on its way, the answer about pain. */
-export function useCheckin(token: string, today: string) {
+export function useCheckin(token: string, today: string, asked: 'face_on' | 'down_the_line') {
   const client = useQueryClient();
   const [pain, setPain] = useState<boolean | null>(null);
   const [painWhere, setPainWhere] = useDraft(`pain.${token.slice(0, 12)}`, isText);
   const [note, setNote] = useDraft(`note.${token.slice(0, 12)}`, isText);
   const [file, setFile] = useState<File | null>(null);
-  const [kind, setKind] = useState<'face_on' | 'down_the_line'>('face_on');
+  // The view that is asked for, until the student says otherwise.
+  const [chosen, setKind] = useState<'face_on' | 'down_the_line' | null>(null);
+  const kind = chosen ?? asked;
   const [share, setShare] = useState<number | null>(null);
   const [error, setError] = useState<unknown>(null);
   const [sent, setSent] = useState(false);
@@ -35,6 +37,7 @@ export function useCheckin(token: string, today: string) {
     setSent(true);
     setNote(null);
     setFile(null);
+    setKind(null);
     // The file field keeps its own copy of the name; left there it would look as if it went again.
     if (chooser.current) chooser.current.value = '';
     setPain(null);

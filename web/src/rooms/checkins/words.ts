@@ -143,3 +143,38 @@ export const MEETINGS_WORDS = {
   where: (place: string, video: boolean) => (video ? ', by video call' : place === '' ? '' : `, ${place}`),
   lesson: (day: string) => `Your lesson, ${day}`,
 } as const;
+
+/** What asking for clips says. */
+export const ASK_FIELDS_WORDS = {
+  views: 'Views',
+  swings: 'Swings',
+  by: 'By',
+  why: 'Why (the student reads it)',
+} as const;
+
+/** What the panel of requests says. */
+export const REQUEST_PANEL_WORDS = {
+  title: 'Clips asked for',
+  what: 'what was asked',
+  state: {
+    open: (due: string) => `by ${due}`,
+    overdue: (due: string) => `was due ${due}`,
+    fulfilled: () => 'has come',
+    withdrawn: () => 'taken back',
+  },
+  missing: (views: string) => `Still to come: ${views}.`,
+  takeBack: 'Take back',
+  takenBack: 'Taken back.',
+  undo: 'Undo',
+  next: (what: string) => `Next: ${what}`,
+  ask: 'Ask for it',
+  asked: 'Asked. It stands on the student’s page.',
+} as const;
+
+/** What the student's page says of what was asked. */
+export const ASKED_WORDS = {
+  title: (coach: string) => `${coach} asks for clips`,
+  by: (day: string, late: boolean) => (late ? `It was for ${day}; it still helps.` : `By ${day}.`),
+  left: (view: string) => `Still to come: ${view}.`,
+  how: 'How to film it',
+} as const;

@@ -156,6 +156,7 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   lesson_began: () => 'Lesson began',
   lesson_ended: () => 'Lesson ended',
   lesson_sent: () => 'Summary of the lesson sent',
+  film_asked: () => 'Clips asked for',
 };
 export const eventText = (kind: string, detail: Record<string, unknown>): string =>
   EVENT_TEXT[kind]?.(detail) ?? kind;

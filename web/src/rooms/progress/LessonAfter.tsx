@@ -6,6 +6,7 @@ import { Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
 import { useLibrary } from '../prescription/index.ts';
+import { AskNext, useAskNext } from './AskNext.tsx';
 import { LessonDates } from './LessonDates.tsx';
 import { useLessonDraft, useSendSummary } from './lessonQueries.ts';
 import { AFTER_WORDS, DATES_WORDS, LESSON_WORDS } from './words.lesson.ts';
@@ -28,7 +29,7 @@ export function LessonAfter({
     <div className="grid gap-3 xl:grid-cols-2">
       <Panel title={AFTER_WORDS.title}>
         {lesson.summary === null ? (
-          <Letter student={student} lesson={lesson} />
+          <Letter student={student} lesson={lesson} today={today} />
         ) : (
           <>
             <p className="font-semibold">{AFTER_WORDS.sentOn}</p>
@@ -65,12 +66,21 @@ export function LessonAfter({
   );
 }
 
-function Letter({ student, lesson }: { readonly student: Student; readonly lesson: Lesson }) {
+function Letter({
+  student,
+  lesson,
+  today,
+}: {
+  readonly student: Student;
+  readonly lesson: Lesson;
+  readonly today: string;
+}) {
   const { lengths } = useUnits();
   const draft = useLessonDraft(student.id, lesson.id, lengths);
   const send = useSendSummary(student.id, lesson.id);
   const [text, setText] = useDraft(`lesson.${lesson.id}`, isText);
   const [drafting, setDrafting] = useState(false);
+  const asking = useAskNext(student.id);
   const anew = async () => {
     setDrafting(true);
     await draft.refetch();
@@ -79,7 +89,7 @@ function Letter({ student, lesson }: { readonly student: Student; readonly lesso
   };
   // What was sent takes the letter's place: the word about it must outlive it.
   const post = (drafted: string) =>
-    void send.mutateAsync({ text: text ?? drafted, draft: drafted }).then(
+    void send.mutateAsync({ text: text ?? drafted, draft: drafted, request: asking.request }).then(
       () => {
         dropDraft(`lesson.${lesson.id}`);
         toast(AFTER_WORDS.sent);
@@ -99,6 +109,7 @@ function Letter({ student, lesson }: { readonly student: Student; readonly lesso
             value={text ?? drafted}
             onChange={(e) => setText(e.target.value)}
           />
+          <AskNext asking={asking} today={today} />
           <div className="mt-2 flex flex-wrap gap-2">
             <button
               type="button"

@@ -1,4 +1,4 @@
-import type { LessonFile } from '@inchstep/contract/checkins';
+import type { LessonFile, NewFilmRequest } from '@inchstep/contract/checkins';
 import type { Lesson } from '@inchstep/contract/intake';
 import type { LessonNoteSend, SetLog } from '@inchstep/contract/practice';
 import type { LessonNote } from '@inchstep/core/practice';
@@ -45,8 +45,10 @@ export const useUndoNote = (studentId: string) =>
 export const useSendSummary = (studentId: string, lessonId: string) =>
   useSend({
     student: studentId,
-    send: (id, letter: { readonly text: string; readonly draft: string }) =>
-      post<Lesson>(`${at(studentId, lessonId)}/summary`, { id, ...letter }),
+    send: (
+      id,
+      letter: { readonly text: string; readonly draft: string; readonly request: NewFilmRequest | null },
+    ) => post<Lesson>(`${at(studentId, lessonId)}/summary`, { id, ...letter }),
   });
 
 export const sendLessonSet = (studentId: string, set: SetLog) => post(`/api/students/${studentId}/sets`, set);

@@ -174,4 +174,5 @@ export const AFTER_WORDS = {
   anew: 'Draft it anew',
   gates: 'Gates',
   text: 'Summary',
+  askNext: (what: string) => `Ask for clips: ${what}`,
 } as const;

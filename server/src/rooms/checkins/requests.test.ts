@@ -1,0 +1,125 @@
+import { randomUUID } from 'node:crypto';
+import type { Clip } from '@inchstep/contract/capture';
+import type { FilmRequestSeen, FilmRequests, StudentPage } from '@inchstep/contract/checkins';
+import type { Lesson } from '@inchstep/contract/intake';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { addStudent, clipBytes, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+
+let server: TestServer;
+let student: string;
+let token: string;
+beforeAll(async () => {
+  server = await testServer();
+  student = await addStudent(server);
+  await takeDrills(server, student, ['knee_swap']);
+  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 90 })).body
+    .token;
+});
+afterAll(() => server.stop());
+
+const at = (more = '') => `/api/students/${student}/film-requests${more}`;
+const ask = (more: object = {}, of = at()) =>
+  server.ask<FilmRequestSeen & { code?: string }>('POST', of, {
+    id: randomUUID(),
+    kinds: ['face_on', 'down_the_line'],
+    swings: 3,
+    dueOn: '2027-03-08',
+    drill: 'knee_swap',
+    stage: 'still',
+    club: null,
+    aid: 'on',
+    why: 'To see the knee from the side, too.',
+    ...more,
+  });
+const list = async () => (await server.ask<FilmRequests>('GET', at())).body;
+const page = async () => (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body;
+async function checkin(...kinds: string[]) {
+  const clipIds = await Promise.all(
+    kinds.map(async (kind) => {
+      const fields = { id: randomUUID(), kind, recordedOn: '2027-03-01' };
+      return (await server.upload<Clip>(`/api/page/${token}/clips`, clipBytes('wren.face_on.mp4'), fields))
+        .body.id;
+    }),
+  );
+  const sent = { id: randomUUID(), pain: false, painWhere: '', note: '', felt: null, clipIds };
+  expect((await server.ask('POST', `/api/page/${token}/checkins`, sent)).status).toBe(200);
+}
+
+describe('clips that are asked for', () => {
+  test('what would be asked next comes from the rung and the plan', async () => {
+    const { requests, next } = await list();
+    expect(requests).toEqual([]);
+    expect(next).toMatchObject({
+      drill: 'knee_swap',
+      stage: 'still',
+      club: null,
+      kinds: ['face_on', 'down_the_line'],
+    });
+  });
+  test('stand on the student’s page until every view has come, in however many pieces', async () => {
+    const { body } = await ask();
+    expect((await page()).request).toMatchObject({
+      id: body.id,
+      state: 'open',
+      missing: ['face_on', 'down_the_line'],
+    });
+    server.at('2027-03-02T10:00:00');
+    await checkin('face_on');
+    expect((await page()).request).toMatchObject({ missing: ['down_the_line'] });
+    server.at('2027-03-10T10:00:00');
+    expect((await page()).request).toMatchObject({ state: 'overdue' });
+    await checkin('down_the_line');
+    expect((await page()).request).toBeNull();
+    expect((await list()).requests[0]).toMatchObject({ id: body.id, state: 'fulfilled', missing: [] });
+  });
+  test('sent twice they are one; taken back they are gone from the page, and stand again', async () => {
+    const id = randomUUID();
+    const asked = { id, dueOn: '2027-03-15' };
+    await ask(asked);
+    await ask(asked);
+    expect((await list()).requests.filter((one) => one.id === id)).toHaveLength(1);
+    const withdraw = (withdrawn: boolean) => server.ask('POST', at(`/${id}/withdraw`), { withdrawn });
+    await withdraw(true);
+    expect((await page()).request).toBeNull();
+    await withdraw(false);
+    expect((await page()).request?.id).toBe(id);
+    const thread = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
+    expect(thread.body.filter(({ kind }) => kind === 'film_asked')).toHaveLength(2);
+  });
+  test.each([
+    ['a day gone by', { dueOn: '2027-03-09' }, 'date_in_past'],
+    ['a day next year', { dueOn: '2028-03-09' }, 'date_too_far'],
+    ['a drill that is nowhere', { drill: 'none_such', dueOn: '2027-03-20' }, 'not_found'],
+    ['no view', { kinds: [], dueOn: '2027-03-20' }, 'bad_input'],
+  ])('%s is refused', async (_, more, code) => {
+    expect((await ask(more)).body.code).toBe(code);
+  });
+  test('somebody else’s are not there to be taken back', async () => {
+    const { id } = (await list()).requests[0] as FilmRequestSeen;
+    const other = await addStudent(server, { firstName: 'Gus' });
+    const theirs = `/api/students/${other}/film-requests/${id}/withdraw`;
+    expect((await server.ask('POST', theirs, { withdrawn: true })).status).toBe(404);
+  });
+  test('the end of a lesson asks in the same press, once', async () => {
+    const begun = { id: randomUUID(), day: '2027-03-10', begin: true };
+    const lesson = (await server.ask<Lesson>('POST', `/api/students/${student}/lessons`, begun)).body;
+    const request = { ...(await list()).next, id: randomUUID() };
+    const letter = { id: randomUUID(), text: 'Well done.', draft: '', request };
+    const send = () => server.ask('POST', `/api/students/${student}/lessons/${lesson.id}/summary`, letter);
+    expect((await send()).status).toBe(200);
+    expect((await send()).status).toBe(200);
+    expect((await page()).request?.id).toBe(request.id);
+    expect((await list()).requests.filter(({ id }) => id === request.id)).toHaveLength(1);
+  });
+  test('a request that can’t be leaves the letter unsent: both or neither', async () => {
+    const begun = { id: randomUUID(), day: '2027-03-10', begin: true };
+    const lesson = (await server.ask<Lesson>('POST', `/api/students/${student}/lessons`, begun)).body;
+    const request = { ...(await list()).next, id: randomUUID(), dueOn: '2027-03-01' };
+    const letter = { id: randomUUID(), text: 'Well done.', draft: '', request };
+    const sent = await server.ask('POST', `/api/students/${student}/lessons/${lesson.id}/summary`, letter);
+    expect(sent.body).toMatchObject({ code: 'date_in_past' });
+    const { lessons } = (await server.ask<{ lessons: Lesson[] }>('GET', `/api/students/${student}/lessons`))
+      .body;
+    expect(lessons.find(({ id }) => id === lesson.id)?.summary).toBeNull();
+  });
+});
