@@ -183,7 +183,9 @@ async function compareWithTruth(page: Page, truth: Readonly<Record<string, numbe
   let worst = 0;
   for (const station of Object.keys(KEYS)) {
     await page.locator(`ol[aria-label="Stations"] ::-p-text(${STATION_WORDS[station]})`).click();
-    await page.waitForFunction(() => document.querySelector('[data-testid^="measure-"]'));
+    await page.waitForFunction(() => document.querySelector('[data-testid^="measure-"]'), {
+      timeout: 60_000,
+    });
     for (const { id, value, sd } of await shownMeasures(page)) {
       const real = truth[id];
       if (real === undefined || sd === 0) continue;

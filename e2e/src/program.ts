@@ -96,7 +96,7 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
       const page = await context.newPage();
       await clock?.hold(page);
       await page.setViewport({ width, height, isMobile: width < 600, hasTouch: width < 600 });
-      page.setDefaultTimeout(20_000);
+      page.setDefaultTimeout(30_000);
       page.on('pageerror', (error) => complaints.push(String((error as Error).message)));
       return page;
     },

@@ -15,10 +15,12 @@ export interface PiecesAsk {
   /** Told the name of its pieces once it has one. */
   readonly onBegun: (pieces: string) => void;
   readonly onProgress: (share: number) => void;
+  /** Stops it; what was sent stays there for the next try. */
+  readonly signal?: AbortSignal;
 }
 
 /** Sends a file piece by piece from where it stands; answers the name its pieces have at the program. */
-export function sendPieces({ file, endpoint, url, onBegun, onProgress }: PiecesAsk): Promise<string> {
+export function sendPieces({ file, endpoint, url, onBegun, onProgress, signal }: PiecesAsk): Promise<string> {
   return new Promise((resolve, reject) => {
     const upload: Upload = new Upload(file, {
       endpoint,
@@ -35,6 +37,10 @@ export function sendPieces({ file, endpoint, url, onBegun, onProgress }: PiecesA
       onProgress: (sent, all) => onProgress(all ? sent / all : 0),
       onSuccess: () => resolve(nameIn(upload.url)),
       onError: (error) => reject(asHttpError(error)),
+    });
+    signal?.addEventListener('abort', () => {
+      void upload.abort();
+      reject(new DOMException('stopped', 'AbortError'));
     });
     upload.start();
   });

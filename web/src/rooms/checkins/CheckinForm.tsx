@@ -17,7 +17,7 @@ export function CheckinForm({
   /** How often a run was stopped for pain: the question is answered, where is asked. */
   readonly hurts?: number;
 }) {
-  const box = useCheckin(token, page.today, page.request?.missing[0] ?? 'face_on');
+  const box = useCheckin(token, page.today, page.request?.missing ?? []);
   const form = useRef<HTMLElement>(null);
   const { setPain } = box;
   useEffect(() => {
@@ -110,7 +110,7 @@ function PainQuestion({ box: { pain, setPain, painWhere, setPainWhere } }: { rea
 }
 
 function ClipChoice({ box, limitMb }: { readonly box: CheckinBox; readonly limitMb: number }) {
-  const { file, setFile, kind, setKind, chooser } = box;
+  const { clips, choose, setKind, leaveOut, chooser } = box;
   return (
     <>
       <label className="flex flex-col gap-1">
@@ -119,22 +119,33 @@ function ClipChoice({ box, limitMb }: { readonly box: CheckinBox; readonly limit
           data-testid="clip-input"
           ref={chooser}
           type="file"
+          multiple
           className="file-input w-full"
           accept="video/mp4,video/quicktime,video/webm,.mp4,.mov,.webm"
-          onChange={(e) => setFile(e.target.files?.[0] ?? null)}
+          onChange={(e) => choose([...(e.target.files ?? [])])}
         />
       </label>
-      {file && (
-        <select
-          aria-label={FORM_WORDS.viewOfClip}
-          className="select w-full"
-          value={kind}
-          onChange={(e) => setKind(e.target.value as typeof kind)}
-        >
-          <option value="face_on">{FORM_WORDS.faceOn}</option>
-          <option value="down_the_line">{FORM_WORDS.downTheLine}</option>
-        </select>
-      )}
+      <ul className="flex flex-col gap-2">
+        {clips.map(({ id, file, kind }) => (
+          <li key={id} className="flex flex-col gap-1 border-base-300 border-t pt-2">
+            <span className="flex items-center gap-2">
+              <span className="min-w-0 flex-1 truncate">{file.name}</span>
+              <button type="button" className="btn" onClick={() => leaveOut(id)}>
+                {FORM_WORDS.leaveOut}
+              </button>
+            </span>
+            <select
+              aria-label={FORM_WORDS.viewOfClip}
+              className="select w-full"
+              value={kind}
+              onChange={(e) => setKind(id, e.target.value as typeof kind)}
+            >
+              <option value="face_on">{FORM_WORDS.faceOn}</option>
+              <option value="down_the_line">{FORM_WORDS.downTheLine}</option>
+            </select>
+          </li>
+        ))}
+      </ul>
     </>
   );
 }

@@ -1,4 +1,3 @@
-import type { Clip } from '@inchstep/contract/capture';
 import type {
   Checkin,
   FilmRequestSeen,
@@ -11,7 +10,7 @@ import type {
 import type { SetLog } from '@inchstep/contract/practice';
 import type { Lengths } from '@inchstep/contract/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get, post, upload } from '../../platform/http.ts';
+import { get, post } from '../../platform/http.ts';
 import { keys, LISTS } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 import { LOOK_AGAIN_MS } from '../../platform/useVersioned.ts';
@@ -74,15 +73,6 @@ export const usePage = (token: string) => useQuery({ ...askForPage(token), refet
 export const sendSet = (token: string, set: SetLog) => post(`/api/page/${token}/sets`, set);
 export const sendCheckin = (token: string, body: object) =>
   post<Checkin>(`/api/page/${token}/checkins`, body);
-export const sendClip = (
-  token: string,
-  id: string,
-  file: File,
-  kind: Clip['kind'],
-  recordedOn: string,
-  onProgress: (share: number) => void,
-  signal: AbortSignal,
-) => upload<Clip>(`/api/page/${token}/clips`, { id, kind, recordedOn }, file, onProgress, signal);
 export const pageClipUrl = (token: string, clipId: string): string =>
   `/api/page/${token}/clips/${clipId}/file`;
 
