@@ -1,6 +1,8 @@
 import type { NoteTag } from '@inchstep/core/practice';
 import type { LessonSummary } from '@inchstep/core/progress';
+import { dateText } from './dateText.ts';
 import { HOUSE_WORDS } from './libraryWords.ts';
+import { VIEW_WORDS } from './measures.ts';
 import { STAGE_WORDS } from './practice.ts';
 import { faultName, measureName } from './reasons.ts';
 import { type Lengths, valueIn } from './values.ts';
@@ -81,14 +83,11 @@ const leaveText = ({ leave }: Parts): string =>
     : `Nothing to do about ${leave.map((id) => faultName(id).toLowerCase()).join(', ')}: it follows from the one piece.`;
 
 function nextText({ next, send }: Parts): string {
-  const view = send.view === 'face_on' ? 'face-on' : 'down the line';
+  const views = send.kinds.map((kind) => VIEW_WORDS[kind]?.toLowerCase() ?? kind).join(' and ');
   const lesson = next
     ? ` We meet again ${dateText(next.day)}${next.time === null ? '' : ` at ${next.time}`}.`
     : '';
-  return `Send me ${send.swings} swings ${view} by ${dateText(send.by)}.${lesson}`;
+  return `Send me ${send.swings} swings ${views} by ${dateText(send.dueOn)}.${lesson}`;
 }
-
-const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
-const dateText = (day: string): string => DAY.format(new Date(`${day}T12:00:00`));
 
 export const LESSON_MAIL = { subject: 'Your lesson' } as const;

@@ -1,4 +1,5 @@
 import type { ReplyFacts } from '@inchstep/core/checkins';
+import { dateText } from './dateText.ts';
 import { HOUSE_WORDS } from './libraryWords.ts';
 import { PAIN_WORDS, STAGE_WORDS } from './practice.ts';
 import { faultName, measureName } from './reasons.ts';
@@ -76,5 +77,5 @@ function sendText({ sendNext }: ReplyFacts): string {
   if (!sendNext) return '';
   const view =
     sendNext.view === 'face_on' ? 'face-on, phone at belt height' : 'down the line, phone on the hand line';
-  return `Next, send ${sendNext.swings} swings ${view}, by ${sendNext.by}.`;
+  return `Next, send ${sendNext.swings} swings ${view}, by ${dateText(sendNext.by)}.`;
 }

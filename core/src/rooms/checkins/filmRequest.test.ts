@@ -113,6 +113,9 @@ describe('what would be asked next', () => {
       drill: 'knee_swap',
     });
   });
+  test('not by the lesson of tomorrow: there is nothing new to see by then', () => {
+    expect(from('half', { reviewDates: ['2027-03-02', '2027-03-08'] }).dueOn).toBe('2027-03-08');
+  });
   test('without a ball on a lower rung, with the rung’s club above; at full speed without the aid', () => {
     expect(from('slow')).toMatchObject({ club: null, aid: 'on' });
     expect(from('half')).toMatchObject({ club: 'short_iron', aid: 'on' });

@@ -73,6 +73,8 @@ export function requestNow(
 
 const SWINGS_ASKED = 3;
 const USUAL_DAYS = 7;
+/** Sooner than this there is nothing new to see. */
+const SOONEST_DAYS = 3;
 
 /** What would be asked next, from where the student stands: the rung's own club, the next review date, the usual views. */
 export function proposeRequest({
@@ -91,7 +93,9 @@ export function proposeRequest({
   return {
     kinds: films.length > 0 ? [...films] : ['face_on'],
     swings: SWINGS_ASKED,
-    dueOn: reviewDates.filter((day) => day > today).sort()[0] ?? plusDays(today, USUAL_DAYS),
+    dueOn:
+      reviewDates.filter((day) => day >= plusDays(today, SOONEST_DAYS)).sort()[0] ??
+      plusDays(today, USUAL_DAYS),
     drill: standing?.drill ?? null,
     stage: standing?.stage ?? null,
     club: run?.ball ? (run.clubs[0] ?? null) : null,

@@ -1,5 +1,5 @@
 import { type IsoDay, plusDays } from '../../foundation/index.ts';
-import { betterFirst, type MovedMeasure } from '../checkins/index.ts';
+import { betterFirst, type FilmAsk, type MovedMeasure } from '../checkins/index.ts';
 import { nextLessonFrom } from '../intake/index.ts';
 import { type LessonNote, type PlanDay, readReps, type Stage, standsOn } from '../practice/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
@@ -27,12 +27,11 @@ export interface LessonSummary {
   readonly notes: readonly Pick<LessonNote, 'tag' | 'text'>[];
   readonly leave: readonly string[];
   readonly next: { readonly day: IsoDay; readonly time: string | null } | null;
-  readonly send: { readonly view: 'face_on' | 'down_the_line'; readonly swings: number; readonly by: IsoDay };
+  /** What is asked for next: the request that goes along says the same. */
+  readonly send: Pick<FilmAsk, 'kinds' | 'swings' | 'dueOn'>;
 }
 
 const MOST_LEFT = 3;
-const SWINGS_ASKED = 3;
-const ASKED_WITHIN_DAYS = 7;
 /** Notes that are the student's to read; the coach's own stay in the record. */
 const FOR_THE_STUDENT: readonly LessonNote['tag'][] = ['feels_like', 'try_next', 'leave'];
 
@@ -41,6 +40,7 @@ export function lessonSummary(
   library: Library,
   moments: readonly LessonMoment[],
   ahead: readonly PlanDay[],
+  send: LessonSummary['send'],
   today: IsoDay,
 ): LessonSummary {
   const drill = library.byId(inUse(record.prescription)?.drills[0] ?? '');
@@ -57,11 +57,7 @@ export function lessonSummary(
     ),
     leave: record.diagnosis.diagnoses.at(-1)?.follow.slice(0, MOST_LEFT) ?? [],
     next: next && { day: next.day, time: next.time },
-    send: {
-      view: record.intake.films[0] ?? 'face_on',
-      swings: SWINGS_ASKED,
-      by: plusDays(today, ASKED_WITHIN_DAYS),
-    },
+    send,
   };
 }
 

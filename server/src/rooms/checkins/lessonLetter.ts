@@ -10,7 +10,7 @@ import { doToLesson, eventsIn, getLesson, getStudent, keepSummary, once, record 
 import { livePlan, notesIn, setsIn } from '../practice/index.ts';
 import { libraryOf, libraryWords } from '../prescription/index.ts';
 import { insertMail } from './repo.ts';
-import { askForClips } from './requests.ts';
+import { askForClips, listRequests } from './requests.ts';
 import { makeMails } from './service.ts';
 import { type SummaryAsk, summaryPdf } from './summaryPdf.ts';
 
@@ -33,7 +33,8 @@ export function summaryDraft(
   if (lesson.summary !== null) return { text: lesson.summary };
   const file = ctx.records.of(studentId);
   const ahead = livePlan(ctx, studentId)?.days ?? [];
-  const facts = lessonSummary(file, libraryOf(ctx), moments, ahead, today(ctx));
+  const { next } = listRequests(ctx, studentId);
+  const facts = lessonSummary(file, libraryOf(ctx), moments, ahead, next, today(ctx));
   return { text: draftLesson(facts, file.intake.firstName, libraryWords(ctx), lengths) };
 }
 

@@ -30,14 +30,16 @@ export function ReviewScreen() {
         const chosen = all.find((c) => c.id === checkinId) ?? all[0];
         return (
           <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[1fr_26rem]">
-            {chosen ? (
-              <Review key={chosen.id} student={student} checkin={chosen} />
-            ) : (
-              <Empty title={REVIEW_SCREEN_WORDS.noCheckInYet}>{REVIEW_SCREEN_WORDS.giveTheStudent}</Empty>
-            )}
+            <div className="flex min-w-0 flex-col gap-3">
+              {chosen ? (
+                <Review key={chosen.id} student={student} checkin={chosen} />
+              ) : (
+                <Empty title={REVIEW_SCREEN_WORDS.noCheckInYet}>{REVIEW_SCREEN_WORDS.giveTheStudent}</Empty>
+              )}
+              <RequestPanel studentId={student.id} today={me.data?.today ?? ''} />
+            </div>
             <div className="flex flex-col gap-3">
               {chosen && <Answer key={chosen.id} student={student} checkin={chosen} />}
-              <RequestPanel studentId={student.id} today={me.data?.today ?? ''} />
               <StudentLinkPanel studentId={student.id} />
               <Earlier student={student} all={all} chosen={chosen?.id} />
             </div>

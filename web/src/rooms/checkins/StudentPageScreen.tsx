@@ -1,9 +1,10 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import { PAIN_WORDS, wordsFrom } from '@inchstep/contract/words';
+import { plusDays } from '@inchstep/core/foundation';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
-import { dayText, Failed, Loading } from '../../platform/parts.tsx';
+import { dayOf, dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
 import { useLibraryWords, WordsOf } from '../prescription/index.ts';
@@ -92,9 +93,13 @@ function Page({
         <WaitingNote token={token} waiting={waiting} onSeen={onLogged} />
         {reply && (
           <section className="panel p-4" aria-label={STUDENT_PAGE_SCREEN_WORDS.fromYourCoach}>
-            <h2 className="text-lg">{STUDENT_PAGE_SCREEN_WORDS.from(page.coach)}</h2>
-            <p className="text-sm text-base-content/80">{dayText(reply.at, page.today)}</p>
-            <p className="mt-2 whitespace-pre-wrap">{reply.text}</p>
+            {/* A letter that was there last week is not what stands between a student and today. */}
+            <details open={isNew(reply.at, page.today)}>
+              <summary className="min-h-11 cursor-pointer py-2 text-lg font-semibold">
+                {STUDENT_PAGE_SCREEN_WORDS.from(page.coach)}, {dayText(reply.at, page.today)}
+              </summary>
+              <p className="whitespace-pre-wrap">{reply.text}</p>
+            </details>
           </section>
         )}
         <Meetings token={token} page={page} />
@@ -108,6 +113,10 @@ function Page({
     </div>
   );
 }
+
+/** Letters of the last days stand open. */
+const NEW_DAYS = 2;
+const isNew = (at: string, today: string): boolean => plusDays(dayOf(at), NEW_DAYS) >= today;
 
 /** When coach and student meet next, and what was written of their lessons. */
 function Meetings({
@@ -128,7 +137,7 @@ function Meetings({
         </p>
       )}
       {lessons.map(({ id, day, summary }, i) => (
-        <details key={id} open={i === 0}>
+        <details key={id} open={i === 0 && isNew(day, today)}>
           <summary className="min-h-11 cursor-pointer py-2 font-semibold">
             {MEETINGS_WORDS.lesson(dayText(day, today))}
           </summary>

@@ -87,28 +87,28 @@ export function Live({
         </p>
       )}
       <div className={`grid grid-cols-2 gap-3 ${running ? '' : 'hidden'}`}>
-        <figure>
+        <figure className="min-w-0">
           <figcaption className="font-semibold">{LIVE_SCREEN_WORDS.now}</figcaption>
           <div className={`relative flex justify-center bg-[#17242b] ${height}`}>
-            <div className="relative h-full">
+            <div className="relative h-full max-w-full">
               <video
                 ref={video}
                 muted
                 playsInline
-                className="h-full"
+                className="h-full max-w-full object-contain"
                 aria-label={LIVE_SCREEN_WORDS.whatTheCameraSees}
               />
               <OwnLines student={student} swings={swings} kind={kind} />
             </div>
           </div>
         </figure>
-        <figure>
+        <figure className="min-w-0">
           <figcaption className="font-semibold">{LIVE_SCREEN_WORDS.secondsAgo(delay)}</figcaption>
           <div className={`flex justify-center bg-[#17242b] ${height}`}>
             <canvas
               ref={later}
               data-testid="later"
-              className="h-full"
+              className="h-full max-w-full object-contain"
               role="img"
               aria-label={LIVE_SCREEN_WORDS.whatTheCameraSaw(delay)}
             />

@@ -1,5 +1,6 @@
 import type { Student } from '@inchstep/contract/intake';
 import { measureName } from '@inchstep/contract/words';
+import { Z95 } from '@inchstep/core/foundation';
 import { BAND_ROWS } from '@inchstep/core/intake';
 import { dayPair } from '@inchstep/core/measures';
 import { wantedSide } from '@inchstep/core/prescription';
@@ -15,7 +16,13 @@ import { FELT_WORDS } from './words.lesson.ts';
 interface Answer {
   readonly measure: string;
   readonly felt: number;
-  readonly measured: number | null;
+  readonly measured: Told | null;
+}
+
+/** A value as surely as it is known. */
+interface Told {
+  readonly value: number;
+  readonly sd: number;
 }
 
 /** What the student felt, asked before the tape is shown; then both stand side by side, and are kept. */
@@ -50,7 +57,7 @@ export function LessonFelt({
     const reading = readings.data?.find(({ swingId, recordedOn }) =>
       latestSwing === null ? recordedOn === today : swingId === latestSwing,
     );
-    return reading?.measures.find(({ id }) => id === measure)?.value ?? null;
+    return reading?.measures.find(({ id }) => id === measure) ?? null;
   };
   const keep = (felt: number) => {
     const measured = measuredNow();
@@ -59,12 +66,12 @@ export function LessonFelt({
       { tag: 'felt', text, measure, felt, swingId: latestSwing, writtenAt: new Date().toISOString() },
       { onSuccess: () => setAnswer({ measure, felt, measured }) },
     );
-    // Felt beside measured sizes the exaggeration in the cue.
-    if (measured !== null && Math.abs(measured) > 0)
+    // Felt beside measured sizes the exaggeration in the cue; what may as well be nothing sizes nothing.
+    if (measured !== null && Math.abs(measured.value) > Z95 * measured.sd)
       feel.mutate({
         measure,
         felt,
-        measured: Math.abs(measured),
+        measured: Math.abs(measured.value),
         side: wantedSide(measure, choice?.forFault ?? '') ?? 'more',
       });
   };
@@ -126,13 +133,16 @@ function Against({
   const show = (amount: number) => value(amount, unitOf(measure));
   const day = dayPair(readings.data ?? [], today);
   // Asked before the clip was read: the answer is held against it as soon as it is.
-  const now = measured ?? day.now.find(({ id }) => id === measure)?.value ?? null;
+  const now: Told | null = measured ?? day.now.find(({ id }) => id === measure) ?? null;
   return (
     <>
       <p className="mt-3 text-2xl font-semibold" aria-live="polite">
         {now === null
           ? FELT_WORDS.unmeasured
-          : FELT_WORDS.against(felt === 0 ? FELT_WORDS.still.toLowerCase() : show(felt), show(now))}
+          : FELT_WORDS.against(
+              felt === 0 ? FELT_WORDS.still.toLowerCase() : show(felt),
+              `${show(now.value)} ± ${show(Z95 * now.sd)}`,
+            )}
       </p>
       <div className="mt-3 grid gap-3 xl:grid-cols-[20rem_1fr]">
         <MeasureTapes

@@ -137,7 +137,7 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
             </Panel>
           )}
           {part === 'film' && (
-            <>
+            <div className="flex flex-col gap-3">
               <CameraDesk studentId={student.id} lessonId={lesson.id} />
               <LessonTakes student={student} today={today} />
               <Shown query={swings} what={LESSON_WORDS.the}>
@@ -150,7 +150,7 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
                   />
                 )}
               </Shown>
-            </>
+            </div>
           )}
           {part === 'felt' && <LessonFelt {...of} />}
           {part === 'decide' && <LessonDecide studentId={student.id} today={today} />}
