@@ -1,5 +1,6 @@
 export { AMOUNT_WORDS, amountRange, amountsWithClub } from './amountWords.ts';
 export { CARD_WORDS } from './cardWords.ts';
+export { dateText } from './dateText.ts';
 export { LAYER_WORDS } from './drillLayerWords.ts';
 export { DRILL_WORDS } from './drills.ts';
 export type { DrillWords } from './drillWords.ts';

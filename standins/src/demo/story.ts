@@ -1,5 +1,5 @@
 import { hitShotsOf, motionOf, pressureOf } from './devices.ts';
-import { inLesson } from './lessons.ts';
+import { askForClips, inLesson } from './lessons.ts';
 import { PEOPLE, type Person } from './people.ts';
 import type { Seeder } from './seeder.ts';
 
@@ -61,6 +61,7 @@ const gus: Chapter = async (s, person) => {
   await s.sets(id, 'delivery_freeze', 'still', days(21, 17, 2), 16, 0.85);
   await s.gate(id, 17, 'delivery_freeze', 'still', 'advance');
   await s.swings(id, person, 8, { over_slide: 1.26 }, 3, 202);
+  await askForClips(s, id, 8, 3, 'I want to see the hips stop before the ball.');
   await s.sets(id, 'delivery_freeze', 'slow', days(15, 1, 3), 3, 0.68);
   await s.checkin(
     token,

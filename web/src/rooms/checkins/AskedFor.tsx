@@ -1,6 +1,5 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import { askText, FILM_GUIDE, VIEW_WORDS } from '@inchstep/contract/words';
-import { dayText } from '../../platform/parts.tsx';
+import { askText, dateText, FILM_GUIDE, VIEW_WORDS } from '@inchstep/contract/words';
 import { useLibraryWords } from '../prescription/index.ts';
 import { ASKED_WORDS } from './words.ts';
 
@@ -16,7 +15,7 @@ export function AskedFor({ page }: { readonly page: StudentPage }) {
       <h2 className="text-lg">{ASKED_WORDS.title(page.coach)}</h2>
       <p className="text-lg">{askText(request, nameOf)}</p>
       <p>
-        {ASKED_WORDS.by(dayText(dueOn, page.today), state === 'overdue')}{' '}
+        {ASKED_WORDS.by(dateText(dueOn), state === 'overdue')}{' '}
         {missing.length < kinds.length && ASKED_WORDS.left(left)}
       </p>
       {why !== '' && <p className="mt-1">{why}</p>}

@@ -103,11 +103,11 @@ function Page({
           </section>
         )}
         <Meetings token={token} page={page} />
-        <AskedFor page={page} />
         {!page.hold && (
           <TodayCard token={token} page={page} onLogged={onLogged} onPain={() => setHurts(hurts + 1)} />
         )}
         {!page.hold && page.drills.length > 0 && <DaysAhead token={token} />}
+        <AskedFor page={page} />
         <CheckinForm token={token} page={page} hurts={hurts} />
       </main>
     </div>
