@@ -1,3 +1,4 @@
+import type { WholeClip } from '@inchstep/contract/capture';
 import type {
   Checkin,
   FilmRequestSeen,
@@ -73,6 +74,8 @@ export const usePage = (token: string) => useQuery({ ...askForPage(token), refet
 export const sendSet = (token: string, set: SetLog) => post(`/api/page/${token}/sets`, set);
 export const sendCheckin = (token: string, body: object) =>
   post<Checkin>(`/api/page/${token}/checkins`, body);
+/** Says that a clip's pieces are whole: now it is a clip of the student's. */
+export const takeClip = (token: string, whole: WholeClip) => post(`/api/page/${token}/clips/whole`, whole);
 export const pageClipUrl = (token: string, clipId: string): string =>
   `/api/page/${token}/clips/${clipId}/file`;
 

@@ -1,6 +1,6 @@
 import type { ViewKind } from '@inchstep/core/intake';
-import { post } from '../../platform/http.ts';
 import { HttpError } from '../../platform/httpError.ts';
+import { takeClip } from './queries.ts';
 
 /** A clip that goes with a check-in; its id stays over every try, so that it arrives once. */
 export interface ChosenClip {
@@ -33,7 +33,7 @@ export async function sendClip(
       signal,
     });
     try {
-      await post(`/api/page/${token}/clips/whole`, { pieces, id, kind, recordedOn });
+      await takeClip(token, { pieces, id, kind, recordedOn });
       begun.delete(id);
       return;
     } catch (reason) {
