@@ -50,7 +50,7 @@ describe('the frame', () => {
     fireEvent.click(await screen.findByRole('button', { name: 'Dark theme for the studio' }));
     expect(document.documentElement.dataset.theme).toBe('studio');
     fireEvent.click(screen.getByRole('button', { name: 'in: show lengths in centimetres' }));
-    expect(JSON.parse(localStorage.getItem('inchstep.settings') ?? '{}')).toEqual({
+    expect(JSON.parse(localStorage.getItem('inchstep.settings') ?? '{}')).toMatchObject({
       theme: 'studio',
       lengths: 'cm',
     });

@@ -3,7 +3,7 @@ import type { LessonMoment } from '@inchstep/core/progress';
 import { z } from 'zod';
 import { idSchema } from '../../shared.ts';
 import { eventSchema, lessonSchema } from '../intake/index.ts';
-import { lessonNoteSchema } from '../practice/index.ts';
+import { decideGateSchema, lessonNoteSchema } from '../practice/index.ts';
 import { newFilmRequestSchema } from './filmRequest.ts';
 
 const momentSchema = z.discriminatedUnion('what', [
@@ -30,4 +30,6 @@ export const sendSummarySchema = z.strictObject({
   draft: z.string().max(10_000),
   /** What is asked for next, sent along; null = nothing. */
   request: newFilmRequestSchema.nullable().default(null),
+  /** Gates that are decided in the same press. */
+  gates: z.array(decideGateSchema).max(8).default([]),
 });

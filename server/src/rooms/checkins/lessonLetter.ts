@@ -7,7 +7,7 @@ import { firstCoach } from '../../platform/auth.ts';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { doToLesson, eventsIn, getLesson, getStudent, keepSummary, once, record } from '../intake/index.ts';
-import { livePlan, notesIn, setsIn } from '../practice/index.ts';
+import { decideGate, livePlan, notesIn, setsIn } from '../practice/index.ts';
 import { libraryOf, libraryWords } from '../prescription/index.ts';
 import { insertMail } from './repo.ts';
 import { askForClips, listRequests } from './requests.ts';
@@ -53,16 +53,15 @@ export function printedSummary(
 }
 
 /** What the coach sends at the end: the letter, what was drafted, and what is asked for next. */
-type SummarySent = Omit<z.infer<typeof sendSummarySchema>, 'request'> & {
-  readonly request?: z.infer<typeof sendSummarySchema>['request'];
-};
+type SummarySent = Omit<z.infer<typeof sendSummarySchema>, 'request' | 'gates'> &
+  Partial<Pick<z.infer<typeof sendSummarySchema>, 'request' | 'gates'>>;
 
 /** Sends the summary once: to the student's page and as mail. A lesson that still goes on ends with it. */
 export async function sendSummary(
   ctx: Context,
   studentId: string,
   lessonId: string,
-  { id, text, draft, request }: SummarySent,
+  { id, text, draft, request, gates = [] }: SummarySent,
   author: string,
 ): Promise<Lesson> {
   const send = () => {
@@ -76,6 +75,7 @@ export async function sendSummary(
     const toName = `${profile.firstName} ${profile.familyName}`;
     insertMail(ctx.db, { id, studentId, toName, subject: LESSON_MAIL.subject, text, at, madeAt: null });
     record(ctx, studentId, 'lesson_sent', { day: lesson.day });
+    for (const word of gates) decideGate(ctx, studentId, word, author);
     if (request) askForClips(ctx, studentId, request, author);
   };
   once(ctx, { id, what: 'lesson_summary', studentId, author }, send, () => undefined);

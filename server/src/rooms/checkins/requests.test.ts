@@ -111,6 +111,29 @@ describe('clips that are asked for', () => {
     expect((await page()).request?.id).toBe(request.id);
     expect((await list()).requests.filter(({ id }) => id === request.id)).toHaveLength(1);
   });
+  test('a gate is decided in the same press; one that is no more leaves everything unsent', async () => {
+    const begun = { id: randomUUID(), day: '2027-03-10', begin: true };
+    const lesson = (await server.ask<Lesson>('POST', `/api/students/${student}/lessons`, begun)).body;
+    const gates = (stage: string, note = '') => [
+      { id: randomUUID(), drill: 'knee_swap', stage, decision: 'advance', note },
+    ];
+    const send = (of: object) =>
+      server.ask('POST', `/api/students/${student}/lessons/${lesson.id}/summary`, {
+        id: randomUUID(),
+        text: 'Well done.',
+        draft: '',
+        ...of,
+      });
+    const lessons = async () =>
+      (await server.ask<{ lessons: Lesson[] }>('GET', `/api/students/${student}/lessons`)).body.lessons;
+    const summary = async () => (await lessons()).find(({ id }) => id === lesson.id)?.summary;
+    const stage = async () =>
+      (await server.ask<{ stage: string }[]>('GET', `/api/students/${student}/gates`)).body[0]?.stage ?? '';
+    expect((await send({ gates: gates('half') })).body).toMatchObject({ code: 'changed_meanwhile' });
+    expect([await summary(), await stage()]).toEqual([null, 'still']);
+    expect((await send({ gates: gates('still', 'seen it live') })).status).toBe(200);
+    expect([await summary(), await stage()]).toEqual(['Well done.', 'slow']);
+  });
   test('a request that can’t be leaves the letter unsent: both or neither', async () => {
     const begun = { id: randomUUID(), day: '2027-03-10', begin: true };
     const lesson = (await server.ask<Lesson>('POST', `/api/students/${student}/lessons`, begun)).body;

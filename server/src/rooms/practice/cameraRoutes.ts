@@ -1,4 +1,4 @@
-import { wholeClipSchema } from '@inchstep/contract/capture';
+import { clipSchema, wholeClipSchema } from '@inchstep/contract/capture';
 import {
   askTakeSchema,
   cameraDeskSchema,
@@ -12,9 +12,9 @@ import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf, cameraOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
-import { lessonPieces, pieceRoutes } from '../../platform/pieceRoutes.ts';
+import { coachPieces, lessonPieces, pieceRoutes } from '../../platform/pieceRoutes.ts';
 import { readUpload, takeWhole } from '../capture/index.ts';
-import { deskSeen, hello, openCameras, receiveTake, takeNow } from './cameras.ts';
+import { deskSeen, hello, openCameras, receiveTake, takeIn, takeNow } from './cameras.ts';
 
 const lesson = z.object({ id: idSchema, lessonId: idSchema });
 const byToken = z.object({ token: z.string().min(1).max(100) });
@@ -45,6 +45,22 @@ export function cameraRoutes(app: App, ctx: Context): void {
     '/api/students/:id/lessons/:lessonId/takes',
     { schema: { tags, params: lesson, body: askTakeSchema, response: { 200: cameraDeskSchema } } },
     async ({ params: p, body }) => takeNow(ctx, p.id, p.lessonId, body),
+  );
+  app.post(
+    '/api/students/:id/takes/:takeId/whole',
+    {
+      schema: {
+        tags,
+        params: z.object({ id: idSchema, takeId: idSchema }),
+        body: wholeClipSchema,
+        response: { 200: clipSchema },
+      },
+    },
+    async (request) => {
+      const { id, takeId } = request.params;
+      const sender = { owner: coachPieces(id), from: 'coach', author: authorOf(request) } as const;
+      return takeWhole(ctx, request.body, sender, (upload) => takeIn(ctx, id, takeId, upload));
+    },
   );
   phoneRoutes(app, ctx);
 }

@@ -1,4 +1,4 @@
-import { viewOf } from '@inchstep/contract/capture';
+import { type Clip, viewOf } from '@inchstep/contract/capture';
 import type { CameraDeskSeen, CameraLink, CameraPage } from '@inchstep/contract/practice';
 import {
   arrive,
@@ -122,13 +122,19 @@ export function hello(
   };
 }
 
-/** A phone's clip of a take: the first makes the swing, the other becomes its second view. */
+/** A phone's clip of a take; the coach sees that it is there. */
 export async function receiveTake(
   ctx: Context,
   { studentId, lessonId }: CameraKey,
   takeId: string,
   upload: Upload,
 ): Promise<void> {
+  const { kind } = await takeIn(ctx, studentId, takeId, upload);
+  putDesk(ctx, lessonId, arrive(deskOf(ctx, lessonId), takeId, kind));
+}
+
+/** A clip of a take, whoever's camera it was: the first makes the swing, the other becomes its second view. */
+export async function takeIn(ctx: Context, studentId: string, takeId: string, upload: Upload): Promise<Clip> {
   const clip = await addClip(ctx, studentId, upload);
   const view = viewOf(clip);
   const before = existing(ctx, studentId, takeId);
@@ -138,7 +144,7 @@ export async function receiveTake(
   } else if (!before.views.some(({ kind }) => kind === view.kind)) {
     editSwing(ctx, takeId, before.version, { ...before, views: [...before.views, view] });
   }
-  putDesk(ctx, lessonId, arrive(deskOf(ctx, lessonId), takeId, clip.kind));
+  return clip;
 }
 
 function existing(ctx: Context, studentId: string, id: string) {

@@ -39,6 +39,7 @@ export { ShotsPanel } from './ShotsPanel.tsx';
 export { StationRail } from './StationRail.tsx';
 export { type BenchHands, useBenchKeys } from './useBenchKeys.ts';
 export { type CameraState, useCamera } from './useCamera.ts';
+export { type CameraDevice, useCameraList } from './useCameraList.ts';
 export { useDelay } from './useDelay.ts';
 export { type Frames, useFrames } from './useFrames.ts';
 export { useMade } from './useMade.ts';

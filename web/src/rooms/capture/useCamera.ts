@@ -9,8 +9,11 @@ const WHY: Readonly<Record<string, CameraState>> = {
   AbortError: 'busy',
 };
 
-/** The device's camera in a video element; given back when the screen is left. */
-export function useCamera(video: RefObject<HTMLVideoElement | null>) {
+/**
+ * The device's camera in a video element; given back when the screen is left. `deviceId` names one of several; without it
+ * the one that looks away from the screen.
+ */
+export function useCamera(video: RefObject<HTMLVideoElement | null>, deviceId: string | null = null) {
   const [state, setState] = useState<CameraState>('off');
   const stream = useRef<MediaStream | null>(null);
   const asked = useRef(0);
@@ -24,7 +27,8 @@ export function useCamera(video: RefObject<HTMLVideoElement | null>) {
     setState('asking');
     const mine = ++asked.current;
     try {
-      const wish = { facingMode: 'environment', frameRate: { ideal: 60 }, height: { ideal: 1280 } };
+      const which = deviceId === null ? { facingMode: 'environment' } : { deviceId: { exact: deviceId } };
+      const wish = { ...which, frameRate: { ideal: 60 }, height: { ideal: 1280 } };
       const found = await navigator.mediaDevices.getUserMedia({ video: wish, audio: false });
       // The screen was left, or the camera turned off, while the browser asked.
       if (mine !== asked.current) {
@@ -41,7 +45,7 @@ export function useCamera(video: RefObject<HTMLVideoElement | null>) {
       if (mine !== asked.current) return;
       setState(WHY[(reason as Error).name] ?? 'none');
     }
-  }, [video]);
+  }, [video, deviceId]);
   useEffect(() => stop, [stop]);
   return { state, start, stop, track: () => stream.current?.getVideoTracks()[0] ?? null };
 }

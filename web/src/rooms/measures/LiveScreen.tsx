@@ -7,8 +7,10 @@ import { useOutletContext } from 'react-router';
 import { Shown } from '../../platform/parts.tsx';
 import { type CameraState, LineLayer, useCamera, useDelay, useSwings } from '../capture/index.ts';
 import { PictureCheck } from './PictureCheck.tsx';
+import { SecondCamera } from './SecondCamera.tsx';
 import { TakeButton } from './TakeButton.tsx';
 import { useFit } from './useFit.ts';
+import type { LiveCamera } from './useTakeSender.ts';
 import { ViewButtons } from './ViewButtons.tsx';
 import { LIVE_SCREEN_WORDS } from './words.ts';
 
@@ -54,6 +56,10 @@ export function Live({
   const later = useRef<HTMLCanvasElement>(null);
   const camera = useCamera(video);
   const running = camera.state === 'on';
+  const [second, setSecond] = useState<LiveCamera | null>(null);
+  const cameras: readonly LiveCamera[] = running
+    ? [{ kind, track: camera.track }, ...(second ? [second] : [])]
+    : [];
   useDelay(video, later, delay, running);
   return (
     <div className="mx-auto flex max-w-[76rem] flex-col gap-3 p-3">
@@ -68,7 +74,7 @@ export function Live({
             <Video aria-hidden size={18} /> {LIVE_SCREEN_WORDS.camera}
           </button>
         )}
-        <TakeButton student={student} kind={kind} track={running ? camera.track : null} onTaken={onTaken} />
+        <TakeButton student={student} cameras={cameras} onTaken={onTaken} />
         <label className="ml-auto flex items-center gap-2">
           {LIVE_SCREEN_WORDS.replayAfter}
           <select className="select w-24" value={delay} onChange={(e) => setDelay(Number(e.target.value))}>
@@ -80,6 +86,13 @@ export function Live({
           </select>
         </label>
       </div>
+      {running && (
+        <SecondCamera
+          kind={kind === 'face_on' ? 'down_the_line' : 'face_on'}
+          firstId={camera.track()?.getSettings?.().deviceId ?? null}
+          onCamera={setSecond}
+        />
+      )}
       <PictureCheck video={video} bodyIn={student.profile.heightIn} running={running} />
       {!running && (
         <p role="status" className="panel p-4">

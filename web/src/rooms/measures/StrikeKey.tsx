@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ToldError } from '../../platform/httpError.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { type Listening, listen, type Rolling, rollingTake } from '../capture/index.ts';
+import type { Filmed, LiveCamera } from './useTakeSender.ts';
 import { STRIKE_WORDS } from './words.ts';
 
 /** A take holds so much before the strike and after it: address to finish. */
@@ -13,15 +14,15 @@ const EARS: readonly StrikeEar[] = ['near', 'usual', 'far'];
 
 /** Films without end, and keeps a swing when its strike is heard. Nothing of the sound is kept. */
 export function StrikeKey({
-  track,
+  cameras,
   onTake,
 }: {
-  readonly track: () => MediaStreamTrack | null;
-  readonly onTake: (file: File) => void;
+  readonly cameras: readonly LiveCamera[];
+  readonly onTake: (filmed: readonly Filmed[]) => void;
 }) {
   const [on, setOn] = useState(false);
   const [ear, setEar] = useState<StrikeEar>('usual');
-  const { aboveDb, heard, trouble } = useStrikes(on, ear, track, onTake);
+  const { aboveDb, heard, trouble } = useStrikes(on, ear, cameras, onTake);
   const listening = on && trouble === null;
   return (
     <span className="flex flex-wrap items-center gap-2">
@@ -66,34 +67,43 @@ export function StrikeKey({
 function useStrikes(
   on: boolean,
   ear: StrikeEar,
-  track: () => MediaStreamTrack | null,
-  onTake: (file: File) => void,
+  cameras: readonly LiveCamera[],
+  onTake: (filmed: readonly Filmed[]) => void,
 ) {
   const [aboveDb, setAboveDb] = useState(0);
   const [heard, setHeard] = useState(0);
   const [trouble, setTrouble] = useState<Error | null>(null);
-  const hands = useRef({ track, onTake });
-  hands.current = { track, onTake };
+  const hands = useRef({ cameras, onTake });
+  hands.current = { cameras, onTake };
+  // A second camera that comes or goes begins the films anew.
+  const views = cameras.map(({ kind }) => kind).join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the views stand for their cameras
   useEffect(() => {
     if (!on) return;
     let left = false;
-    let rolling: Rolling | null = null;
+    let films: readonly { readonly kind: Filmed['kind']; readonly rolling: Rolling }[] = [];
     let listening: Listening | null = null;
     const keep = async (agoMs: number) => {
       setHeard((count) => count + 1);
       await new Promise((done) => setTimeout(done, Math.max(0, 1000 * AFTER_S - agoMs)));
-      const file = await rolling?.cut(BEFORE_S + AFTER_S);
-      if (file && !left) hands.current.onTake(file);
+      const filmed = await Promise.all(
+        films.map(async ({ kind, rolling }) => ({ kind, file: await rolling.cut(BEFORE_S + AFTER_S) })),
+      );
+      if (filmed.length > 0 && !left) hands.current.onTake(filmed);
     };
     const begin = async () => {
-      const found = hands.current.track();
-      if (!found) return;
-      rolling = await rollingTake(found as MediaStreamVideoTrack);
+      const on = hands.current.cameras.flatMap(({ kind, track }) => {
+        const found = track();
+        return found ? [{ kind, found: found as MediaStreamVideoTrack }] : [];
+      });
+      films = await Promise.all(
+        on.map(async ({ kind, found }) => ({ kind, rolling: await rollingTake(found) })),
+      );
       listening = await listen(ear, (agoMs) => void keep(agoMs).catch(setTrouble), setAboveDb);
       if (left) end();
     };
     const end = () => {
-      rolling?.stop();
+      for (const { rolling } of films) rolling.stop();
       listening?.stop();
     };
     setTrouble(null);
@@ -105,7 +115,7 @@ function useStrikes(
       left = true;
       end();
     };
-  }, [on, ear]);
+  }, [on, ear, views]);
   return { aboveDb, heard, trouble };
 }
 

@@ -7,10 +7,10 @@ import type { ClipSending } from '../../platform/clipOutbox.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { recordTake, type Take } from '../capture/index.ts';
 import { StrikeKey } from './StrikeKey.tsx';
-import { useTakeSender } from './useTakeSender.ts';
+import { type LiveCamera, useTakeSender } from './useTakeSender.ts';
 import { TAKE_BUTTON_WORDS } from './words.ts';
 
-/** A take keeps the view it was begun in, whatever is looked at meanwhile. */
+/** A take keeps the views it was begun in, whatever is looked at meanwhile. */
 interface Running {
   readonly take: Take;
   readonly kind: ViewKind;
@@ -18,52 +18,64 @@ interface Running {
 
 interface TakeButtonProps {
   readonly student: Student;
-  readonly kind: ViewKind;
-  /** Null while the camera is off. */
-  readonly track: (() => MediaStreamTrack | null) | null;
+  /** Those that are on; none while the camera is off. */
+  readonly cameras: readonly LiveCamera[];
   /** A take has come to the bench; without it the bench is opened. */
   readonly onTaken?: ((swingId: string) => void) | undefined;
 }
 
 /** Records takes, by key or at the sound of the strike, and puts them on the bench. */
-export function TakeButton({ student, kind, track, onTaken }: TakeButtonProps) {
+export function TakeButton({ student, cameras, onTaken }: TakeButtonProps) {
   const navigate = useNavigate();
-  const [running, setRunning] = useState<Running | null>(null);
+  const [running, setRunning] = useState<readonly Running[]>([]);
   const [trouble, setTrouble] = useState<Error | null>(null);
-  const left = useRef<Running | null>(null);
+  const left = useRef<readonly Running[]>([]);
   useEffect(() => {
     left.current = running;
   }, [running]);
-  useEffect(() => () => void left.current?.take.cancel(), []);
+  useEffect(
+    () => () => {
+      for (const { take } of left.current) void take.cancel();
+    },
+    [],
+  );
   const sender = useTakeSender(student.id, (id) =>
     onTaken ? onTaken(id) : void navigate(`/students/${student.id}/bench/${id}`),
   );
 
   const begin = async () => {
-    const found = track?.();
-    if (!found) return;
     setTrouble(null);
-    setRunning({ take: await recordTake(found as MediaStreamVideoTrack), kind });
+    const on = cameras.flatMap(({ kind, track }) => {
+      const found = track();
+      return found ? [{ kind, found: found as MediaStreamVideoTrack }] : [];
+    });
+    setRunning(
+      await Promise.all(on.map(async ({ kind, found }) => ({ kind, take: await recordTake(found) }))),
+    );
   };
-  const end = async ({ take, kind: begun }: Running) => {
-    setRunning(null);
-    sender.put(await take.finish(), begun);
+  const end = async () => {
+    setRunning([]);
+    await sender.put(
+      await Promise.all(running.map(async ({ take, kind }) => ({ kind, file: await take.finish() }))),
+    );
   };
   const tell = (work: Promise<void>) => void work.catch((reason: Error) => setTrouble(reason));
   return (
     <>
-      {running ? (
-        <button type="button" className="btn btn-error" onClick={() => tell(end(running))}>
+      {running.length > 0 ? (
+        <button type="button" className="btn btn-error" onClick={() => tell(end())}>
           <Square aria-hidden size={18} /> {TAKE_BUTTON_WORDS.endTheTake}
         </button>
       ) : (
-        track && (
+        cameras.length > 0 && (
           <button type="button" className="btn" onClick={() => tell(begin())}>
             <Circle aria-hidden size={18} /> {TAKE_BUTTON_WORDS.startATake}
           </button>
         )
       )}
-      {track && !running && <StrikeKey track={track} onTake={(file) => sender.put(file, kind)} />}
+      {cameras.length > 0 && running.length === 0 && (
+        <StrikeKey cameras={cameras} onTake={(filmed) => void sender.put(filmed)} />
+      )}
       {sender.sendings.map((sending) => (
         <OnItsWay
           key={sending.id}

@@ -9,7 +9,7 @@ afterEach(cleanup);
 const student = { id: 's1' } as Student;
 const show = (track: (() => MediaStreamTrack | null) | null) => {
   fakeServer({ 'GET /api/me': ME });
-  draw(<TakeButton student={student} kind="face_on" track={track} />);
+  draw(<TakeButton student={student} cameras={track ? [{ kind: 'face_on', track }] : []} />);
 };
 
 test('with the camera off there is nothing to record', () => {

@@ -23,7 +23,7 @@ function sender(answers: Readonly<Record<string, unknown>>) {
 
 test('without a line a take is kept on the device, and the button tries again', async () => {
   const { taken, hook } = sender({});
-  await act(async () => hook.result.current.put(film(), 'face_on'));
+  await act(async () => void hook.result.current.put([{ file: film(), kind: 'face_on' }]));
   // jsdom has no line to send pieces over: it waits.
   await waitFor(() => expect(hook.result.current.sendings.map(({ state }) => state)).toEqual(['waits']));
   expect(taken).toEqual([]);

@@ -1,29 +1,48 @@
-import type { Clip } from '@inchstep/contract/capture';
-import { viewOf } from '@inchstep/contract/capture';
 import type { ViewKind } from '@inchstep/core/intake';
+import { useQueryClient } from '@tanstack/react-query';
 import { postWhole } from '../../platform/clipOutbox.ts';
 import { newId } from '../../platform/ids.ts';
+import { keys } from '../../platform/queryKeys.ts';
 import { useMe } from '../../platform/session.ts';
 import { useClipOutbox } from '../../platform/useClipOutbox.ts';
-import { useMade, useNewSwing } from '../capture/index.ts';
+
+/** A camera of this device, the view it films, and its picture; null while it has none. */
+export interface LiveCamera {
+  readonly kind: ViewKind;
+  readonly track: () => MediaStreamTrack | null;
+}
+
+/** What one camera saw of a take. */
+export interface Filmed {
+  readonly file: File;
+  readonly kind: ViewKind;
+}
 
 /**
- * Takes of this device's camera on their way to the bench: kept here first, sent in pieces, each made a swing once. A
- * closed tab or a full disk over there loses none.
+ * Takes of this device's cameras on their way to the bench: kept here first, sent in pieces, both views of one take as one
+ * swing. A closed tab or a full disk over there loses none.
  */
 export function useTakeSender(studentId: string, onTaken: (swingId: string) => void) {
   const me = useMe();
-  const create = useNewSwing(studentId);
+  const client = useQueryClient();
   const today = me.data?.today ?? '';
-  const [made] = useMade(studentId, today);
   const of = `/api/students/${studentId}`;
-  const box = useClipOutbox(`coach.${studentId}`, `${of}/pieces`, async ({ note, recordedOn }, whole) => {
-    const clip = await postWhole<Clip>(`${of}/clips/whole`, whole);
+  const box = useClipOutbox(`coach.${studentId}`, `${of}/pieces`, async ({ note }, whole) => {
     const swingId = note.swingId ?? '';
-    await create.mutateAsync({ id: swingId, recordedOn, ...made, views: [viewOf(clip)], marks: [] });
-    onTaken(swingId);
+    await postWhole(`${of}/takes/${swingId}/whole`, whole);
+    void client.invalidateQueries({ queryKey: keys.student(studentId) });
+    void client.invalidateQueries({ queryKey: keys.swing(swingId) });
+    // With two cameras the take is there when its last clip is.
+    if (note.last === 'yes') onTaken(swingId);
   });
-  const put = (file: File, kind: ViewKind) =>
-    void box.put({ id: newId(), kind, recordedOn: today, file, note: { swingId: newId() } });
+  const put = async (filmed: readonly Filmed[]) => {
+    const swingId = newId();
+    for (const [i, { file, kind }] of filmed.entries()) {
+      const note = { swingId, last: i === filmed.length - 1 ? 'yes' : 'no' };
+      void box.put({ id: newId(), kind, recordedOn: today, file, note });
+      // The first is to be sent first.
+      await new Promise((done) => setTimeout(done, 2));
+    }
+  };
   return { sendings: box.sendings, put, letGo: box.letGo, again: box.again };
 }

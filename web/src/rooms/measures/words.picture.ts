@@ -26,3 +26,12 @@ export const PICTURE_WORDS = {
 export const CAMERA_STEP_WORDS = {
   before: (view: string) => `Before the next take, ${view}: `,
 } as const;
+
+/** What the second camera of a device says. */
+export const SECOND_CAMERA_WORDS = {
+  title: (view: string) => `Second camera, ${view}`,
+  none: 'none',
+  camera: (number: number) => `Camera ${number}`,
+  failed: 'This camera doesn’t answer. Close whatever uses it, or choose another.',
+  sees: 'What the second camera sees',
+} as const;

@@ -7,6 +7,7 @@ import { useUnits } from '../../platform/units.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { AskNext, useAskNext } from './AskNext.tsx';
+import { GatesAlong, useGatesAlong } from './GatesAlong.tsx';
 import { LessonDates } from './LessonDates.tsx';
 import { useLessonDraft, useSendSummary } from './lessonQueries.ts';
 import { AFTER_WORDS, DATES_WORDS, LESSON_WORDS } from './words.lesson.ts';
@@ -81,6 +82,7 @@ function Letter({
   const [text, setText] = useDraft(`lesson.${lesson.id}`, isText);
   const [drafting, setDrafting] = useState(false);
   const asking = useAskNext(student.id);
+  const along = useGatesAlong(student.id);
   const anew = async () => {
     setDrafting(true);
     await draft.refetch();
@@ -89,13 +91,15 @@ function Letter({
   };
   // What was sent takes the letter's place: the word about it must outlive it.
   const post = (drafted: string) =>
-    void send.mutateAsync({ text: text ?? drafted, draft: drafted, request: asking.request }).then(
-      () => {
-        dropDraft(`lesson.${lesson.id}`);
-        toast(AFTER_WORDS.sent);
-      },
-      () => undefined,
-    );
+    void send
+      .mutateAsync({ text: text ?? drafted, draft: drafted, request: asking.request, gates: along.words })
+      .then(
+        () => {
+          dropDraft(`lesson.${lesson.id}`);
+          toast(AFTER_WORDS.sent);
+        },
+        () => undefined,
+      );
   return (
     <Shown query={draft} what={LESSON_WORDS.the}>
       {({ text: drafted }) => (
@@ -109,6 +113,7 @@ function Letter({
             value={text ?? drafted}
             onChange={(e) => setText(e.target.value)}
           />
+          <GatesAlong along={along} />
           <AskNext asking={asking} today={today} />
           <div className="mt-2 flex flex-wrap gap-2">
             <button

@@ -27,6 +27,15 @@ export const useLessonDraft = (studentId: string, lessonId: string, units: strin
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+/** A rung's gate that is decided with the summary. */
+export interface LessonGate {
+  readonly id: string;
+  readonly drill: string;
+  readonly stage: string;
+  readonly decision: 'advance';
+  readonly note: string;
+}
+
 type NoteSent = Omit<LessonNoteSend, 'id' | 'swingId' | 'measure' | 'felt'> &
   Partial<Pick<LessonNoteSend, 'swingId' | 'measure' | 'felt'>>;
 
@@ -47,7 +56,12 @@ export const useSendSummary = (studentId: string, lessonId: string) =>
     student: studentId,
     send: (
       id,
-      letter: { readonly text: string; readonly draft: string; readonly request: NewFilmRequest | null },
+      letter: {
+        readonly text: string;
+        readonly draft: string;
+        readonly request: NewFilmRequest | null;
+        readonly gates: readonly LessonGate[];
+      },
     ) => post<Lesson>(`${at(studentId, lessonId)}/summary`, { id, ...letter }),
   });
 

@@ -174,5 +174,6 @@ export const AFTER_WORDS = {
   anew: 'Draft it anew',
   gates: 'Gates',
   text: 'Summary',
+  gateAlong: (drill: string, stage: string) => `Next rung of ${drill}: “${stage}” is held`,
   askNext: (what: string) => `Ask for clips: ${what}`,
 } as const;
