@@ -26,6 +26,8 @@ export interface ProgramOptions {
   /** Fill the folder with the demo data first. */
   readonly demo?: boolean;
   readonly env?: Readonly<Record<string, string>>;
+  /** Whether its pages look through new clips by themselves: that takes a core of the two for half a minute each. */
+  readonly reads?: boolean;
   /** The moment at which the program wakes up, where the test holds the clock. */
   readonly at?: string;
 }
@@ -95,6 +97,7 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
       const context = await browser.createBrowserContext();
       const page = await context.newPage();
       await clock?.hold(page);
+      if (!options.reads) await page.evaluateOnNewDocument(leaveClips);
       await page.setViewport({ width, height, isMobile: width < 600, hasTouch: width < 600 });
       page.setDefaultTimeout(30_000);
       page.on('pageerror', (error) => complaints.push(String((error as Error).message)));
@@ -106,6 +109,12 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** Runs in the page: what is chosen there later stays. */
+function leaveClips(): void {
+  const known = JSON.parse(localStorage.getItem('inchstep.settings') ?? '{}') as object;
+  localStorage.setItem('inchstep.settings', JSON.stringify({ readsClips: false, ...known }));
 }
 
 export function freePort(): Promise<number> {

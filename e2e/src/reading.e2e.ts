@@ -14,7 +14,7 @@ describe('clips that are read in the background', () => {
   let swing: string;
 
   beforeAll(async () => {
-    program = await startProgram({ demo: true });
+    program = await startProgram({ demo: true, reads: true });
     page = await program.page();
     priya = (await enterDemo(page, program.url))('Priya');
     await page.goto(`${program.url}/students/${priya}/lesson`);
@@ -38,7 +38,8 @@ describe('clips that are read in the background', () => {
         timeout: 150_000,
       },
     );
-    await see(page, 'One swing, beside');
+    await see(page, 'Ask what it felt like before the tapes are seen.');
+    expect(await page.$('[data-testid^="measure-"]')).toBeNull();
     expect(await seriousFindings(page)).toEqual([]);
   });
 
@@ -51,6 +52,8 @@ describe('clips that are read in the background', () => {
       await seePart(page, 'fieldset[aria-label="Station"]');
       await seePart(page, '[data-testid^="measure-"]');
       expect(await seriousFindings(page)).toEqual([]);
+      await page.keyboard.press('2');
+      await see(page, 'One swing, beside');
     },
   );
 

@@ -9,9 +9,7 @@ import { bringIn } from './takes.ts';
 interface Hand {
   readonly name: string;
   readonly size: readonly [number, number];
-  /** Whether this device reads clips by itself; a tablet that is told not to leaves it to another. */
-  readonly reads: boolean;
-  press(page: Page, name: string, role?: string): Promise<void>;
+  press(page: Page, name: string): Promise<void>;
   part(page: Page, number: string, name: string): Promise<void>;
   count(page: Page, times: number): Promise<void>;
   choose(page: Page, label: string, value: string): Promise<void>;
@@ -24,13 +22,7 @@ const selectOf = (page: Page, label: string) =>
 const KEYS: Hand = {
   name: 'by keys alone at 1280 x 800',
   size: [1280, 800],
-  reads: true,
-  press: async (page, name, role) => {
-    if (role === 'checkbox') {
-      await (await seePart(page, `::-p-aria([name="${name}"][role="checkbox"])`)).focus();
-      await page.keyboard.press('Space');
-      return;
-    }
+  press: async (page, name) => {
     await page.waitForFunction(
       (wanted) =>
         [...document.querySelectorAll('button, a')].some(
@@ -74,7 +66,6 @@ const KEYS: Hand = {
 const FINGER: Hand = {
   name: 'on a tablet held upright',
   size: [820, 1180],
-  reads: false,
   press,
   part: (page, _, name) => press(page, name),
   count: async (page, times) => {
@@ -115,11 +106,7 @@ describe.each([KEYS, FINGER])('a whole lesson, $name', (hand) => {
     await see(page, 'Going on for');
   });
 
-  step('three swings before any cue, read by themselves', async () => {
-    await hand.part(page, '2', 'Film');
-    if (!hand.reads)
-      await page.evaluate(() => localStorage.setItem('inchstep.settings', '{"readsClips":false}'));
-    if (!hand.reads) await page.reload();
+  step('three swings before any cue', async () => {
     await hand.part(page, '2', 'Film');
     const ids: string[] = [];
     for (let i = 0; i < 3; i++) ids.push(await bringIn(page, priya, 'priya-then.face_on.mp4'));
@@ -130,12 +117,7 @@ describe.each([KEYS, FINGER])('a whole lesson, $name', (hand) => {
     )) as { id: string; cue: string | null }[];
     const cues = swings.filter(({ id }) => ids.includes(id)).map(({ cue }) => cue);
     expect(cues).toEqual(['before', 'before', 'before']);
-    if (hand.reads)
-      await page.waitForFunction(() => /\d+ measures?, .*proposed marks/.test(document.body.innerText), {
-        timeout: 150_000,
-      });
-    // One that was read will do; the others are left to be read later.
-    if (hand.reads) await hand.press(page, 'Read new clips on this device', 'checkbox');
+    // Reading them has a story of its own; this device leaves them to another.
     await see(page, 'this device doesn’t read by itself');
     expect(await wide()).toBe(hand.size[0]);
   });
@@ -145,8 +127,7 @@ describe.each([KEYS, FINGER])('a whole lesson, $name', (hand) => {
     await see(page, 'Asked before the tape is shown');
     expect(await page.$('[data-testid^="measure-"]')).toBeNull();
     await hand.press(page, 'It stayed still');
-    await see(page, hand.reads ? 'Felt it stayed still, measured' : 'the answer waits for it');
-    if (hand.reads) await seePart(page, 'fieldset[aria-label="Station"]');
+    await see(page, 'the answer waits for it');
     expect(await seriousFindings(page)).toEqual([]);
   });
 

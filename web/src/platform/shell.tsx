@@ -31,6 +31,7 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['l', SHELL_WORDS.benchReferenceLines],
   ['n', SHELL_WORDS.benchToThePlace],
   ['1 2 3 4 5 6', SHELL_WORDS.lessonParts],
+  ['t, r', SHELL_WORDS.lessonTakes],
   ['p f u', SHELL_WORDS.lessonCounts],
   [SHELL_WORDS.pageKeys, SHELL_WORDS.lessonPresenter],
   [SHELL_WORDS.backspace, SHELL_WORDS.lessonTakeBack],

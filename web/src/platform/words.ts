@@ -52,6 +52,7 @@ export const SHELL_WORDS = {
   benchReferenceLines: 'bench: reference lines on or off',
   benchToThePlace: 'bench: to the place whose mark would tell most',
   lessonParts: 'lesson: before, film, felt, decide, count, after',
+  lessonTakes: 'lesson: a take by the phones, by this device’s camera',
   lessonCounts: 'lesson: counted, missed, not sure (Enter: looked)',
   pageKeys: 'Page down, page up',
   lessonPresenter: 'lesson: counted or looked, missed; the keys of a hand-held presenter',

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
-import { type ReaderHands, readClips, whileNoBench } from './clipReader.ts';
+import { overtakenBy, type ReaderHands, readClips, whileNoBench } from './clipReader.ts';
 import { tellLook } from './lookNow.ts';
 import { lookThrough } from './lookThrough.ts';
 import { measureSwing, saveSwing, swingsToLook } from './queries.ts';
@@ -34,6 +34,7 @@ export function ClipReader() {
         }),
       save,
       tell: tellLook,
+      overtaken: (swing, leave) => overtakenBy(swingsToLook, swing, leave, ASK_AGAIN_MS),
       holding: whileNoBench,
     };
     const lead = () => rounds(hands, stop.signal);

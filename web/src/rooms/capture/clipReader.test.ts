@@ -1,7 +1,14 @@
 import type { Swing, SwingToLook } from '@inchstep/contract/capture';
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import type { SwingWork } from './benchState.ts';
-import { holdForBench, type LookNow, type ReaderHands, readClips, whileNoBench } from './clipReader.ts';
+import {
+  holdForBench,
+  type LookNow,
+  overtakenBy,
+  type ReaderHands,
+  readClips,
+  whileNoBench,
+} from './clipReader.ts';
 import type { Looked } from './lookThrough.ts';
 
 const view = (kind: 'face_on' | 'down_the_line', more: object = {}) => ({
@@ -62,6 +69,7 @@ const hands = (
       return { ...swing, ...work, version: swing.version + 1 } as unknown as Swing;
     },
     tell: (now) => void told.push(now),
+    overtaken: () => ({ comes: new Promise(() => undefined), end: () => undefined }),
     holding: (_, work) => work(new Promise(() => undefined)),
     ...more,
   };
@@ -107,6 +115,39 @@ describe('the reader of clips', () => {
   });
   test('nothing to look at is said, so that it rests', async () => {
     expect(await readClips(hands([], []), new Set())).toBe(false);
+  });
+});
+
+describe('what was just filmed goes first', () => {
+  const made = (id: string, createdAt: string) => waits(id, { createdAt });
+  const old = made('old', '2027-03-01T10:00:00Z');
+  test('a newer take ends the look at an older one; nothing of it is saved, and it comes later', async () => {
+    let ended = 0;
+    const list = [[old], [old], [made('new', '2027-03-08T10:00:00Z'), old]];
+    const overtaken = overtakenBy(async () => list.shift() ?? [], old.swing, new Set(), 5);
+    const look: ReaderHands['look'] = async (_url, _kind, _golfer, { stopped }) => stopped.then(() => null);
+    const ends = { comes: overtaken.comes, end: () => void ended++ };
+    await readClips(hands([old], [], { look, overtaken: () => ends }), new Set());
+    overtaken.end();
+    expect([saved, ended]).toEqual([[], 1]);
+  });
+  test('an older one, or one that is left for later, doesn’t', async () => {
+    const older = made('older', '2027-02-01T10:00:00Z');
+    const left = made('left', '2027-03-09T10:00:00Z');
+    let asked = 0;
+    const all = async () => {
+      asked++;
+      return [left, older, old];
+    };
+    const overtaken = overtakenBy(all, old.swing, new Set(['left']), 5);
+    let came = false;
+    void overtaken.comes.then(() => {
+      came = true;
+    });
+    await new Promise((done) => setTimeout(done, 60));
+    overtaken.end();
+    expect(asked).toBeGreaterThan(1);
+    expect(came).toBe(false);
   });
 });
 

@@ -21,6 +21,11 @@ export interface ReaderHands {
   /** Saves the swing's views and marks, and measures it. */
   readonly save: (swing: Swing, work: SwingWork) => Promise<Swing>;
   readonly tell: (now: LookNow | null) => void;
+  /** Comes when a newer take waits: what is in the coach's lesson now goes before what came in yesterday. */
+  readonly overtaken: (
+    swing: Swing,
+    leave: ReadonlySet<string>,
+  ) => { readonly comes: Promise<void>; end(): void };
   /** Runs `work` while no bench holds the swing; `stolen` comes when one takes it. */
   readonly holding: (swingId: string, work: (stolen: Promise<void>) => Promise<void>) => Promise<void>;
 }
@@ -43,7 +48,11 @@ export async function readClips(hands: ReaderHands, leave: Set<string>): Promise
         const now = { swingId: swing.id, firstName: next.firstName, view };
         hands.tell({ ...now, share: 0 });
         const onProgress = (share: number) => hands.tell({ ...now, share });
-        const looked = await hands.look(clipUrl(clipId), view, next.golfer, { onProgress, stopped: stolen });
+        const overtaken = hands.overtaken(swing, leave);
+        const stopped = Promise.race([stolen, overtaken.comes]);
+        const looked = await hands
+          .look(clipUrl(clipId), view, next.golfer, { onProgress, stopped })
+          .finally(overtaken.end);
         if (looked === null) return;
         if (!looked.ok && looked.trouble === 'network') throw new Error('readClips: the look could not run');
         swing = await hands.save(swing, workAfter(swing, view, looked));
@@ -66,6 +75,24 @@ function workAfter(swing: Swing, view: ViewKind, looked: Exclude<Looked, null>):
   return looked.trouble === 'network'
     ? { made, views, marks }
     : { made, views: put({ looked: looked.trouble }), marks };
+}
+
+/** Asks the list again and again, until what stands first in it was filmed later than `swing`. */
+export function overtakenBy(
+  list: ReaderHands['list'],
+  swing: Swing,
+  leave: ReadonlySet<string>,
+  everyMs: number,
+): { readonly comes: Promise<void>; end(): void } {
+  let timer: ReturnType<typeof setInterval> | undefined;
+  const comes = new Promise<void>((done) => {
+    timer = setInterval(async () => {
+      const all = await list().catch(() => []);
+      const first = all.find((one) => !leave.has(one.swing.id))?.swing;
+      if (first && first.id !== swing.id && first.createdAt > swing.createdAt) done();
+    }, everyMs);
+  });
+  return { comes, end: () => clearInterval(timer) };
 }
 
 const lockOf = (swingId: string): string => `inchstep.swing.${swingId}`;

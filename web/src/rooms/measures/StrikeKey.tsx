@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { ToldError } from '../../platform/httpError.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { type Listening, listen, type Rolling, rollingTake } from '../capture/index.ts';
-import type { Filmed, LiveCamera } from './useTakeSender.ts';
+import { type Filmed, filmedOf, type LiveCamera } from './useTakeSender.ts';
 import { STRIKE_WORDS } from './words.ts';
 
 /** A take holds so much before the strike and after it: address to finish. */
@@ -86,10 +86,13 @@ function useStrikes(
     const keep = async (agoMs: number) => {
       setHeard((count) => count + 1);
       await new Promise((done) => setTimeout(done, Math.max(0, 1000 * AFTER_S - agoMs)));
-      const filmed = await Promise.all(
-        films.map(async ({ kind, rolling }) => ({ kind, file: await rolling.cut(BEFORE_S + AFTER_S) })),
-      );
-      if (filmed.length > 0 && !left) hands.current.onTake(filmed);
+      const cuts = films.map(async ({ kind, rolling }) => ({
+        kind,
+        file: await rolling.cut(BEFORE_S + AFTER_S),
+      }));
+      const { whole, broken } = await filmedOf(cuts);
+      if (whole.length > 0 && !left) hands.current.onTake(whole);
+      if (broken) throw broken;
     };
     const begin = async () => {
       const on = hands.current.cameras.flatMap(({ kind, track }) => {

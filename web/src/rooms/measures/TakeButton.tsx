@@ -4,10 +4,11 @@ import { Circle, Square } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { ClipSending } from '../../platform/clipOutbox.ts';
+import { useScreenKeys } from '../../platform/keys.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { recordTake, type Take } from '../capture/index.ts';
 import { StrikeKey } from './StrikeKey.tsx';
-import { type LiveCamera, useTakeSender } from './useTakeSender.ts';
+import { filmedOf, type LiveCamera, useTakeSender } from './useTakeSender.ts';
 import { TAKE_BUTTON_WORDS } from './words.ts';
 
 /** A take keeps the views it was begun in, whatever is looked at meanwhile. */
@@ -23,6 +24,15 @@ interface TakeButtonProps {
   /** A take has come to the bench; without it the bench is opened. */
   readonly onTaken?: ((swingId: string) => void) | undefined;
 }
+
+/** Longer than any swing with its waggle. */
+const LONGEST_S = 10;
+
+const Key = () => (
+  <kbd aria-hidden className="kbd kbd-sm text-base-content">
+    {TAKE_BUTTON_WORDS.key}
+  </kbd>
+);
 
 /** Records takes, by key or at the sound of the strike, and puts them on the bench. */
 export function TakeButton({ student, cameras, onTaken }: TakeButtonProps) {
@@ -55,25 +65,39 @@ export function TakeButton({ student, cameras, onTaken }: TakeButtonProps) {
   };
   const end = async () => {
     setRunning([]);
-    await sender.put(
-      await Promise.all(running.map(async ({ take, kind }) => ({ kind, file: await take.finish() }))),
-    );
+    const films = running.map(async ({ take, kind }) => ({ kind, file: await take.finish() }));
+    const { whole, broken } = await filmedOf(films);
+    if (whole.length > 0) await sender.put(whole);
+    if (broken) throw broken;
   };
   const tell = (work: Promise<void>) => void work.catch((reason: Error) => setTrouble(reason));
+  const on = running.length > 0;
+  const press = useRef<() => void>(() => undefined);
+  press.current = () => {
+    if (on) tell(end());
+    else if (cameras.length > 0) tell(begin());
+  };
+  useScreenKeys('r', () => press.current(), {}, []);
+  // A take is a few seconds: one that nobody ends ends by itself.
+  useEffect(() => {
+    if (!on) return;
+    const late = setTimeout(() => press.current(), 1000 * LONGEST_S);
+    return () => clearTimeout(late);
+  }, [on]);
   return (
     <>
-      {running.length > 0 ? (
+      {on ? (
         <button type="button" className="btn btn-error" onClick={() => tell(end())}>
-          <Square aria-hidden size={18} /> {TAKE_BUTTON_WORDS.endTheTake}
+          <Square aria-hidden size={18} /> {TAKE_BUTTON_WORDS.endTheTake} <Key />
         </button>
       ) : (
         cameras.length > 0 && (
           <button type="button" className="btn" onClick={() => tell(begin())}>
-            <Circle aria-hidden size={18} /> {TAKE_BUTTON_WORDS.startATake}
+            <Circle aria-hidden size={18} /> {TAKE_BUTTON_WORDS.startATake} <Key />
           </button>
         )
       )}
-      {cameras.length > 0 && running.length === 0 && (
+      {cameras.length > 0 && !on && (
         <StrikeKey cameras={cameras} onTake={(filmed) => void sender.put(filmed)} />
       )}
       {sender.sendings.map((sending) => (

@@ -22,3 +22,13 @@ test('a browser that can’t record says so and names the way round', async () =
   expect((await screen.findByRole('alert')).textContent).toMatch(/can’t record.*add the clip/);
   expect(screen.getByRole('button', { name: 'Start a take' })).toBeTruthy();
 });
+test('the key does what the button does', async () => {
+  show(() => ({}) as MediaStreamTrack);
+  fireEvent.keyDown(document, { key: 'r', code: 'KeyR' });
+  expect((await screen.findByRole('alert')).textContent).toMatch(/can’t record/);
+});
+test('with the camera off the key does nothing', () => {
+  show(null);
+  fireEvent.keyDown(document, { key: 'r', code: 'KeyR' });
+  expect(screen.queryByRole('alert')).toBeNull();
+});

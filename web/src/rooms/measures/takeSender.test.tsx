@@ -41,3 +41,12 @@ test('what the program refuses is told in its words', async () => {
   const whole = { pieces: 'a'.repeat(32), id: 'c1', kind: 'face_on', recordedOn: '2027-03-10' };
   await expect(postWhole('/x', whole)).rejects.toThrow('That is no film.');
 });
+
+test('one camera that broke takes nothing from the other', async () => {
+  const { filmedOf } = await import('./useTakeSender.ts');
+  const good = { kind: 'face_on' as const, file: film() };
+  const { whole, broken } = await filmedOf([Promise.resolve(good), Promise.reject(new Error('encoding'))]);
+  expect(whole).toEqual([good]);
+  expect(broken?.message).toMatch(/could not be recorded/);
+  expect((await filmedOf([Promise.resolve(good)])).broken).toBeNull();
+});

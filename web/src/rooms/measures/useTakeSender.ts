@@ -1,10 +1,12 @@
 import type { ViewKind } from '@inchstep/core/intake';
 import { useQueryClient } from '@tanstack/react-query';
 import { postWhole } from '../../platform/clipOutbox.ts';
+import { ToldError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useMe } from '../../platform/session.ts';
 import { useClipOutbox } from '../../platform/useClipOutbox.ts';
+import { TAKE_BUTTON_WORDS } from './words.ts';
 
 /** A camera of this device, the view it films, and its picture; null while it has none. */
 export interface LiveCamera {
@@ -16,6 +18,16 @@ export interface LiveCamera {
 export interface Filmed {
   readonly file: File;
   readonly kind: ViewKind;
+}
+
+/** Of several cameras those that recorded: one that broke takes nothing from the others. */
+export async function filmedOf(
+  films: readonly Promise<Filmed>[],
+): Promise<{ readonly whole: readonly Filmed[]; readonly broken: Error | null }> {
+  const settled = await Promise.allSettled(films);
+  const whole = settled.flatMap((one) => (one.status === 'fulfilled' ? [one.value] : []));
+  const bad = settled.find((one) => one.status === 'rejected');
+  return { whole, broken: bad ? new ToldError(TAKE_BUTTON_WORDS.oneBroke) : null };
 }
 
 /**

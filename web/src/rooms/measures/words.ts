@@ -210,6 +210,9 @@ export const STRIP_WORDS = {
 export const TAKE_BUTTON_WORDS = {
   endTheTake: 'End the take',
   startATake: 'Start a take',
+  key: 'R',
+  oneBroke:
+    'A camera’s picture could not be recorded. What the other one saw is kept; choose another camera.',
   putting: 'Putting it on the bench …',
   sendTheTakeAgain: 'Send the take again',
   keptHere: 'The take is kept on this device and goes by itself.',

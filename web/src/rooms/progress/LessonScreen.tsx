@@ -139,7 +139,11 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
           {part === 'film' && (
             <div className="flex flex-col gap-3">
               <CameraDesk studentId={student.id} lessonId={lesson.id} />
-              <LessonTakes student={student} today={today} />
+              <LessonTakes
+                student={student}
+                today={today}
+                felt={file.data?.moments.some((one) => one.what === 'note' && one.tag === 'felt') ?? false}
+              />
               <Shown query={swings} what={LESSON_WORDS.the}>
                 {(all) => (
                   <Live

@@ -4,6 +4,7 @@ import type { Reading } from '@inchstep/contract/measures';
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { takeState } from '@inchstep/core/capture';
 import { dayPair } from '@inchstep/core/measures';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { dayText, Panel } from '../../platform/parts.tsx';
 import { useSettings } from '../../platform/settings.tsx';
@@ -21,7 +22,17 @@ interface OfStudent {
 }
 
 /** Today's takes, each with how far it is read, and what they come to together. */
-export function LessonTakes({ student, today }: { readonly student: Student; readonly today: string }) {
+export function LessonTakes({
+  student,
+  today,
+  felt,
+}: {
+  readonly student: Student;
+  readonly today: string;
+  /** Whether the student has said today what it felt like: the tapes are shown after that. */
+  readonly felt: boolean;
+}) {
+  const [shown, show] = useState(false);
   const studentId = student.id;
   const swings = useSwings(studentId, AGAIN_MS);
   const readings = useReadings(studentId, AGAIN_MS);
@@ -55,7 +66,18 @@ export function LessonTakes({ student, today }: { readonly student: Student; rea
         ))}
       </ol>
       {newest && <CameraStep student={student} swing={newest} />}
-      <Together studentId={studentId} today={today} readings={readings.data ?? []} />
+      {felt || shown ? (
+        <Together studentId={studentId} today={today} readings={readings.data ?? []} />
+      ) : (
+        readings.data?.some(({ recordedOn }) => recordedOn === today) && (
+          <p className="mt-2 flex flex-wrap items-center gap-2">
+            {TAKES_WORDS.askFirst}
+            <button type="button" className="btn" onClick={() => show(true)}>
+              {TAKES_WORDS.showAll}
+            </button>
+          </p>
+        )
+      )}
     </Panel>
   );
 }

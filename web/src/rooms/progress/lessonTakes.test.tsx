@@ -38,13 +38,13 @@ const reading = (swingId: string, recordedOn: string, value: number) => ({
   stale: false,
   measures: [{ id: 'shift_impact', value, sd: 0.2, station: 'impact', band, verdict: 'high' }],
 });
-function show(swings: readonly object[], readings: readonly object[] = []) {
+function show(swings: readonly object[], readings: readonly object[] = [], felt = true) {
   fakeServer({
     'GET /api/students/s1/swings': swings,
     'GET /api/students/s1/readings': readings,
     'GET /api/students/s1/drill-choices': [],
   });
-  draw(<LessonTakes student={student} today={TODAY} />);
+  draw(<LessonTakes student={student} today={TODAY} felt={felt} />);
 }
 const lines = async () => (await screen.findAllByRole('listitem')).map((li) => li.textContent ?? '');
 
@@ -81,6 +81,13 @@ describe('the takes of a lesson', () => {
     );
     expect(await screen.findByText(/2 swings together, beside/)).toBeTruthy();
     expect(screen.getByTestId('measure-shift_impact').textContent).toContain('2.2');
+  });
+  test('before the student has said what it felt like no tape stands there, unless it is asked for', async () => {
+    show([swing('a', { marks: [mark] })], [reading('a', TODAY, 2.4)], false);
+    expect(await screen.findByText(/Ask what it felt like/)).toBeTruthy();
+    expect(screen.queryByTestId('measure-shift_impact')).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Show the tapes' }));
+    expect(await screen.findByTestId('measure-shift_impact')).toBeTruthy();
   });
   test('a device that is told not to read says so, and remembers it', async () => {
     show([swing('a')]);

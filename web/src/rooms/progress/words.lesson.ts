@@ -117,6 +117,8 @@ export const TAKES_WORDS = {
       .filter((part) => part !== '')
       .join(', '),
   bench: 'Bench',
+  askFirst: 'Ask what it felt like before the tapes are seen.',
+  showAll: 'Show the tapes',
   together: 'Together',
   pooled: (swings: number, then: string | null) =>
     `${swings === 1 ? 'One swing' : `${swings} swings together`}${then === null ? '' : `, beside ${then}`}`,
