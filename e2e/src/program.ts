@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -78,10 +78,7 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
   const dataDir = join(folder, 'data');
   const clock = options.at ? heldClock(options.at) : null;
   const more = { ...(options.demo ? { INCHSTEP_DEMO: '1' } : {}), ...clock?.env, ...options.env };
-  if (options.demo) {
-    const env = { ...process.env, NODE_OPTIONS: '', DATA_DIR: dataDir, ...more };
-    await finished(spawn('node', ['server/dist/demo.js'], { cwd: ROOT, env, stdio: 'ignore' }));
-  }
+  if (options.demo) cpSync(String(process.env.E2E_DEMO_DIR), dataDir, { recursive: true });
   const server = await startServer(dataDir, more);
   const { browser, close } = await openBrowser();
   const complaints: string[] = [];
