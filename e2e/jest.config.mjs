@@ -1,8 +1,8 @@
 export default {
   rootDir: '..',
   testEnvironment: 'node',
-  globalSetup: '<rootDir>/e2e/src/demoOnce.mjs',
-  globalTeardown: '<rootDir>/e2e/src/demoDropped.mjs',
+  globalSetup: '<rootDir>/e2e/demoOnce.mjs',
+  globalTeardown: '<rootDir>/e2e/demoDropped.mjs',
   testMatch: ['<rootDir>/e2e/src/**/*.e2e.ts'],
   transform: {
     '^.+\\.(t|j)sx?$': [

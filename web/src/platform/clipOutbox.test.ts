@@ -99,6 +99,22 @@ describe('clips on their way', () => {
     await box.flush();
     expect(states()).toEqual(['there']);
   });
+  test.each([
+    ['a full disk over there', 507],
+    ['a program that stumbles', 500],
+    ['one that is busy', 429],
+  ])('%s keeps the take here until it can go', async (_, status) => {
+    let full = true;
+    const { box, options, states } = outbox({
+      send: () => (full ? Promise.reject(failure(status, 'disk_full')) : Promise.resolve('e'.repeat(32))),
+    });
+    await box.put(clip(`kept-${status}`));
+    expect(states()).toEqual(['waits']);
+    expect(await (await clipStore()).all(options.scope)).toHaveLength(1);
+    full = false;
+    await box.flush();
+    expect(states()).toEqual(['there']);
+  });
   test('pieces that the program let go are sent from the beginning, once', async () => {
     const urls: (string | null)[] = [];
     let gone = true;

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const ROOT = new URL('../../', import.meta.url).pathname;
+const ROOT = new URL('../', import.meta.url).pathname;
 
 export default async function demoOnce() {
   const folder = mkdtempSync(join(tmpdir(), 'inchstep-demo-'));
