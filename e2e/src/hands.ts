@@ -1,14 +1,24 @@
 import axe from 'axe-core';
 import type { ElementHandle, Page } from 'puppeteer-core';
 
-/** What a person does: presses what is named, types into what is labelled, reads what stands there. */
+/** So long a hand stays on one thing before it looks again for what is to be pressed. */
+const LOOK_AGAIN_MS = 10_000;
+
+/**
+ * What a person does: presses what is named, types into what is labelled, reads what stands there. A thing that was drawn
+ * anew while the hand waited for it is looked for again: the one that was found never comes to be pressed.
+ */
 export async function press(page: Page, name: string, role = 'button'): Promise<void> {
-  try {
-    const locator = page.locator(`::-p-aria([name="${name}"][role="${role}"])`);
-    await locator.map(uncovered).wait();
-    await locator.click();
-  } catch {
-    throw await withPicture(page, `nothing to press is called “${name}”`);
+  const until = Date.now() + page.getDefaultTimeout();
+  for (;;) {
+    try {
+      const locator = page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(LOOK_AGAIN_MS);
+      await locator.map(uncovered).setTimeout(LOOK_AGAIN_MS).wait();
+      await locator.click();
+      return;
+    } catch {
+      if (Date.now() >= until) throw await withPicture(page, `nothing to press is called “${name}”`);
+    }
   }
 }
 
