@@ -67,4 +67,5 @@ if (!only || only === 'web') {
   await viteBuild({ root: 'web', logLevel: 'warn' });
   await viteBuild({ root: 'web', logLevel: 'warn', mode: 'student' });
   await packed('web/dist/assets');
+  await packed('web/dist/assets/page');
 }

@@ -24,7 +24,7 @@ const VIEWS = [
   { name: 'drill-editor', path: '/library/kiss_the_post/edit' },
   { name: 'schools', path: '/schools' },
   { name: 'ladder', of: 'Priya', path: '/ladder' },
-  { name: 'review', of: 'Mei', path: '/checkins', act: holdAtTop },
+  { name: 'review', of: 'Mei', path: '/checkins', act: drawAtTop },
   { name: 'progress', of: 'Hanne', path: '/progress' },
   { name: 'student-page', of: 'Gus', phone: true },
   { name: 'lesson', of: 'Piet', path: '/lesson', act: count },
@@ -116,6 +116,23 @@ async function count(page) {
   }
   await page.evaluate(() => document.activeElement?.blur());
   await pause(5000);
+}
+
+/** The pair at the top, a line drawn on it, and its picture put with the reply. */
+async function drawAtTop(page) {
+  await holdAtTop(page);
+  await page.keyboard.press('d');
+  const box = await (await page.$('#pair')).boundingBox();
+  const at = (share) => [
+    box.x + box.width * (0.74 + 0.02 * share),
+    box.y + box.height * (0.35 + 0.5 * share),
+  ];
+  await page.mouse.move(...at(0));
+  await page.mouse.down();
+  for (let share = 0; share <= 1; share += 0.1) await page.mouse.move(...at(share));
+  await page.mouse.up();
+  await page.keyboard.press('p');
+  await page.waitForSelector('ul[aria-label="Put with the reply"] li');
 }
 
 async function holdAtTop(page) {

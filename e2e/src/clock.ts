@@ -23,7 +23,7 @@ export function heldClock(begin: string) {
       const taken = new Promise<void>((done) => server.once('message', () => done()));
       server.send({ clockMs: byMs });
       await taken;
-      await Promise.all([...pages.keys()].map(put));
+      await Promise.all([...pages.keys()].filter((page) => !page.isClosed()).map(put));
     },
   };
 }

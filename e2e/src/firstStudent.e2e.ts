@@ -120,14 +120,16 @@ describe('a coach’s first student', () => {
     await seePart(page, '[data-testid="queue"]');
     expect(await textOf(page, '[data-testid="queue"]')).toContain('The knee goes out by itself now.');
     await pressText(page, 'Priya Raman');
-    await see(page, 'Then and now');
+    await see(page, 'What changed');
     await seePart(page, 'textarea[aria-label="Reply"]');
     const draft = await page.$eval('textarea[aria-label="Reply"]', (t) => (t as HTMLTextAreaElement).value);
     expect(draft).toContain('Priya');
     await page.focus('textarea[aria-label="Reply"]');
     await page.keyboard.type('Keep the heel quiet. ');
     await press(page, 'Send');
-    await see(page, 'Your reply');
+    await see(page, 'Goes at');
+    await press(page, 'Send it now');
+    await see(page, 'It has gone.');
     const outbox = join(program.dataDir, 'outbox');
     const [mail] = readdirSync(outbox);
     expect(readFileSync(join(outbox, String(mail)), 'utf8')).toContain('Keep the heel quiet.');

@@ -7,6 +7,7 @@ import { openBrowser } from '../../tools/browser.mjs';
 import { enterDemo } from './demo.ts';
 import { press, see, seriousFindings, story } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
+import { send } from './setUp.ts';
 
 const WIDE = 270;
 const HIGH = 480;
@@ -246,5 +247,34 @@ describe('live', () => {
     expect(both?.views.map(({ kind }) => kind).sort()).toEqual(['down_the_line', 'face_on']);
     await press(page, 'End the lesson');
     await see(phones[0] as Page, 'lesson is over');
+  });
+  step('a student films on the page itself, with how it was asked for, and sends it', async () => {
+    const { token } = await send(page, `/api/students/${wren}/links`, { days: 9 });
+    const context = await browser.createBrowserContext();
+    const phone = await context.newPage();
+    phone.setDefaultTimeout(30_000);
+    await phone.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true });
+    await phone.goto(`${program.url}/p/${token}`);
+    await see(phone, 'Wren’s practice');
+    await press(phone, 'Film it here');
+    await phone.waitForFunction(() => (document.querySelector('video')?.videoWidth ?? 0) > 0);
+    expect(await seriousFindings(phone)).toEqual([]);
+    await press(phone, 'Film in 8 seconds');
+    await see(phone, 'Walk to the ball:');
+    await see(phone, 'Filming:');
+    await new Promise((done) => setTimeout(done, 1500));
+    await press(phone, 'That was it');
+    await see(phone, 'take.');
+    await phone.locator('::-p-aria([name="Club"][role="combobox"])').fill('wedge');
+    await press(phone, 'Put the camera away');
+    await phone.locator('fieldset label::-p-text(No)').click();
+    await press(phone, 'Send');
+    await see(phone, 'Sent. It is in the coach’s queue.');
+    const swings = (await page.evaluate(
+      (id) => fetch(`/api/students/${id}/swings`).then((r) => r.json()),
+      wren,
+    )) as { club: string; views: { clipId: string | null }[] }[];
+    expect(swings.filter(({ club, views }) => club === 'wedge' && views[0]?.clipId)).toHaveLength(1);
+    await context.close();
   });
 });

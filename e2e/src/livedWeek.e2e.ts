@@ -1,53 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { NO_TROUBLE } from '@inchstep/core/intake';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { press, see, seePart, seriousFindings, story, textOf } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
+import { studentWithDrill } from './setUp.ts';
 
 const DRILL = 'knee_swap';
-
-/** Asks as the program's own page does, and throws where it is refused. */
-const send = (page: Page, url: string, body: unknown): Promise<{ readonly token?: string }> =>
-  page.evaluate(
-    async (to, text) => {
-      const answer = await fetch(to, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json', 'x-inchstep': '1' },
-        body: text,
-      });
-      if (!answer.ok) throw new Error(`${to}: ${await answer.text()}`);
-      return answer.status === 204 ? {} : answer.json();
-    },
-    url,
-    JSON.stringify(body),
-  );
-
-const STUDENT = {
-  firstName: 'Priya',
-  familyName: 'Raman',
-  bornOn: '1990-05-01',
-  handedness: 'right',
-  heightIn: 65,
-  outerHipWidthIn: null,
-  hipJointsApartIn: null,
-  flexibility: 'usual',
-  armSwing: 'usual',
-  beginner: false,
-  aids: ['stick', 'phone', 'basket'],
-  places: ['home', 'range'],
-  cueLiking: { kind: 'any', side: 'any' },
-  films: ['face_on', 'down_the_line'],
-  days: ['mon', 'wed', 'fri', 'sun'],
-  minutesPerDay: { sun: 40 },
-  placeByDay: { sun: 'range' },
-  ballsPerVisit: 60,
-  school: { preset: 'centre_and_turn' },
-  safety: { ...NO_TROUBLE, injuredAreas: [], trouble: [] },
-  guardianConsent: null,
-  aims: '',
-  nextLesson: null,
-};
 
 /** A plan from Monday to the Wednesday after, on the coach's screen and the student's phone, by a held clock. */
 describe('a week that is lived through, in the browser', () => {
@@ -61,19 +19,7 @@ describe('a week that is lived through, in the browser', () => {
   beforeAll(async () => {
     program = await startProgram({ at: '2027-03-01T09:00:00' });
     coach = await program.page();
-    await coach.goto(program.url);
-    await send(coach, '/api/setup', { name: 'Ilse Varga', passphrase: 'limestone and larks' });
-    await send(coach, '/api/students', { id: student, profile: STUDENT });
-    const diagnosisId = randomUUID();
-    const findings = [{ id: 'obs.overswing', seen: 'present' }];
-    await send(coach, `/api/students/${student}/diagnoses`, { id: diagnosisId, swingId: null, findings });
-    await send(coach, '/api/drill-choices', {
-      id: randomUUID(),
-      diagnosisId,
-      drills: [DRILL],
-      note: 'story',
-    });
-    const { token } = await send(coach, `/api/students/${student}/links`, { days: 90 });
+    const token = await studentWithDrill(program, coach, student, DRILL);
     card = `${program.url}/p/${token}`;
     phone = await program.page(390, 844);
   });
@@ -189,9 +135,10 @@ describe('a week that is lived through, in the browser', () => {
     async () => {
       await openCard();
       await press(phone, 'It hurts: stop');
-      await see(phone, 'Pain is never part of the drill');
-      await phone.locator('fieldset label::-p-text(Yes)').click();
-      await phone.locator('[role="alert"] + label input').fill('lead knee, inside');
+      await see(phone, 'Stopped: it hurts');
+      await phone.locator('input[aria-label="Where does it hurt?"]').fill('lead knee, inside');
+      await press(phone, 'Say it');
+      await see(phone, 'Your coach has been told');
       await press(phone, 'Send');
       await see(phone, 'Sent. It is in the coach’s queue.');
       await openCard();

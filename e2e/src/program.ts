@@ -3,7 +3,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { BrowserContext, Page } from 'puppeteer-core';
 import { openBrowser } from '../../tools/browser.mjs';
 import { heldClock } from './clock.ts';
 
@@ -15,6 +15,8 @@ export interface Program {
   readonly url: string;
   readonly dataDir: string;
   page(width?: number, height?: number): Promise<Page>;
+  /** Another page of the same browser, as this one was set up. */
+  again(page: Page): Promise<Page>;
   /** Moves the clock of the server and of every page loaded from here on; only where it began with one. */
   at(moment: string): Promise<void>;
   /** Errors thrown in any page so far, and failed loads. */
@@ -28,9 +30,13 @@ export interface ProgramOptions {
   readonly env?: Readonly<Record<string, string>>;
   /** Whether its pages look through new clips by themselves: that takes a core of the two for half a minute each. */
   readonly reads?: boolean;
+  /** Simulated microphone and camera, which nobody is asked for. */
+  readonly hears?: boolean;
   /** The moment at which the program wakes up, where the test holds the clock. */
   readonly at?: string;
 }
+
+const SIMULATED = ['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream'];
 
 export interface RunningServer {
   readonly url: string;
@@ -80,8 +86,20 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
   const more = { ...(options.demo ? { INCHSTEP_DEMO: '1' } : {}), ...clock?.env, ...options.env };
   if (options.demo) cpSync(String(process.env.E2E_DEMO_DIR), dataDir, { recursive: true });
   const server = await startServer(dataDir, more);
-  const { browser, close } = await openBrowser();
+  const { browser, close } = await openBrowser(options.hears ? SIMULATED : []);
   const complaints: string[] = [];
+  const pageIn = async (
+    context: BrowserContext,
+    { width, height }: { readonly width: number; readonly height: number },
+  ) => {
+    const page = await context.newPage();
+    await clock?.hold(page);
+    if (!options.reads) await page.evaluateOnNewDocument(leaveClips);
+    await page.setViewport({ width, height, isMobile: width < 600, hasTouch: width < 600 });
+    page.setDefaultTimeout(30_000);
+    page.on('pageerror', (error) => complaints.push(String((error as Error).message)));
+    return page;
+  };
   return {
     url: server.url,
     dataDir,
@@ -90,16 +108,9 @@ export async function startProgram(options: ProgramOptions = {}): Promise<Progra
       if (!clock) throw new Error('e2e: this program began with the clock of the machine');
       await clock.move(moment, server.process);
     },
-    page: async (width = 1280, height = 800) => {
-      const context = await browser.createBrowserContext();
-      const page = await context.newPage();
-      await clock?.hold(page);
-      if (!options.reads) await page.evaluateOnNewDocument(leaveClips);
-      await page.setViewport({ width, height, isMobile: width < 600, hasTouch: width < 600 });
-      page.setDefaultTimeout(30_000);
-      page.on('pageerror', (error) => complaints.push(String((error as Error).message)));
-      return page;
-    },
+    page: async (width = 1280, height = 800) =>
+      pageIn(await browser.createBrowserContext(), { width, height }),
+    again: (page) => pageIn(page.browserContext(), page.viewport() ?? { width: 1280, height: 800 }),
     stop: async () => {
       await close();
       await server.end();

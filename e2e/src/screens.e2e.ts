@@ -35,7 +35,7 @@ describe('screens of the demo', () => {
     ['reasons', 'Kofi', '/diagnosis', 'Would explain'],
     ['drill', 'Gus', '/drills', 'Not offered'],
     ['ladder', 'Priya', '/ladder', 'Days'],
-    ['review', 'Mei', '/checkins', 'Then and now'],
+    ['review', 'Mei', '/checkins', 'What changed'],
     ['progress', 'Hanne', '/progress', 'Is it real?'],
     ['the library', null, '/library', 'Knee swap'],
     ['a drill’s page', null, '/library/kiss_the_post', 'Overdone, makes'],
@@ -97,7 +97,7 @@ describe('screens of the demo', () => {
     // Asked for once, and before the script that shows it had come.
     const [asked, ...again] = await phone.evaluate(() =>
       (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
-        .filter(({ name }) => name.includes('/api/page/'))
+        .filter(({ name }) => /\/api\/page\/[^/]+$/.test(name))
         .map(({ initiatorType }) => initiatorType),
     );
     expect([asked, again.length]).toEqual(['link', 0]);

@@ -6,6 +6,7 @@ import { openDb } from './platform/db.ts';
 import { FileStore } from './platform/files.ts';
 import { claimFolder } from './platform/folder.ts';
 import { type JobLimits, Jobs } from './platform/jobs.ts';
+import { MailDoor } from './platform/mailDoor.ts';
 import { Outbox } from './platform/outbox.ts';
 import { ownTls } from './platform/ownTls.ts';
 import { Pieces } from './platform/pieces.ts';
@@ -13,7 +14,7 @@ import { readSettings, type ServerSettings } from './platform/settings.ts';
 import { StartRefusal, startSentence } from './platform/startRefusal.ts';
 import { trustServer } from './platform/trustPage.ts';
 import { StudentRecords } from './records/index.ts';
-import { knownLetters, makeMails } from './rooms/checkins/index.ts';
+import { askByPlan, knownLetters, sendLetters, sweepEnclosures } from './rooms/checkins/index.ts';
 import { Upkeep } from './rooms/measures/index.ts';
 
 export interface OpenContext extends Context {
@@ -38,12 +39,14 @@ export function makeContext(settings: ServerSettings, limits: Partial<JobLimits>
       db,
       files: new FileStore(dataDir),
       outbox: new Outbox(dataDir),
+      mailDoor: settings.mail && new MailDoor(settings.mail),
       pieces: new Pieces(dataDir, settings.clipLimitMb * MEGABYTE),
       jobs,
       records,
       swingSaved: (id) => upkeep.saved(id),
       now,
       close: async () => {
+        ctx.mailDoor?.close();
         upkeep.close();
         records.close();
         await jobs.close();
@@ -98,7 +101,13 @@ async function listen(asked: ServerSettings): Promise<void> {
   const rest = keepHouse(
     ctx,
     new Runs(ctx),
-    () => makeMails(ctx),
+    async () => {
+      // At a start whoever waits for the program comes first.
+      await new Promise((done) => setImmediate(done));
+      askByPlan(ctx);
+      sweepEnclosures(ctx);
+      await sendLetters(ctx);
+    },
     (error) => {
       const { code, message } = error as { code?: string; message?: string };
       app.log.error({ code: code ?? message ?? 'unknown' }, 'housekeeping');

@@ -132,6 +132,7 @@ export const profile = (more: Partial<Profile> = {}): Profile => ({
   guardianConsent: null,
   aims: '',
   nextLesson: null,
+  mail: null,
   ...more,
 });
 

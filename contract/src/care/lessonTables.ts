@@ -1,6 +1,7 @@
+import { ENCLOSURES, REQUESTED_BY } from '@inchstep/core/checkins';
 import { NOTE_TAGS } from '@inchstep/core/practice';
 import { z } from 'zod';
-import { filmAskSchema } from '../rooms/checkins/index.ts';
+import { filmAskSchema, talkSchema } from '../rooms/checkins/index.ts';
 import { lessonSchema } from '../rooms/intake/index.ts';
 import { daySchema, idSchema } from '../shared.ts';
 import { type StudentTable, stamp, student, text } from './studentTable.ts';
@@ -45,6 +46,55 @@ export const LESSON_TABLES: readonly StudentTable[] = [
       aid: filmAskSchema.shape.aid,
       why: text(500),
       withdrawn_at: stamp.nullable(),
+      author: text(80),
+      from: z.enum(REQUESTED_BY).optional(),
+      because: text(200).nullable().optional(),
+    }),
+  },
+  {
+    table: 'messages',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      text: text(5000),
+      at: stamp,
+      goes_at: stamp.nullable(),
+      author: text(80),
+    }),
+  },
+  {
+    table: 'enclosures',
+    json: ['clip_ids', 'talk'],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      checkin_id: idSchema,
+      kind: z.enum(ENCLOSURES),
+      title: text(120),
+      file: z.string().regex(/^[0-9a-f]{64}\.(png|jpg|webm|mp4|mov)$/),
+      bytes: z.int().min(1),
+      seconds: z.number().nullable(),
+      clip_ids: z.array(idSchema).min(1).max(4),
+      talk: talkSchema.nullable(),
+      at: stamp,
+      dropped_at: stamp.nullable(),
+      author: text(80),
+    }),
+  },
+  {
+    table: 'queue_asides',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      at: stamp,
+      until: daySchema.nullable(),
+      note: text(500),
+      undone_at: stamp.nullable(),
       author: text(80),
     }),
   },

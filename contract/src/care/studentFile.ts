@@ -1,4 +1,4 @@
-import { STAGES } from '@inchstep/core/practice';
+import { STAGES, STRIKES } from '@inchstep/core/practice';
 import { FEEL_SIDES } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { ownDrillSchema } from '../formats/index.ts';
@@ -161,6 +161,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       from: z.enum(['coach', 'student']),
       at: stamp,
       done_at: stamp.nullable(),
+      strike: z.enum(STRIKES).nullable().optional(),
       device: idSchema.nullable().optional(),
       layer: z.int().min(1).max(3).default(1),
       lesson_id: idSchema.nullable().optional(),
@@ -195,7 +196,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
   },
   {
     table: 'checkins',
-    json: ['clip_ids'],
+    json: ['clip_ids', 'felt_of'],
     row: z.strictObject({
       id: idSchema,
       ...student,
@@ -205,16 +206,33 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       note: text(2000),
       felt,
       clip_ids: z.array(idSchema).max(4),
+      felt_of: z.strictObject({ measure: z.string(), felt: z.number() }).nullable().optional(),
     }),
   },
   {
     table: 'replies',
-    json: [],
-    row: z.strictObject({ id: idSchema, checkin_id: idSchema, text: text(5000), at: stamp }),
+    json: ['along'],
+    row: z.strictObject({
+      id: idSchema,
+      checkin_id: idSchema,
+      text: text(5000),
+      at: stamp,
+      draft: text(10_000).optional(),
+      goes_at: stamp.nullable().optional(),
+      along: z
+        .strictObject({
+          gates: z.array(idSchema).max(8),
+          requestId: idSchema.nullable(),
+          planId: idSchema.nullable(),
+          feelId: idSchema.nullable().optional(),
+        })
+        .nullable()
+        .optional(),
+    }),
   },
   {
     table: 'mails',
-    json: [],
+    json: ['date'],
     row: z.strictObject({
       id: idSchema,
       ...student,
@@ -223,6 +241,16 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       text: text(5000),
       at: stamp,
       made_at: stamp.nullable(),
+      goes_at: stamp.nullable().optional(),
+      tries: z.int().min(0).max(1000).optional(),
+      next_try_at: stamp.nullable().optional(),
+      trouble: text(500).nullable().optional(),
+      failed_at: stamp.nullable().optional(),
+      date: z
+        .strictObject({ day: daySchema, title: text(300) })
+        .nullable()
+        .optional(),
+      stop_hash: text(100).nullable().optional(),
     }),
   },
   {

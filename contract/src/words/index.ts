@@ -6,6 +6,7 @@ export { DRILL_WORDS } from './drills.ts';
 export type { DrillWords } from './drillWords.ts';
 export { BLOCKER_WORDS, FAULT_WORDS, FINDING_WORDS, PHASE_WORDS, STRENGTH_WORDS } from './faults.ts';
 export { draftLesson, LESSON_MAIL, NOTE_WORDS } from './lessonWords.ts';
+export { LETTER_WORDS, STOP_WORDS } from './letterWords.ts';
 export { HOUSE_WORDS, wordsWith } from './libraryWords.ts';
 export {
   CLUB_WORDS,
@@ -15,6 +16,7 @@ export {
   VERDICT_WORDS,
   VIEW_WORDS,
 } from './measures.ts';
+export { MANIFEST_WORDS } from './pageWords.ts';
 export {
   breachText,
   calendarText,
@@ -38,10 +40,13 @@ export {
   giveText,
   heldText,
   LIMIT_WORDS,
+  PAIN_CARE,
+  PAIN_ON_PAPER,
   PAIN_WORDS,
   PLACE_WORDS,
   RANGE_WORDS,
   STAGE_WORDS,
+  STRIKE_WORDS,
   unfinishedText,
   WEEKDAY_WORDS,
 } from './practice.ts';

@@ -1,6 +1,6 @@
 import type { Weekday } from '@inchstep/core/foundation';
 import type { Aid, Limit, Place } from '@inchstep/core/intake';
-import type { Binding, EmptyDay, Give, Stage, Unfinished } from '@inchstep/core/practice';
+import type { Binding, EmptyDay, Give, Stage, Strike, Unfinished } from '@inchstep/core/practice';
 import { MEASURE_WORDS } from './measures.ts';
 
 type BindingRule = Binding['rule'];
@@ -53,8 +53,22 @@ export const LIMIT_WORDS: Readonly<Record<string, string>> = {
   pain: 'pain now',
 } satisfies Readonly<Record<Limit, string>>;
 
-export const PAIN_WORDS =
-  'Stop now and rest. If it stays, or if it is sharp, see a doctor or a physiotherapist. Your coach has been told, and this drill waits until you have talked.';
+/** How a ball was met, on a key. */
+export const STRIKE_WORDS: Record<Strike, string> = {
+  middle: 'Middle',
+  toe: 'Toe',
+  heel: 'Heel',
+  ground_first: 'Ground first',
+  top: 'Top of it',
+};
+
+/** What to do when it hurts, whoever knows of it. */
+export const PAIN_CARE =
+  'Stop now and rest. If it stays, or if it is sharp, see a doctor or a physiotherapist.';
+/** On paper nobody is told. */
+export const PAIN_ON_PAPER = `${PAIN_CARE} Tell your coach before you go on.`;
+/** The same once the coach knows. */
+export const PAIN_WORDS = `${PAIN_CARE} Your coach has been told, and this drill waits until you have talked.`;
 export const RANGE_WORDS =
   'Follow the range rules. Nobody within two club lengths, and never a ball toward people.';
 

@@ -44,6 +44,12 @@ export const DOOR_PROBLEMS = {
     'Something else is kept under this id already, so this was not kept.',
     'Enter it again; it then gets an id of its own.',
   ),
+  letter_gone: p(
+    409,
+    'This letter has gone already.',
+    'Write another that puts it right; what it decided can be undone where it was decided.',
+  ),
+  student_archived: p(409, 'This student is archived.', 'Bring the student back to the roster first.'),
   link_closed: p(
     410,
     'This page is closed. If something hurts: stop, rest, and tell your coach ({contact}); see a doctor or physiotherapist if it stays or is sharp.',

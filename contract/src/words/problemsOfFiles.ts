@@ -121,6 +121,16 @@ export const FILE_PROBLEMS = {
     'What was sent broke off on the way.',
     'Send it again; nothing was kept of the half.',
   ),
+  enclosure_wrong: p(
+    400,
+    'This can’t go along with a letter ({part}).',
+    'Make it anew on the review: a picture up to 8 MB, a clip up to a minute, a talk up to three.',
+  ),
+  too_many_enclosed: p(
+    409,
+    'More than {most} things can’t go along with one letter.',
+    'Leave one out first.',
+  ),
   pieces_missing: p(
     409,
     'Pieces of this file are still on their way.',

@@ -94,18 +94,61 @@ describe('the drafted reply', () => {
         direction: 'better' as const,
       },
     ],
+    worse: [],
+    atEdge: [],
+    film: 'measured' as const,
+    felt: null,
     practised: { repsDone: 40, repsPlanned: 80, passRate: 0.75 },
-    key: { drill: 'knee_swap', stage: 'half' as const, speedPct: 55 },
+    key: {
+      drill: 'knee_swap',
+      stage: 'half' as const,
+      speedPct: 55,
+      layer: 1,
+      layers: 2,
+      day: { sets: 8, reps: 16, balls: 8 },
+    },
     gate: 'continue' as const,
     leave: ['over_turn'],
-    sendNext: { view: 'face_on' as const, swings: 3, by: '2027-03-08' },
+    sendNext: {
+      kinds: ['face_on' as const],
+      swings: 3,
+      dueOn: '2027-03-08',
+      drill: null,
+      stage: null,
+      club: null,
+      aid: null,
+      why: '',
+    },
   };
   test('better first, then the key piece, what to leave, what to send', () => {
     const text = words.draftReply(facts, 'Priya');
-    const order = ['68° then, 54° now', '40 of 80', 'Knee swap', 'Leave alone', '3 swings face-on'];
+    const order = ['68° then, 54° now', '40 of 80', 'Knee swap', 'Leave alone', '3 swings, face-on'];
     const places = order.map((part) => text.indexOf(part));
     expect(places).not.toContain(-1);
     expect([...places].sort((a, b) => a - b)).toEqual(places);
+  });
+  test('what went the other way and what is at its edge stand before what was done; the numbers of a session behind the key', () => {
+    const worse = [
+      { ...facts.better[0], id: 'shift_top', unit: 'in', before: 0.2, after: 1.4, verdict: 'maybe' },
+    ];
+    const text = words.draftReply(
+      { ...facts, worse, atEdge: ['sway_top'] } as unknown as typeof facts,
+      'Priya',
+    );
+    expect(text).toMatch(/has probably gone the other way: 0\.2 in then, 1\.4 in now/);
+    expect(text).toContain('is at its edge');
+    expect(text.indexOf('at its edge')).toBeLessThan(text.indexOf('40 of 80'));
+    expect(text).toContain('A session is 8 sets: 16 rehearsals and 8 balls.');
+    expect(text).toContain(words.DRILL_WORDS.knee_swap?.layers[0]?.toLowerCase());
+  });
+  test.each([
+    ['none', /No clip came/],
+    ['waits', /being measured/],
+    ['measured', /nothing in them has moved/],
+    ['unseen', /could not see enough/],
+  ])('nothing moved, clips: %s, it says so', (film, said) => {
+    const text = words.draftReply({ ...facts, better: [], film } as unknown as typeof facts, 'Priya');
+    expect(text).toMatch(said);
   });
   test('a plan laid anew has asked for nothing yet, and is not held against the student', () => {
     const practised = { repsDone: 4, repsPlanned: 0, passRate: null };
@@ -137,6 +180,25 @@ describe('the drafted reply', () => {
       'Shift at the top -5.1 cm, give or take 1.2 cm; the band is -1.8 cm to 2.0 cm.',
     );
     expect(words.weighedText(entry)).toContain('-2.0 in, give or take 0.5 in');
+  });
+  test.each<[string, object | null, string | null]>([
+    [
+      'a number',
+      { felt: 2, measured: { value: 3.2, sd: 0.25 } },
+      'You felt 2.0 in; Shift at the top was 3.2 in, give or take 0.5 in.',
+    ],
+    [
+      'nothing felt',
+      { felt: 0, measured: { value: 3.2, sd: 0.25 } },
+      'You felt nothing move there; Shift at the top was 3.2 in',
+    ],
+    ['not measured yet', { felt: 2, measured: null }, null],
+    ['nobody said', null, null],
+  ])('felt beside measured: %s', (_, given, said) => {
+    const felt = given && { measure: 'shift_top', unit: 'in', ...given };
+    const text = words.draftReply({ ...facts, felt } as unknown as typeof facts, 'Priya');
+    if (said === null) expect(text).not.toContain('You felt');
+    else expect(text).toContain(said);
   });
   test('pain pushes everything else aside', () => {
     const text = words.draftReply({ ...facts, pain: true }, 'Priya');

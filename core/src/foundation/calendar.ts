@@ -1,4 +1,4 @@
-import { addDays, differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { addDays, differenceInCalendarDays, lightFormat, parseISO } from 'date-fns';
 
 /** A calendar day, "2027-03-01"; no time, no zone. */
 export type IsoDay = string;
@@ -41,7 +41,7 @@ function kept<K, V>(known: Map<K, V>, key: K, make: (key: K) => V): V {
 const numberOf = (day: IsoDay): number =>
   kept(numbers, day, () => differenceInCalendarDays(parseISO(day), FIRST_DAY));
 const nameOf = (number: number): IsoDay =>
-  kept(names, number, () => format(addDays(FIRST_DAY, number), 'yyyy-MM-dd'));
+  kept(names, number, () => lightFormat(addDays(FIRST_DAY, number), 'yyyy-MM-dd'));
 
 export const plusDays = (day: IsoDay, days: number): IsoDay => nameOf(numberOf(day) + days);
 

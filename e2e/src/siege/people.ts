@@ -82,7 +82,8 @@ export class Caller {
   }
 }
 
-const PROFILE = {
+/** A student as the intake form sends one, with nothing in the way. */
+export const PROFILE = {
   firstName: 'Priya',
   familyName: 'Raman',
   bornOn: '1990-05-01',
@@ -106,4 +107,5 @@ const PROFILE = {
   guardianConsent: null,
   aims: '',
   nextLesson: null,
+  mail: null,
 };

@@ -3,6 +3,7 @@ import { format, parseISO } from 'date-fns';
 import type { Db } from './db.ts';
 import type { FileStore } from './files.ts';
 import type { Jobs } from './jobs.ts';
+import type { MailDoor } from './mailDoor.ts';
 import type { Outbox } from './outbox.ts';
 import type { Pieces } from './pieces.ts';
 import type { Records } from './records.ts';
@@ -13,6 +14,8 @@ export interface Context {
   readonly db: Db;
   readonly files: FileStore;
   readonly outbox: Outbox;
+  /** The mail server; null = letters are put into the outbox's folder. */
+  readonly mailDoor: MailDoor | null;
   /** Files on their way, piece by piece. */
   readonly pieces: Pieces;
   /** Worker threads for whatever reads what came from outside. */

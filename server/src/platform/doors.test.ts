@@ -54,7 +54,14 @@ async function guardedRoutes(): Promise<[method: string, path: string][]> {
     'GET',
     '/api/docs/json',
   );
-  const open = ['/api/me', '/api/setup', '/api/sign-in', '/api/sign-out', '/api/demo-enter'];
+  const open = [
+    '/api/me',
+    '/api/setup',
+    '/api/sign-in',
+    '/api/sign-out',
+    '/api/demo-enter',
+    '/api/stop-mail/{code}',
+  ];
   return Object.entries(body.paths)
     .filter(([path]) => !open.includes(path))
     .flatMap(([path, methods]) =>

@@ -1,4 +1,5 @@
 import type { FastifyRequest } from 'fastify';
+import { z } from 'zod';
 import { isOwnHost, isOwnOrigin, SAFE_METHODS, SENT_AT_HEADER, WRITE_HEADER } from './address.ts';
 import { coachOf, SESSION_COOKIE } from './auth.ts';
 import type { Context } from './context.ts';
@@ -31,6 +32,8 @@ export type Door = 'coach' | 'link' | 'camera' | 'anyone';
 declare module 'fastify' {
   interface FastifyContextConfig {
     door?: Door;
+    /** A write that a secret in its own address stands for, from wherever it is sent; it can do one thing only. */
+    byCode?: boolean;
   }
   interface FastifyRequest {
     actor: Actor;
@@ -48,7 +51,8 @@ export function guard(app: App, ctx: Context, openers: Openers): void {
   app.addHook('onRequest', async (request) => {
     request.actor = NOBODY;
     checkAddress(ctx, request);
-    if (!SAFE_METHODS.has(request.method)) checkWrite(ctx, request);
+    const { byCode = false } = request.is404 ? {} : request.routeOptions.config;
+    if (!SAFE_METHODS.has(request.method) && !byCode) checkWrite(ctx, request);
     if (request.is404) return;
     request.actor = actorFor(ctx, request, openers);
   });
@@ -114,4 +118,13 @@ export function sentAtOf(request: FastifyRequest): string | null {
   const text = request.headers[SENT_AT_HEADER];
   const time = typeof text === 'string' ? Date.parse(text) : Number.NaN;
   return Number.isNaN(time) ? null : new Date(time).toISOString();
+}
+
+export const byToken = z.object({ token: z.string().min(1).max(100) });
+
+/** A private link's routes, counted by link: a busy student stops nobody else. */
+export function linkDoor() {
+  const keyGenerator = (request: FastifyRequest) =>
+    request.actor.kind === 'student' ? request.actor.linkId : request.ip;
+  return { door: 'link', rateLimit: { max: 240, timeWindow: '1 minute', keyGenerator } } as const;
 }

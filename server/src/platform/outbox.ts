@@ -2,14 +2,11 @@ import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createTransport } from 'nodemailer';
+import { type Message, mailOf } from './letterMail.ts';
 
-export interface Message {
-  readonly id: string;
-  readonly toName: string;
-  readonly subject: string;
-  readonly text: string;
-  readonly at: Date;
-}
+/** Nobody's address: letters in the folder go nowhere. */
+export const NO_ADDRESS = 'student@inchstep.invalid';
+const FOLDER_FROM = 'Inch Step <coach@inchstep.invalid>';
 
 /** A folder of .eml files that stands in for a mail server. Files are made from rows and can be made again. */
 export class Outbox {
@@ -41,14 +38,7 @@ export class Outbox {
 
   /** The letter as a mail program reads it; the same row gives the same bytes. */
   async letter(message: Message): Promise<Buffer> {
-    const built = await this.transport.sendMail({
-      from: { name: 'Inch Step', address: 'coach@inchstep.invalid' },
-      to: { name: message.toName, address: 'student@inchstep.invalid' },
-      subject: message.subject,
-      text: message.text,
-      date: message.at,
-      messageId: `<${message.id}@inchstep.invalid>`,
-    });
+    const built = await this.transport.sendMail(mailOf(message, FOLDER_FROM));
     return built.message as Buffer;
   }
 

@@ -2,10 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { buffer } from 'node:stream/consumers';
 import type { Clip } from '@inchstep/contract/capture';
 import { seededRandom } from '@inchstep/core/foundation';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, clipBytes, OWN_PAGE, type TestServer, testServer } from '../testServer.ts';
+import { pagePieces } from './pieceRoutes.ts';
 
 let server: TestServer;
 let student: string;
@@ -102,6 +105,52 @@ describe('a clip in pieces', () => {
     expect(await whole(at, id)).toMatchObject({ status: 409, body: { code: 'pieces_missing' } });
     await piece(at, 5000, film.length);
     expect((await whole(at, id)).status).toBe(200);
+  });
+  test('asked for several times at once, it is one clip, and the program goes on', async () => {
+    for (let round = 0; round < 12; round++) {
+      const at = await begin();
+      await piece(at, 0, film.length);
+      const id = randomUUID();
+      const answers = await Promise.all([1, 2, 3, 4].map(() => whole(at, id)));
+      expect(answers.map(({ status, body }) => [status, body.id])).toEqual(Array(4).fill([200, id]));
+    }
+    expect(left()).toEqual([]);
+  });
+  test('what is let go while somebody opens it is read whole, or not there: never a fall', async () => {
+    for (let round = 0; round < 40; round++) {
+      const at = await begin();
+      await piece(at, 0, film.length);
+      const opening = server.ctx.pieces.open(pagePieces(student), idOf(at));
+      const [file] = await Promise.all([opening, server.ctx.pieces.drop(idOf(at))]);
+      // Nobody reads it: what an asker does who was answered already.
+      file?.stream.destroy();
+    }
+    const at = await begin();
+    await piece(at, 0, film.length);
+    const file = await server.ctx.pieces.open(pagePieces(student), idOf(at));
+    await server.ctx.pieces.drop(idOf(at));
+    expect((await buffer(file?.stream ?? Readable.from([]))).equals(film)).toBe(true);
+  });
+  test('what arrived of a piece stays when the line breaks in the middle of it', async () => {
+    const at = await begin();
+    let sent = 0;
+    const body = new ReadableStream<Uint8Array>({
+      pull: async (line) => {
+        if (sent >= 60_000) return line.error(new Error('the line broke'));
+        line.enqueue(new Uint8Array(film.subarray(sent, sent + 20_000)));
+        sent += 20_000;
+        await new Promise((done) => setTimeout(done, 20));
+      },
+    });
+    const headers = { ...TUS, 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' };
+    const half = { method: 'PATCH', headers, body, duplex: 'half' } as RequestInit;
+    await expect(fetch(base + at, half)).rejects.toThrow();
+    await new Promise((done) => setTimeout(done, 300));
+    const have = await offset(at);
+    expect(have).toBeGreaterThan(0);
+    expect(have).toBeLessThanOrEqual(60_000);
+    expect((await piece(at, have, film.length)).status).toBe(204);
+    expect((await whole(at, randomUUID())).status).toBe(200);
   });
   test('what is no clip is refused, and its pieces are let go', async () => {
     const at = await begin(page(), 3000);

@@ -1,6 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { existsSync } from 'node:fs';
-import { readdir, stat } from 'node:fs/promises';
+import { type FileHandle, open, readdir } from 'node:fs/promises';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
@@ -64,10 +64,17 @@ export class Pieces {
   /** A file that is whole, or null: it never came, was forgotten, or is somebody else's. */
   async open(owner: string, id: string): Promise<PieceFile | null> {
     if (!PIECE_ID.test(id) || (await this.ownerOf(id)) !== owner) return null;
-    const { size, metadata } = await this.store.getUpload(id);
-    const { size: here } = await stat(join(this.folder, id));
-    if (size === undefined || here !== size) throw new Refusal('pieces_missing');
-    return { stream: this.store.read(id), fileName: metadata?.fileName || 'clip.mp4' };
+    // Opened before anybody reads: asked for twice at once, the other may let the file go while this one begins.
+    const file = await open(join(this.folder, id)).catch(() => null);
+    const upload = file && (await this.store.getUpload(id).catch(() => null));
+    if (!upload) {
+      await file?.close();
+      return null;
+    }
+    return {
+      stream: await wholeStream(file, upload.size),
+      fileName: upload.metadata?.fileName || 'clip.mp4',
+    };
   }
 
   async drop(id: string): Promise<void> {
@@ -101,6 +108,18 @@ export class Pieces {
     const owners = await Promise.all(ids.map((id) => this.ownerOf(id)));
     return ids.filter((_, i) => wanted(owners[i] ?? ''));
   }
+}
+
+/** What `file` holds; closes it with the stream, and at once where pieces are missing. */
+async function wholeStream(file: FileHandle, size: number | undefined): Promise<Readable> {
+  if (size === undefined || (await file.stat()).size !== size) {
+    await file.close();
+    throw new Refusal('pieces_missing');
+  }
+  const stream = file.createReadStream();
+  // Whoever reads hears of an error by reading; one that comes when nobody reads must not end the program.
+  stream.on('error', () => undefined);
+  return stream;
 }
 
 const said = (status_code: number, body: string) => ({ status_code, body: `${body}\n` });

@@ -1,5 +1,6 @@
 import { isIP } from 'node:net';
 import { resolve } from 'node:path';
+import { type MailSettings, mailSettings } from './mailDoor.ts';
 import { StartRefusal } from './startRefusal.ts';
 import { type Tls, tlsFrom } from './tls.ts';
 
@@ -22,6 +23,8 @@ export interface ServerSettings {
   readonly tlsOwn: boolean;
   /** Where a phone learns to trust that certificate, and by what it is compared. */
   readonly trust?: TrustDoor;
+  /** A mail server that takes letters; null = they are put into a folder. */
+  readonly mail: MailSettings | null;
   readonly now?: () => Date;
 }
 
@@ -42,6 +45,7 @@ export const TEST_SETTINGS = {
   backupDir: null,
   tls: null,
   tlsOwn: false,
+  mail: null,
 } as const;
 
 /** Every setting or one plain sentence about the first that can't be right. */
@@ -57,6 +61,7 @@ export function readSettings(env: Env): ServerSettings {
     backupDir: env.BACKUP_DIR ? resolve(env.BACKUP_DIR) : null,
     tls: tlsFrom(env, new Date()),
     tlsOwn: tlsOwnOf(env),
+    mail: mailSettings(env),
   };
 }
 

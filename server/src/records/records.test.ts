@@ -209,7 +209,7 @@ describe('statements a request', () => {
     expect(await counted(`/api/page/${token}`)).toBeLessThanOrEqual(15);
     const all = await server.ask<{ id: string }[]>('GET', `/api/students/${student}/checkins`);
     server.ctx.records.forget(student);
-    expect(await counted(`/api/checkins/${all.body[0]?.id}/draft`)).toBeLessThanOrEqual(15);
+    expect(await counted(`/api/checkins/${all.body[0]?.id}/review`)).toBeLessThanOrEqual(30);
     expect(await counted(`/api/students/${student}/checkins`)).toBeLessThanOrEqual(8);
   });
   test.each(['/api/queue', '/api/lessons', '/api/roster'])('%s: however many students', async (url) => {

@@ -38,6 +38,7 @@ const usual = {
   guardianConsent: null,
   aims: '',
   nextLesson: null,
+  mail: null,
 };
 
 export const PEOPLE: readonly Person[] = [

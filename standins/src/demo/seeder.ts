@@ -4,8 +4,8 @@ import { plusDays, type Random, seededRandom } from '@inchstep/core/foundation';
 import type { FaultGrades } from '../golfer/faultEffects.ts';
 import { simulate } from '../simulate.ts';
 import { MEASURED_STATIONS, readClip } from './clipFiles.ts';
-import type { ClipTruth } from './clips.ts';
 import { agreeLesson } from './lessons.ts';
+import { handMarks, stationTimesOf, truthOf } from './markedClip.ts';
 import type { Person } from './people.ts';
 import type { Call, Clock, Send } from './requests.ts';
 
@@ -118,7 +118,7 @@ export class Seeder {
     hour = 11,
   ): Promise<{ swing: string; clips: string[] }> {
     const recordedOn = this.at(ago, hour);
-    const truth = JSON.parse((await readClip(`${key}.truth.json`)).toString('utf8')) as ClipTruth;
+    const truth = await truthOf(key);
     const views: unknown[] = [];
     const clips: string[] = [];
     for (const view of truth.views) {
@@ -129,11 +129,7 @@ export class Seeder {
         recordedOn,
       );
       clips.push(clipId);
-      const stationTimes = marked
-        ? Object.fromEntries(
-            MEASURED_STATIONS.map((s) => [s, truth.stationFrames[s] / truth.framesPerSecond]),
-          )
-        : {};
+      const stationTimes = marked ? stationTimesOf(truth) : {};
       views.push({
         kind: view.kind,
         clipId,
@@ -144,16 +140,8 @@ export class Seeder {
         stationTimes,
       });
     }
-    const marks = marked ? this.handMarks(truth) : [];
+    const marks = marked ? handMarks(truth, this.random) : [];
     return { swing: await this.saveSwing(student, recordedOn, 'full', views, marks), clips };
-  }
-
-  /** The true places with a careful hand's error. */
-  private handMarks(truth: ClipTruth): unknown[] {
-    const off = (sd: number) => sd * (this.random() + this.random() + this.random() - 1.5) * 2;
-    return truth.marks
-      .filter((mark) => (MEASURED_STATIONS as readonly string[]).includes(mark.station))
-      .map((mark) => ({ ...mark, u: mark.u + off(mark.sdPx), v: mark.v + off(mark.sdPx) }));
   }
 
   async clip(url: string, file: string, kind: string, recordedOn: string): Promise<string> {
@@ -291,7 +279,9 @@ export class Seeder {
 
   async reply(checkin: string, ago: number, hour: number): Promise<void> {
     this.at(ago, hour);
-    const draft = (await this.call('GET', `/api/checkins/${checkin}/draft`)) as { text: string };
-    await this.call('POST', `/api/checkins/${checkin}/reply`, { id: randomUUID(), text: draft.text });
+    const { draft } = (await this.call('GET', `/api/checkins/${checkin}/review`)) as { draft: string };
+    // What this coach always adds.
+    const text = `${draft}\n\nBreathe out before you go.`;
+    await this.call('POST', `/api/checkins/${checkin}/reply`, { id: randomUUID(), text, draft });
   }
 }

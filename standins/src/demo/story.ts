@@ -1,5 +1,6 @@
 import { hitShotsOf, motionOf, pressureOf } from './devices.ts';
 import { askForClips, inLesson } from './lessons.ts';
+import { lookedThrough } from './markedClip.ts';
 import { PEOPLE, type Person } from './people.ts';
 import type { Seeder } from './seeder.ts';
 
@@ -176,6 +177,7 @@ const mei: Chapter = async (s, person) => {
   await s.swings(id, person, 9, { stall: 1.87, knee_shut: 1.4 }, 3, 404, 'full', ['face_on']);
   const clip = await s.studentClip(token, 'mei-now.face_on.mp4', 'face_on', 1);
   await s.checkin(token, 1, 21, 'One more swing. Same feel as ever: wide open. Is it?', { clipIds: [clip] });
+  await lookedThrough(s, id, clip, 'mei-now');
 };
 
 /** A new knee: the lead leg does not post, and drills that load the knee are closed. */

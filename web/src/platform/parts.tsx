@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { lightFormat } from 'date-fns';
 import { CircleAlert, LoaderCircle } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { fullDay } from './dates.ts';
@@ -88,7 +88,8 @@ export function Shown<T>({
 }
 
 /** The calendar day here of a moment; a day stays itself. The first ten letters of a moment are Greenwich's. */
-export const dayOf = (at: string): string => (at.length === 10 ? at : format(new Date(at), 'yyyy-MM-dd'));
+export const dayOf = (at: string): string =>
+  at.length === 10 ? at : lightFormat(new Date(at), 'yyyy-MM-dd');
 
 /** "today", "yesterday", "5 days ago", else the date. */
 export function dayText(at: string, today: string): string {

@@ -18,9 +18,11 @@ export const keys = {
   swing: (id: string | undefined, ...more: readonly string[]) => ['swings', id, ...more],
   shots: (id: string | undefined) => ['shots', id],
   diagnosis: (id: string | undefined, what: 'now' | 'prescription') => ['diagnoses', id, what],
-  draft: (checkinId: string, units: string) => ['checkins', checkinId, 'draft', units],
   page: (token: string) => ['page', token],
+  keptPage: (token: string) => ['kept-page', token],
+  pageTalk: (token: string) => ['page', token, 'conversation'],
   pagePlan: (token: string) => ['page', token, 'plan'],
+  enclosed: (url: string) => ['enclosed', url],
   figure: (url: string) => ['figures', url],
 } as const;
 
@@ -43,6 +45,8 @@ export type StudentPart =
   | 'links'
   | 'checkins'
   | 'film-requests'
+  | 'review'
+  | 'conversation'
   | 'progress'
   | 'brief';
 

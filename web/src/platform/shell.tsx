@@ -30,6 +30,8 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['z, Shift + z', SHELL_WORDS.benchUndoRedo],
   ['l', SHELL_WORDS.benchReferenceLines],
   ['n', SHELL_WORDS.benchToThePlace],
+  ['r n', SHELL_WORDS.reviewReply],
+  ['d w p c t', SHELL_WORDS.reviewAlong],
   ['1 2 3 4 5 6', SHELL_WORDS.lessonParts],
   ['t, r', SHELL_WORDS.lessonTakes],
   ['p f u', SHELL_WORDS.lessonCounts],

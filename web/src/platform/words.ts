@@ -51,6 +51,8 @@ export const SHELL_WORDS = {
   benchUndoRedo: 'bench: undo, redo',
   benchReferenceLines: 'bench: reference lines on or off',
   benchToThePlace: 'bench: to the place whose mark would tell most',
+  reviewReply: 'check-in: write the reply, go to the next',
+  reviewAlong: 'check-in: draw, wipe; put the picture, the clip, a talk over both with the reply',
   lessonParts: 'lesson: before, film, felt, decide, count, after',
   lessonTakes: 'lesson: a take by the phones, by this device’s camera',
   lessonCounts: 'lesson: counted, missed, not sure (Enter: looked)',

@@ -42,7 +42,12 @@ export class Refused {
   }
 }
 
-const answer = (status: number, body: unknown) => ({ ok: status < 300, status, json: async () => body });
+const answer = (status: number, body: unknown) => ({
+  ok: status < 300,
+  status,
+  json: async () => body,
+  blob: async () => new Blob([]),
+});
 
 export const ME = { state: 'signed_in', coach: 'Ilse Varga', demo: false, today: '2027-03-10' };
 

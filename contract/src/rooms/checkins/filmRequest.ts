@@ -1,3 +1,4 @@
+import { REQUESTED_BY } from '@inchstep/core/checkins';
 import { CLUBS, VIEW_KINDS } from '@inchstep/core/intake';
 import { STAGES } from '@inchstep/core/practice';
 import { z } from 'zod';
@@ -14,13 +15,21 @@ const ask = {
   why: z.string().max(500),
 };
 export const filmAskSchema = z.strictObject(ask);
-export const newFilmRequestSchema = z.strictObject({ id: idSchema, ...ask });
+export const newFilmRequestSchema = z.strictObject({
+  id: idSchema,
+  ...ask,
+  /** Also by mail, with its day as a date for the calendar. */
+  byMail: z.boolean().default(false),
+});
+export type FilmRequestSend = z.input<typeof newFilmRequestSchema>;
 export type NewFilmRequest = z.infer<typeof newFilmRequestSchema>;
 
 /** A request with where it stands. */
 export const filmRequestSchema = z.object({
   id: idSchema,
   ...ask,
+  from: z.enum(REQUESTED_BY),
+  because: z.string().nullable(),
   askedAt: z.string(),
   withdrawnAt: z.string().nullable(),
   state: z.enum(['open', 'overdue', 'fulfilled', 'withdrawn']),

@@ -1,17 +1,42 @@
-import { QUEUE_REASONS } from '@inchstep/core/checkins';
-import { SCHOOL_OPTIONS } from '@inchstep/core/intake';
-import { type PlanPack, STAGES } from '@inchstep/core/practice';
+import { AID_STATES } from '@inchstep/core/capture';
+import { MOST_FELT, QUEUE_REASONS } from '@inchstep/core/checkins';
+import { CLUBS, SCHOOL_OPTIONS } from '@inchstep/core/intake';
+import { type PlanFile, type PlanPack, STAGES } from '@inchstep/core/practice';
+import type { Drill } from '@inchstep/core/prescription';
 import { z } from 'zod';
 import { drillWordsSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
-import { clipSchema } from '../capture/index.ts';
+import { clipSchema, SWING_SPEEDS } from '../capture/index.ts';
 import { holdSchema, lessonSchema } from '../intake/index.ts';
 import { gateDateSchema, loggedSetSchema, planDaySchema } from '../practice/index.ts';
 import { cautionSchema, clubAmountSchema } from '../prescription/index.ts';
+import { replySchema, saidSchema } from './answer.ts';
+import { enclosureSchema } from './enclosure.ts';
 import { filmRequestSchema } from './filmRequest.ts';
 
 export {
+  type Conversation,
+  conversationSchema,
+  type Letter,
+  type NewMessages,
+  newMessagesSchema,
+  type ReplySend,
+  saidSchema,
+  sendReplySchema,
+} from './answer.ts';
+export { type NewAside, newAsideSchema } from './aside.ts';
+export {
+  captionsSchema,
+  type Enclosure,
+  enclosureSchema,
+  type NewEnclosure,
+  newEnclosureSchema,
+  type TalkDocument,
+  talkSchema,
+} from './enclosure.ts';
+export {
   type FilmRequestSeen,
+  type FilmRequestSend,
   type FilmRequests,
   filmAskSchema,
   filmRequestSchema,
@@ -23,8 +48,12 @@ export {
 export {
   type LessonFile,
   lessonFileSchema,
+  type SummarySend,
   sendSummarySchema,
 } from './lessonFile.ts';
+export { type PainSend, painSendSchema } from './pain.ts';
+
+export { type Review, reviewSchema } from './review.ts';
 
 export const linkSchema = z.object({
   id: idSchema,
@@ -38,19 +67,34 @@ export type StudentLink = z.infer<typeof linkSchema>;
 export const newLinkSchema = linkSchema.extend({ token: z.string() });
 export const askLinkSchema = z.strictObject({ days: z.int().min(1).max(365) });
 
+const madeSaidSchema = z.strictObject({
+  club: z.enum(CLUBS).nullable(),
+  speed: z.enum(SWING_SPEEDS).nullable(),
+  aid: z.enum(AID_STATES).nullable(),
+});
+/** What a student felt, said before anything measured is seen. */
+const feltAnswerSchema = z.strictObject({
+  measure: z.string().min(1).max(60),
+  felt: z.number().min(0).max(MOST_FELT),
+});
+export type MadeSaid = z.infer<typeof madeSaidSchema>;
 export const checkinSendSchema = z.strictObject({
   id: idSchema,
   pain: z.boolean(),
   painWhere: z.string().max(200),
+  /** The report of pain that went ahead of it; null = this is the report. */
+  painId: idSchema.nullable().default(null),
   note: z.string().max(2000),
   felt: z.int().min(0).max(10).nullable(),
+  feltOf: feltAnswerSchema.nullable().default(null),
   clipIds: z.array(idSchema).max(4),
+  /** How the swings were made, as far as the student says; null = as they were asked for. */
+  made: madeSaidSchema.nullable().default(null),
   /** The moment by the sender's own clock; a report of pain counts from then. */
   writtenAt: z.iso.datetime({ offset: true }).nullable().default(null),
 });
 export type CheckinSend = z.infer<typeof checkinSendSchema>;
 
-export const replySchema = z.object({ id: idSchema, text: z.string(), at: z.string() });
 export const checkinSchema = z.object({
   id: idSchema,
   studentId: idSchema,
@@ -59,8 +103,11 @@ export const checkinSchema = z.object({
   painWhere: z.string(),
   note: z.string(),
   felt: z.number().nullable(),
+  feltOf: feltAnswerSchema.nullable(),
   clips: z.array(clipSchema),
   reply: replySchema.nullable(),
+  /** What goes along with the answer. */
+  enclosures: z.array(enclosureSchema),
 });
 export type Checkin = z.infer<typeof checkinSchema>;
 
@@ -74,13 +121,18 @@ export const queueEntrySchema = z.object({
   note: z.string(),
 });
 export type QueueRow = z.infer<typeof queueEntrySchema>;
-export const queueSchema = versioned({ rows: z.array(queueEntrySchema) });
+export const queueSchema = versioned({
+  rows: z.array(queueEntrySchema),
+  /** Of the last seven days: check-ins that came, and those that were answered or spoken of. */
+  week: z.object({ came: z.int(), answered: z.int() }),
+});
 
 export const draftSchema = z.object({ text: z.string() });
-export const sendReplySchema = z.strictObject({ id: idSchema, text: z.string().trim().min(1).max(5000) });
 
 /** What the link opens: this student's own things and nobody else's. */
 export const pageSchema = z.object({
+  /** Names whose page it is, so that a newer link on the same phone sends what waits under an older one. */
+  studentId: idSchema,
   firstName: z.string(),
   coach: z.string(),
   today: daySchema,
@@ -94,6 +146,8 @@ export const pageSchema = z.object({
   nextDay: daySchema.nullable(),
   /** What the coach wants done outside the drills; empty = nothing. */
   ownTask: z.string(),
+  /** What new clips are to be felt against; null = nothing is asked. */
+  feel: z.object({ measure: z.string(), name: z.string(), unit: z.string() }).nullable(),
   drills: z.array(
     z.object({
       id: z.string(),
@@ -118,6 +172,8 @@ export const pageSchema = z.object({
   /** Today's, as the coach's calendar has it. */
   sets: z.array(loggedSetSchema),
   checkins: z.array(checkinSchema),
+  /** The latest that the coach said, answered or not. */
+  word: saidSchema.nullable(),
   /** Summaries of lessons, the latest first. */
   lessons: z.array(z.object({ id: idSchema, day: daySchema, summary: z.string() })),
   /** When coach and student meet next; null where nothing is agreed. */
@@ -134,5 +190,12 @@ export const pagePlanSchema = z.object({
   /** The whole plan with what its proof asks for: the phone proves it again before it shows it. */
   pack: z.custom<PlanPack>().nullable(),
 });
+/** What a phone needs to say by itself what a day asks: the record its card is laid from. */
+export const pageFileSchema = z.object({
+  file: z.custom<PlanFile>(),
+  /** Drills that are not the house's. */
+  own: z.array(z.custom<Drill>()),
+});
+export type PageFile = z.infer<typeof pageFileSchema>;
 export type PagePlan = z.infer<typeof pagePlanSchema>;
 export type StudentPage = z.infer<typeof pageSchema>;

@@ -33,3 +33,4 @@ export const sendSummarySchema = z.strictObject({
   /** Gates that are decided in the same press. */
   gates: z.array(decideGateSchema).max(8).default([]),
 });
+export type SummarySend = z.infer<typeof sendSummarySchema>;

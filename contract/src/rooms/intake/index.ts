@@ -76,6 +76,14 @@ export const profileSchema = z.strictObject({
   aims: z.string().max(1000),
   /** The day of the next lesson that is agreed; another day moves it, none calls it off. */
   nextLesson: daySchema.nullable(),
+  /** Where letters go, and when the student (or guardian) agreed to it; null = they stand on the page alone. */
+  mail: z
+    .strictObject({
+      address: z.email({ error: 'give an address like name@example.org' }).max(254),
+      agreedOn: daySchema,
+    })
+    .nullable()
+    .default(null),
 });
 export type Profile = z.infer<typeof profileSchema>;
 
@@ -145,6 +153,11 @@ export const EVENT_KINDS = [
   'lesson_ended',
   'lesson_sent',
   'film_asked',
+  'enclosed',
+  'message',
+  'mail_stopped',
+  'spoken',
+  'set_aside',
   'undone',
 ] as const;
 export const eventSchema = z.object({

@@ -6,6 +6,7 @@ import {
   MOST_WEEKS,
   PACES,
   STAGES,
+  STRIKES,
   USUAL_ASK,
 } from '@inchstep/core/practice';
 import { z } from 'zod';
@@ -116,6 +117,8 @@ export const setLogSchema = z.strictObject({
     .max(400)
     .regex(/^[PF?]+$/, { error: 'write each repetition as P, F or ?' }),
   felt: z.int().min(0).max(10).nullable(),
+  /** How the set's ball was met; null without one, or where nobody said. */
+  strike: z.enum(STRIKES).nullable().default(null),
   /** The last checkpoint that the set was judged by. */
   layer: z.int().min(1).max(3).default(1),
   /** The moment by the sender's own clock, with its zone; without it only the day is known. */
@@ -126,8 +129,8 @@ export const setLogSchema = z.strictObject({
 export type SetLog = z.infer<typeof setLogSchema>;
 export const storedSetSchema = setLogSchema.extend({ from: z.enum(['coach', 'student']), at: z.string() });
 export type StoredSet = z.infer<typeof storedSetSchema>;
-/** A set as the rules read it: without what was felt. */
-export const loggedSetSchema = storedSetSchema.omit({ felt: true });
+/** A set as the rules read it: without what was felt and how the ball was met. */
+export const loggedSetSchema = storedSetSchema.omit({ felt: true, strike: true });
 export type SetSeen = z.infer<typeof loggedSetSchema>;
 
 /** How a swing is most likely made, as the day's card asks. */

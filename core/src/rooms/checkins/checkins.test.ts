@@ -18,9 +18,9 @@ describe('the queue', () => {
     expect(order(entry('old', ['routine', 24 * 365]), entry('hurts', ['pain', 0]))).toEqual(['hurts', 'old']);
   });
   test('age raises the rank: an old routine passes a new gate', () => {
-    // A day lifts by 60, the way from routine to gate_waiting is 500: a little over eight days.
-    expect(order(entry('gate', ['gate_waiting', 0]), entry('old', ['routine', 24 * 8]))[0]).toBe('gate');
-    expect(order(entry('gate', ['gate_waiting', 0]), entry('old', ['routine', 24 * 9]))[0]).toBe('old');
+    // A day lifts by 60, the way from routine to gate_waiting is 600: ten days.
+    expect(order(entry('gate', ['gate_waiting', 0]), entry('old', ['routine', 24 * 10]))[0]).toBe('gate');
+    expect(order(entry('gate', ['gate_waiting', 0]), entry('old', ['routine', 24 * 10 + 1]))[0]).toBe('old');
   });
   test('each shows the reason that put it there, with that reason’s own waiting', () => {
     const [top] = rankQueue([entry('a', ['routine', 50], ['silent', 200], ['gate_waiting', 2])]);

@@ -14,6 +14,8 @@ const request = (more: Partial<FilmRequest> = {}): FilmRequest => ({
   club: 'short_iron',
   aid: 'on',
   why: '',
+  from: 'coach',
+  because: null,
   ...more,
 });
 const came = (day: string, ...kinds: Arrived['kinds']): Arrived => ({

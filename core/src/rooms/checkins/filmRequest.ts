@@ -1,6 +1,6 @@
 import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Club, ViewKind } from '../intake/index.ts';
-import { freeRun, type Stage } from '../practice/index.ts';
+import { freeRun, type HowMade, type Stage } from '../practice/index.ts';
 
 /** What a student is asked to film, by when, and why. */
 export interface FilmAsk {
@@ -17,8 +17,14 @@ export interface FilmAsk {
   readonly why: string;
 }
 
+/** Who asks: the coach, or the plan, for a gate that needs films or for a review date. */
+export const REQUESTED_BY = ['coach', 'gate', 'review'] as const;
+
 export interface FilmRequest extends FilmAsk {
   readonly id: string;
+  readonly from: (typeof REQUESTED_BY)[number];
+  /** What the plan asked it for; null for the coach's own. */
+  readonly because: string | null;
   readonly askedAt: string;
   readonly withdrawnAt: string | null;
 }
@@ -70,6 +76,25 @@ export function requestNow(
   const seen = requestSeen(latest, arrived, today);
   return seen.state === 'open' || seen.state === 'overdue' ? { ...latest, ...seen } : null;
 }
+
+/** How a swing is made that came as it was asked for; what the request leaves open is as it most likely was. */
+export const madeAsAsked = (
+  { stage, club, aid }: Pick<FilmAsk, 'stage' | 'club' | 'aid'>,
+  usual: HowMade,
+): HowMade => ({
+  ...usual,
+  speed: (stage && SPEED_OF_STAGE[stage]) ?? usual.speed,
+  club: club ?? usual.club,
+  aid: aid ?? usual.aid,
+});
+/** The speed at which a rung is filmed. */
+export const SPEED_OF_STAGE: Partial<Record<Stage, HowMade['speed']>> = {
+  half: 'half',
+  three_quarter: 'three_quarter',
+  full: 'full',
+  clubs: 'full',
+  course: 'full',
+};
 
 const SWINGS_ASKED = 3;
 const USUAL_DAYS = 7;

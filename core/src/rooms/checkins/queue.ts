@@ -4,8 +4,9 @@ export const QUEUE_REASONS = [
   'gate_waiting',
   'wrong_way',
   'watch_over',
-  'silent',
   'overdue_reply',
+  'silent',
+  'request_overdue',
   'routine',
 ] as const;
 export type QueueReason = (typeof QUEUE_REASONS)[number];

@@ -62,6 +62,8 @@ const file = ({ heldSince, sets = [set(1)], plannedAt, clips = [], ...more }: Ca
   capture: { clips },
   practice: { sets, plan: plannedAt === null ? null : planOf(plannedAt ?? daysAgo(10)) },
   checkins: [],
+  asked: null,
+  aside: null,
   gates: [gate('continue')],
   filmedAt: null,
   wrongWay: false,
@@ -104,6 +106,68 @@ describe('why a student waits', () => {
       ['silent'],
     ],
     ['no set, but wrote yesterday', { sets: [set(9)], checkins: [checkin('a', 1, { answered: true })] }, []],
+    ['silent, and they talked yesterday', { sets: [set(9)], aside: { at: daysAgo(1), until: null } }, []],
+    [
+      'they talked eight days ago, and nothing since',
+      { sets: [set(9)], aside: { at: daysAgo(8), until: null } },
+      ['silent'],
+    ],
+    [
+      'a check-in that was spoken of',
+      { checkins: [checkin('a', 3)], aside: { at: daysAgo(1), until: null } },
+      [],
+    ],
+    [
+      'a check-in of after they spoke',
+      { checkins: [checkin('a', 1)], aside: { at: daysAgo(2), until: null } },
+      ['routine'],
+    ],
+    [
+      'spoken, and it still hurts',
+      { heldSince: daysAgo(3), aside: { at: daysAgo(1), until: null } },
+      ['pain'],
+    ],
+    [
+      'spoken, and the gate still waits',
+      { gates: [gate('advance')], aside: { at: daysAgo(1), until: null } },
+      ['gate_waiting'],
+    ],
+    [
+      'set aside until a day that has not come',
+      { gates: [gate('advance')], aside: { at: daysAgo(1), until: '2027-03-22' } },
+      [],
+    ],
+    [
+      'set aside until a day that is here',
+      { gates: [gate('advance')], aside: { at: daysAgo(3), until: '2027-03-20' } },
+      ['gate_waiting'],
+    ],
+    [
+      'set aside, and it hurts',
+      { heldSince: daysAgo(1), aside: { at: daysAgo(2), until: '2027-03-22' } },
+      ['pain'],
+    ],
+    [
+      'set aside, and something new came',
+      { checkins: [checkin('a', 1)], aside: { at: daysAgo(2), until: '2027-03-25' } },
+      ['routine'],
+    ],
+    [
+      'set aside with its check-in',
+      { checkins: [checkin('a', 4)], aside: { at: daysAgo(2), until: '2027-03-25' } },
+      [],
+    ],
+    [
+      'clips that were due yesterday',
+      { asked: { askedAt: daysAgo(5), dueOn: '2027-03-19' } },
+      ['request_overdue'],
+    ],
+    ['clips that are due today', { asked: { askedAt: daysAgo(5), dueOn: '2027-03-20' } }, []],
+    [
+      'overdue clips that were spoken of',
+      { asked: { askedAt: daysAgo(5), dueOn: '2027-03-18' }, aside: { at: daysAgo(1), until: null } },
+      [],
+    ],
     [
       'everything at once',
       { heldSince: daysAgo(1), gates: [gate('advance', [{ code: 'pain' }])], checkins: [checkin('a', 3)] },
@@ -151,6 +215,11 @@ describe('why a student waits', () => {
         pick([[], [{ code: 'swings', measure: 'x', have: 1, need: 3 }], [{ code: 'watch', measure: 'x' }]]),
       ),
     ],
+    asked: pick([
+      null,
+      { askedAt: daysAgo(9), dueOn: '2027-03-19' },
+      { askedAt: daysAgo(9), dueOn: '2027-03-21' },
+    ]),
     filmedAt: pick([null, daysAgo(2)]),
     wrongWay: random() < 0.3,
   });
@@ -179,6 +248,7 @@ describe('why a student waits', () => {
       ['wrong_way', c.filmedAt !== null && c.wrongWay === true],
       ['watch_over', c.filmedAt !== null && held === 'watch'],
       ['silent', silent],
+      ['request_overdue', c.asked?.dueOn === '2027-03-19'],
       ['overdue_reply', overdue],
       ['routine', waits && !overdue],
     ];

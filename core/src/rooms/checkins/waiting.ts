@@ -1,7 +1,8 @@
+import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { CaptureRecord } from '../capture/index.ts';
 import type { IntakeRecord } from '../intake/index.ts';
 import { type GateStanding, type PracticeRecord, waitsForCoach } from '../practice/index.ts';
-import type { CheckinEntry, CheckinRecord } from './checkinRecord.ts';
+import type { Aside, CheckinEntry, CheckinRecord } from './checkinRecord.ts';
 import { type QueueReason, REPLY_DUE_HOURS, SILENT_AFTER_DAYS, type Waiting } from './queue.ts';
 
 /** What a student waits for is judged from; nothing else is asked. */
@@ -10,6 +11,8 @@ export interface WaitingFile {
   readonly capture: CaptureRecord;
   readonly practice: Pick<PracticeRecord, 'sets' | 'plan'>;
   readonly checkins: CheckinRecord['checkins'];
+  readonly asked: CheckinRecord['asked'];
+  readonly aside: CheckinRecord['aside'];
   readonly gates: readonly GateStanding[];
   /** When a swing was measured last, an ISO stamp. */
   readonly filmedAt: string | null;
@@ -32,18 +35,17 @@ const hoursAfter = (at: string, hours: number): string =>
 const latest = (...moments: (string | null | undefined)[]): string | null =>
   moments.reduce<string | null>((last, at) => (at && (last === null || at > last) ? at : last), null);
 
-/** The last moment at which the student was heard of: a set, a word or a clip; before any, the plan itself. */
-export function lastSign({
-  practice,
-  checkins,
-  capture,
-}: Pick<WaitingFile, 'practice' | 'checkins' | 'capture'>): string | null {
+type Sign = Pick<WaitingFile, 'practice' | 'checkins' | 'capture' | 'aside'>;
+
+/** The last moment at which the student was heard of: a set, a word, a clip or a talk; before any, the plan itself. */
+export function lastSign({ practice, checkins, capture, aside }: Sign): string | null {
   const clip = capture.clips.findLast(({ from }) => from === 'student');
-  return latest(practice.sets.at(-1)?.at, checkins.at(-1)?.at, clip?.at, practice.plan?.at);
+  const words = checkins.at(-1)?.at;
+  return latest(practice.sets.at(-1)?.at, words, clip?.at, spokenAt(aside), practice.plan?.at);
 }
 
 /** From when on a student who practises by a plan counts as gone quiet; null without a plan. */
-export function silentFrom(file: Pick<WaitingFile, 'practice' | 'checkins' | 'capture'>): string | null {
+export function silentFrom(file: Sign): string | null {
   const sign = lastSign(file);
   return file.practice.plan && sign ? hoursAfter(sign, SILENT_AFTER_DAYS * 24) : null;
 }
@@ -66,17 +68,41 @@ export function whyWaiting(file: WaitingFile): Since[] {
   const sign = lastSign(file);
   const quiet = silentFrom(file);
   if (sign && quiet) reasons.push(at('silent', sign, quiet));
-  const oldest = file.checkins.find(({ answered }) => !answered);
+  if (file.asked && !settled(file.aside, file.asked.askedAt)) {
+    const over = dayBegins(plusDays(file.asked.dueOn, 1));
+    reasons.push(at('request_overdue', over, over));
+  }
+  const oldest = file.checkins.find((checkin) => isOpen(checkin, file.aside));
   if (oldest) {
     reasons.push(at('routine', oldest.at));
     reasons.push(at('overdue_reply', oldest.at, hoursAfter(oldest.at, REPLY_DUE_HOURS)));
   }
-  return reasons;
+  return reasons.map((reason) => afterAside(reason, file.aside));
+}
+
+const dayBegins = (day: IsoDay): string => new Date(`${day}T00:00:00`).toISOString();
+const spokenAt = (aside: Aside | null): string | null => (aside && aside.until === null ? aside.at : null);
+/** What came before they spoke was spoken of. */
+const settled = (aside: Aside | null, at: string): boolean => {
+  const spoken = spokenAt(aside);
+  return spoken !== null && at <= spoken;
+};
+const isOpen = ({ answered, at }: CheckinEntry, aside: Aside | null): boolean =>
+  !answered && !settled(aside, at);
+
+const WORDS: ReadonlySet<QueueReason> = new Set(['routine', 'overdue_reply']);
+
+/** What was set aside is no reason before its day; pain always is, and so is a word that came later. */
+function afterAside(reason: Since, aside: Aside | null): Since {
+  if (!aside || aside.until === null || reason.reason === 'pain') return reason;
+  if (WORDS.has(reason.reason) && reason.since > aside.at) return reason;
+  const from = dayBegins(aside.until);
+  return reason.from !== null && reason.from > from ? reason : { ...reason, from };
 }
 
 /** The check-in that a press on the student's line opens: who is in pain is answered first. */
-export function opensAt(file: Pick<WaitingFile, 'intake' | 'checkins'>): CheckinEntry | null {
-  const unanswered = file.checkins.filter(({ answered }) => !answered);
+export function opensAt(file: Pick<WaitingFile, 'intake' | 'checkins' | 'aside'>): CheckinEntry | null {
+  const unanswered = file.checkins.filter((checkin) => isOpen(checkin, file.aside));
   const painful = file.intake.heldSince ? unanswered.findLast(({ pain }) => pain) : undefined;
   return painful ?? unanswered[0] ?? null;
 }

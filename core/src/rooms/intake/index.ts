@@ -87,3 +87,4 @@ export {
   VIEW_KINDS,
   type ViewKind,
 } from './student.ts';
+export { dayOnOurClock, filmedOnOurClock } from './theirDay.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { compareSwings, sameMoment, similarity } from './compareSwings.ts';
+import { seededRandom } from '../../foundation/index.ts';
+import { compareSwings, layTogether, sameMoment, similarity } from './compareSwings.ts';
 
 const read = (id: string, value: number, sd: number) => ({ id, station: 'top' as const, value, sd });
 
@@ -87,5 +88,41 @@ describe('laying one picture on another', () => {
       { u: 1, v: 1 },
     ];
     expect(similarity(same, same)).toBeNull();
+  });
+});
+
+describe('a picture laid on another', () => {
+  const body = [
+    { u: 180, v: 470 },
+    { u: 140, v: 480 },
+    { u: 200, v: 590 },
+    { u: 118, v: 600 },
+    { u: 215, v: 712 },
+    { u: 150, v: 300 },
+  ];
+  const moved = body.map(({ u, v }) => ({ u: 1.2 * u + 30, v: 1.2 * v - 12 }));
+  test('is found again, and not mirrored where it need not be', () => {
+    expect(layTogether(body, moved, 540)).toMatchObject({ mirrored: false });
+  });
+  test('from a camera that mirrors it is turned first', () => {
+    const seen = body.map(({ u, v }) => ({ u: 540 - u, v }));
+    const laid = layTogether(seen, moved, 540);
+    expect(laid?.mirrored).toBe(true);
+    expect(laid?.onto.a).toBeCloseTo(1.2, 6);
+    expect(laid?.onto.b).toBeCloseTo(0, 6);
+    expect(laid?.onto.du).toBeCloseTo(30, 4);
+  });
+  test('two places say nothing of mirrors; one says nothing at all', () => {
+    const seen = body.slice(0, 2).map(({ u, v }) => ({ u: 540 - u, v }));
+    expect(layTogether(seen, moved.slice(0, 2), 540)?.mirrored).toBe(false);
+    expect(layTogether(body.slice(0, 1), moved.slice(0, 1), 540)).toBeNull();
+  });
+  test('small misses of marks turn nothing about', () => {
+    const random = seededRandom(5);
+    for (let i = 0; i < 300; i++) {
+      const off = () => 12 * (random() - 0.5);
+      const near = moved.map(({ u, v }) => ({ u: u + off(), v: v + off() }));
+      expect(layTogether(body, near, 540)?.mirrored).toBe(false);
+    }
   });
 });

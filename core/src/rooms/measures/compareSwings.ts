@@ -98,3 +98,36 @@ export function similarity(from: readonly Place[], to: readonly Place[]): Simila
   const [a, b] = [along / size, across / size];
   return { a, b, du: ct.u - a * cf.u + b * cf.v, dv: ct.v - b * cf.u - a * cf.v };
 }
+
+/** How one picture is laid on another: moved, turned and scaled, after it was mirrored where that is nearer. */
+export interface Laid {
+  readonly onto: Similarity;
+  readonly mirrored: boolean;
+}
+
+/** A camera that mirrors, or stands on the other side, must fit so much better to be believed: a body is nearly its own mirror image. */
+const MIRROR_GAIN = 0.6;
+
+/**
+ * Lays the pairs of places of one picture on those of another, `widthPx` wide; null for fewer than two different ones. Two
+ * places fit either way about, and are never mirrored.
+ */
+export function layTogether(from: readonly Place[], to: readonly Place[], widthPx: number): Laid | null {
+  const onto = similarity(from, to);
+  if (!onto) return null;
+  const turned = from.map(({ u, v }) => ({ u: widthPx - u, v }));
+  const other = similarity(turned, to);
+  if (!other || from.length < 3) return { onto, mirrored: false };
+  return missOf(other, turned, to) < MIRROR_GAIN * missOf(onto, from, to)
+    ? { onto: other, mirrored: true }
+    : { onto, mirrored: false };
+}
+
+/** Root mean square of what is left between laid and given places, in pixels of the second picture. */
+function missOf({ a, b, du, dv }: Similarity, from: readonly Place[], to: readonly Place[]): number {
+  const squares = from.map(({ u, v }, i) => {
+    const { u: x, v: y } = to[i] as Place;
+    return (a * u - b * v + du - x) ** 2 + (b * u + a * v + dv - y) ** 2;
+  });
+  return Math.sqrt(squares.reduce((sum, square) => sum + square, 0) / from.length);
+}

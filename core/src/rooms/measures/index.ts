@@ -2,7 +2,15 @@ export { type BodyFit, fitAt, fitBody, type SuspectMark, type TrueState } from '
 export { type BodyLine, type BodyLineId, bodyLines } from './bodyLines.ts';
 export { FIT_LANDMARKS, type FitLandmark } from './bodyPriors.ts';
 export { type CameraAdvice, type CameraReport, reportCameras } from './cameraReport.ts';
-export { compareSwings, type Difference, type Similarity, sameMoment, similarity } from './compareSwings.ts';
+export {
+  compareSwings,
+  type Difference,
+  type Laid,
+  layTogether,
+  type Similarity,
+  sameMoment,
+  similarity,
+} from './compareSwings.ts';
 export { type DayMeasure, type DayPair, dayPair } from './dayMeasures.ts';
 export {
   BACK_PEAK_STATIONS,

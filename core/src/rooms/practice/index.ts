@@ -80,6 +80,8 @@ export {
   type RunStep,
   run,
   runOf,
+  STRIKES,
+  type Strike,
   secondsPerRep,
   stepOfRun,
 } from './runner.ts';
@@ -94,3 +96,4 @@ export {
   stageRow,
 } from './stages.ts';
 export { cardOf } from './todayCard.ts';
+export { type RungToday, type TodayStanding, todayStanding } from './todayStanding.ts';

@@ -4,6 +4,10 @@ import type { AidUse, PlanItem } from './plan/planModel.ts';
 import { rungTest } from './rungTest.ts';
 import { REHEARSALS_PER_BALL, type Stage, stageRow } from './stages.ts';
 
+/** Where and how a ball was met: on the middle of the face or not, the ground before the ball, or only its top. */
+export const STRIKES = ['middle', 'toe', 'heel', 'ground_first', 'top'] as const;
+export type Strike = (typeof STRIKES)[number];
+
 /** What is run: one drill on one rung, as the card asks it or as the coach chose it. */
 export interface RunSpec {
   readonly drill: string;
@@ -28,6 +32,8 @@ export interface RunSet {
   readonly reps: string;
   readonly layer: number;
   readonly felt: number | null;
+  /** How the set's ball was met; null where nobody said. */
+  readonly strike: Strike | null;
   readonly doneAt: string;
   /** Handed on; it can no longer be taken back. */
   readonly sent: boolean;
@@ -44,6 +50,8 @@ export interface RunState {
   /** Swings that were looked at, in order. */
   readonly swings: readonly string[];
   readonly felt: number | null;
+  /** Of the ball at hand. */
+  readonly strike: Strike | null;
   /** Stopped for pain. */
   readonly stopped: boolean;
 }
@@ -56,6 +64,7 @@ export type RunAction =
   | { readonly do: 'close'; readonly id: string; readonly at: string }
   | { readonly do: 'layer'; readonly layer: number; readonly id: string; readonly at: string }
   | { readonly do: 'felt'; readonly felt: number | null }
+  | { readonly do: 'strike'; readonly strike: Strike }
   | { readonly do: 'with'; readonly clubs: readonly Club[]; readonly aid: AidUse }
   | { readonly do: 'more' }
   | { readonly do: 'sent'; readonly id: string }
@@ -87,6 +96,7 @@ export const beginRun = (spec: RunSpec, at: string): RunState => ({
   looks: 0,
   swings: [],
   felt: null,
+  strike: null,
   stopped: false,
 });
 
@@ -160,6 +170,11 @@ export function run(state: RunState, action: RunAction): RunState {
       return { ...closed(state, action), spec: { ...state.spec, layer: action.layer } };
     case 'felt':
       return { ...state, felt: action.felt };
+    case 'strike':
+      // Pressed again it was a slip.
+      return step.kind === 'ball'
+        ? { ...state, strike: state.strike === action.strike ? null : action.strike }
+        : state;
     case 'with':
       return { ...state, spec: { ...state.spec, clubs: action.clubs, aid: action.aid } };
     case 'more':
@@ -189,10 +204,10 @@ function judge(state: RunState, { rep, id, at }: Closes & { readonly rep: Rep },
 
 /** The set at hand ends here, whole or not; an empty one never was. The same id closes no second set. */
 function closed(state: RunState, { id, at }: Closes): RunState {
-  const { reps, spec, felt } = state;
+  const { reps, spec, felt, strike } = state;
   if (reps === '' || state.sets.some((set) => set.id === id)) return state;
-  const set = { id, reps, layer: spec.layer, felt, doneAt: at, sent: false };
-  return { ...state, reps: '', sets: [...state.sets, set] };
+  const set = { id, reps, layer: spec.layer, felt, strike, doneAt: at, sent: false };
+  return { ...state, reps: '', strike: null, sets: [...state.sets, set] };
 }
 
 const looked = (state: RunState, swingId: string | null): RunState => ({
@@ -203,13 +218,13 @@ const looked = (state: RunState, swingId: string | null): RunState => ({
 
 /** The last repetition was never pressed; a set that was handed on stays. */
 function takeBack(state: RunState): RunState {
-  if (state.reps !== '') return { ...state, reps: state.reps.slice(0, -1) };
+  if (state.reps !== '') return { ...state, reps: state.reps.slice(0, -1), strike: null };
   const last = state.sets.at(-1);
   if (!last || last.sent) return state;
   const sets = state.sets.slice(0, -1);
   const { lookEvery } = state.spec;
   const looks = lookEvery === null ? 0 : Math.min(state.looks, Math.floor(sets.length / lookEvery));
-  return { ...state, sets, looks, reps: last.reps.slice(0, -1) };
+  return { ...state, sets, looks, reps: last.reps.slice(0, -1), strike: last.strike };
 }
 
 export interface RunCount {

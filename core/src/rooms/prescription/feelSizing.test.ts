@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
-import { type FeelSide, feelSizing, feelSizingFor, wantedSide } from './feelSizing.ts';
+import { type FeelSide, feelRecordOf, feelSizing, feelSizingFor, wantedSide } from './feelSizing.ts';
 
 const record = (felt: number, measured: number) => ({ measure: 'shift_top', side: null, felt, measured });
 
@@ -56,4 +56,23 @@ test('over many students whose feel is true, few are told to exaggerate', () => 
   }
   // Two-sided 95 % interval: 2.5 % at most on this side, less for the shrinkage.
   expect(told / 400).toBeLessThan(0.03);
+});
+
+describe('an answer beside what was measured', () => {
+  test.each<[number, number, object | null]>([
+    [3, 0.4, { measured: 3, side: 'more' }],
+    [-3, 0.4, { measured: 3, side: 'more' }],
+    // May as well be nothing: 0.7 within 1.96 x 0.4.
+    [0.7, 0.4, null],
+    [0.79, 0.4, { measured: 0.79 }],
+  ])('%d ± %d', (value, sd, kept) => {
+    const record = feelRecordOf({ measure: 'shift_top', felt: 2 }, { value, sd }, 'sway');
+    if (kept === null) expect(record).toBeNull();
+    else expect(record).toMatchObject({ measure: 'shift_top', felt: 2, ...kept });
+  });
+  test('takes the side that the fault is treated by', () => {
+    const of = (fault: string | null) =>
+      feelRecordOf({ measure: 'shift_top', felt: 2 }, { value: 3, sd: 0.1 }, fault)?.side;
+    expect([of('sway'), of('no_load'), of(null)]).toEqual(['more', 'less', 'more']);
+  });
 });

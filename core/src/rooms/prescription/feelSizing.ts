@@ -26,6 +26,19 @@ export interface FeelSizing {
   readonly records: number;
 }
 
+/**
+ * A felt answer beside what was measured, as it sizes the exaggeration; null where the measured amount may as well be
+ * nothing: that sizes nothing.
+ */
+export function feelRecordOf(
+  { measure, felt }: { readonly measure: string; readonly felt: number },
+  { value, sd }: { readonly value: number; readonly sd: number },
+  forFault: string | null,
+): FeelRecord | null {
+  if (Math.abs(value) <= Z95 * sd) return null;
+  return { measure, felt, measured: Math.abs(value), side: wantedSide(measure, forFault) ?? 'more' };
+}
+
 /** Before anything is known: feel equals real, give or take a factor of 1.6 (one sd of its logarithm). */
 const PRIOR_SD = Math.log(1.6);
 /** One record against the next by the same student, sd of the logarithm. */

@@ -23,13 +23,21 @@ export {
   type FeelRecord,
   type FeelSide,
   type FeelSizing,
+  feelRecordOf,
   feelSizing,
   feelSizingFor,
   wantedSide,
 } from './feelSizing.ts';
 export { type MoveFigure, stillFigure } from './figureParts.ts';
 export { knownCase } from './knownCase.ts';
-export { HOUSE_LIBRARY, type Library, libraryWith, type OwnDrill } from './library.ts';
+export {
+  HOUSE_LIBRARY,
+  type Library,
+  libraryAlong,
+  libraryWith,
+  type OwnDrill,
+  ownDrillsOf,
+} from './library.ts';
 export { type FigureAsk, figureOf } from './moveFigure.ts';
 export type { Prescribed } from './offers.ts';
 export { type Opening, openings } from './openings.ts';

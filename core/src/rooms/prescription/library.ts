@@ -31,4 +31,15 @@ export function libraryWith(own: readonly OwnDrill[]): Library {
   return { drills, byId: (id) => known.get(id) };
 }
 
+/** The coach's own drills among those named, to go along with a record that is read elsewhere. */
+export const ownDrillsOf = (library: Library, named: Iterable<string>): Drill[] =>
+  [...new Set(named)].flatMap((id) => {
+    const drill = library.byId(id);
+    return drill && id.startsWith('own_') ? [drill] : [];
+  });
+
+/** The house's drills with those that came along. */
+export const libraryAlong = (own: readonly Drill[]): Library =>
+  libraryWith(own.map((drill) => ({ drill, basedOn: null, replaces: false, retired: false })));
+
 export const HOUSE_LIBRARY: Library = libraryWith([]);

@@ -36,7 +36,7 @@ function recordOf({ pain = false, workDays = 10, setDays = 1 }: Facts): StudentR
     prescription: {
       choices: workDays === null ? [] : [{ ...chosen, endedAt: null, endedDay: null, reached: {} }],
     },
-    checkins: { checkins: [] },
+    checkins: { checkins: [], asked: null, aside: null },
   } as unknown as StudentRecord;
 }
 

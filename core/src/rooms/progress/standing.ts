@@ -36,7 +36,7 @@ export function standingOf(
           : 'working';
   return {
     now,
-    silentFrom: silentFrom({ ...record, checkins: record.checkins.checkins }),
+    silentFrom: silentFrom({ ...record, ...record.checkins }),
     // Without two days that can be compared nothing says that the work does not help.
     stalledFrom:
       work && moved.length > 0 && !moved.some(hasImproved) ? plusDays(work.day, STALLED_AFTER_DAYS) : null,

@@ -42,7 +42,7 @@ export function summaryOf(record: StudentRecord, library: Library): Summary {
   const moved = movedOf(record, library);
   const { owned } = ownedOf(record, library);
   const work = inUse(prescription);
-  const file = { ...record, checkins: checkins.checkins };
+  const file = { ...record, ...checkins };
   const opens = opensAt(file);
   return {
     studentId: intake.studentId,

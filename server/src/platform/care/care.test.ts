@@ -109,7 +109,15 @@ async function fullStudent(firstName: string, familyName: string): Promise<strin
     clipIds: [clip.id],
   };
   await server.ask('POST', `/api/page/${link}/checkins`, checkin);
+  const picture = Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), Buffer.alloc(90)]);
+  const enclosed = { id: randomUUID(), kind: 'picture', title: 'So', clipIds: clip.id };
+  await server.upload(`/api/checkins/${checkin.id}/enclosures`, picture, enclosed);
   await server.ask('POST', `/api/checkins/${checkin.id}/reply`, { id: randomUUID(), text: 'Rest.' });
+  await server.ask('POST', `/api/checkins/${checkin.id}/reply/now`);
+  const to = [{ id: randomUUID(), studentId: id }];
+  await server.ask('POST', '/api/messages', { to, text: 'How is it?' });
+  await server.ask('POST', `/api/students/${id}/messages/${to[0]?.id}/now`);
+  await server.ask('POST', at('/asides'), { id: randomUUID(), until: '2027-03-09', note: '' });
   return id;
 }
 

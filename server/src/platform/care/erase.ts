@@ -153,8 +153,26 @@ function eraseClip(ctx: Context, clipId: string): Gone {
         .prepare('UPDATE checkins SET clip_ids = ? WHERE id = ?')
         .run(JSON.stringify(ids.filter((one) => one !== clipId)), id);
   }
+  const enclosed = dropShowing(client, owner, clipId);
   client.prepare('DELETE FROM clips WHERE id = ?').run(clipId);
-  return { receipt, files, letters: [] };
+  return { receipt, files: [...files, ...enclosed], letters: [] };
+}
+
+/** Pictures, clips and talks that show a clip go with it: they are its pictures. Returns their files. */
+function dropShowing(client: Database, owner: string, clipId: string): string[] {
+  const shown = client
+    .prepare('SELECT id, file, clip_ids FROM enclosures WHERE student_id = ?')
+    .all(owner) as {
+    id: string;
+    file: string;
+    clip_ids: string;
+  }[];
+  return shown
+    .filter(({ clip_ids }) => (JSON.parse(clip_ids) as string[]).includes(clipId))
+    .map(({ id, file }) => {
+      client.prepare('DELETE FROM enclosures WHERE id = ?').run(id);
+      return file;
+    });
 }
 
 /** How much belongs to a student or a clip, by kind: what would go, and later the receipt. */
@@ -188,6 +206,7 @@ function bytesOf(client: Database, sql: string, id: string): number {
 export const filesOfStudent = (client: Database, studentId: string): string[] => [
   ...new Set([
     ...pluck(client, 'SELECT file FROM clips WHERE student_id = ?', studentId),
+    ...pluck(client, 'SELECT file FROM enclosures WHERE student_id = ?', studentId),
     ...pluck(
       client,
       "SELECT json_extract(body, '$.track.file') FROM swings WHERE student_id = ? AND json_extract(body, '$.track.file') IS NOT NULL",

@@ -9,7 +9,7 @@ const EVERY_MS = 15_000;
 export function keepHouse(
   ctx: Context,
   runs: Runs,
-  makeMails: () => Promise<void>,
+  letters: () => Promise<void>,
   complain: (error: unknown) => void,
 ): () => void {
   // What was erased is still in the log until nobody reads the old pages any more: tried until it is cut.
@@ -20,7 +20,7 @@ export function keepHouse(
       if (uncut) uncut = !cutLog(ctx);
       runs.nightly();
       check.nightly();
-      void makeMails();
+      letters().catch(complain);
       ctx.pieces.sweep().catch(complain);
     } catch (error) {
       complain(error);

@@ -122,15 +122,17 @@ function checkBelongs(tables: readonly [string, Row[]][], { studentId }: Student
     ['shot_sets', 'swing_id', 'swings'],
     ['drill_choices', 'diagnosis_id', 'diagnoses'],
     ['replies', 'checkin_id', 'checkins'],
+    ['enclosures', 'checkin_id', 'checkins'],
   ];
   for (const [table, column, on] of hangs) {
     const known = ids(on);
     if (rows(table).some((row) => row[column] !== null && !known.has(row[column]))) throw no(`${table}.json`);
   }
   const clips = ids('clips');
-  for (const row of rows('checkins'))
-    if ((JSON.parse(String(row.clip_ids)) as string[]).some((id) => !clips.has(id)))
-      throw no('checkins.json');
+  for (const name of ['checkins', 'enclosures'])
+    for (const row of rows(name))
+      if ((JSON.parse(String(row.clip_ids)) as string[]).some((id) => !clips.has(id)))
+        throw no(`${name}.json`);
   for (const row of rows('swings'))
     if (
       (JSON.parse(String(row.body)) as { views: { clipId: string | null }[] }).views.some(
@@ -142,7 +144,7 @@ function checkBelongs(tables: readonly [string, Row[]][], { studentId }: Student
 
 const filesNamed = (tables: readonly [string, Row[]][]): string[] =>
   tables.flatMap(([table, rows]) =>
-    table === 'clips'
+    table === 'clips' || table === 'enclosures'
       ? rows.map((row) => String(row.file))
       : table === 'swings'
         ? rows.flatMap(

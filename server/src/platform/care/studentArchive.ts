@@ -7,6 +7,7 @@ import Papa from 'papaparse';
 import type { Context } from '../context.ts';
 import { Refusal } from '../errors.ts';
 import { readKept } from '../keptColumn.ts';
+import { NO_ADDRESS } from '../outbox.ts';
 import { filesOfStudent } from './erase.ts';
 import { type Row, rowsOfStudent } from './studentRows.ts';
 import { entryOfBytes, entryOfFile, type ZipPart, zipOf } from './zips.ts';
@@ -32,6 +33,9 @@ export async function exportStudent(ctx: ExportFrom, studentId: string): Promise
       bytes: await ctx.outbox.letter({
         id: String(mail.id),
         toName: String(mail.to_name),
+        toAddress: NO_ADDRESS,
+        stop: null,
+        event: null,
         subject: String(mail.subject),
         text: String(mail.text),
         at: new Date(String(mail.at)),

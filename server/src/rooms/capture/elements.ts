@@ -30,9 +30,9 @@ export async function scanElements(file: FileHandle, bytes: number): Promise<voi
     if (!id || id.length > 4 || !size) throw new Refusal('clip_cut_off');
     if (id.value === SEGMENT) segments++;
     const body = at + id.length + size.length;
-    if (OPENED.has(id.value)) at = body;
-    else if (size.unknown || body + size.value > bytes) throw new Refusal('clip_cut_off');
-    else at = body + size.value;
+    const opened = OPENED.has(id.value);
+    if (size.unknown ? !opened : body + size.value > bytes) throw new Refusal('clip_cut_off');
+    at = opened ? body : body + size.value;
   }
   if (segments !== 1) throw new Refusal('clip_cut_off');
 }

@@ -1,4 +1,5 @@
-export { captureRoutes, readUpload, sendClip } from './routes.ts';
+export type { EnclosureFacts } from './inspectEnclosure.ts';
+export { captureRoutes, readUpload, sendClip, sendKept } from './routes.ts';
 export {
   addClip,
   captureOf,
@@ -7,9 +8,11 @@ export {
   createSwing,
   editSwing,
   getSwing,
+  isOnBench,
   listSwings,
   type Upload,
 } from './service.ts';
 export { captureSlice } from './sliceRepo.ts';
+export { type FileTaken, takeFile } from './takeFile.ts';
 export { motionOf } from './tracks.ts';
 export { takeWhole } from './whole.ts';

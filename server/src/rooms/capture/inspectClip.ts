@@ -17,7 +17,7 @@ export interface ClipFacts {
 /** Codecs that browsers here decode frame by frame. */
 const READABLE = new Set(['avc', 'vp8', 'vp9', 'av1']);
 const CODEC_NAMES: Readonly<Record<string, string>> = { hevc: 'HEVC (H.265)' };
-const EBML = 0x1a45dfa3;
+export const EBML = 0x1a45dfa3;
 
 /** What a clip holds, or a refusal that says what is wrong and what to do. Reads, never writes; runs on a worker. */
 export async function inspectClip(path: string, bytes: number): Promise<ClipFacts> {
@@ -77,7 +77,8 @@ function sensible(facts: ClipFacts): ClipFacts {
   return facts;
 }
 
-async function containerOf(path: string, bytes: number): Promise<ClipFacts['container']> {
+/** The container by its first bytes, walked to its end. */
+export async function containerOf(path: string, bytes: number): Promise<ClipFacts['container']> {
   const file = await open(path);
   try {
     const head = Buffer.alloc(32);

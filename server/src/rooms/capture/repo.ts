@@ -71,6 +71,15 @@ export const swingsOf = (db: Db, studentId: string): Swing[] =>
     .all()
     .map(toSwing);
 
+/** Whether a clip is a view of a swing already; a swing has the day of its clips. */
+export const isInSwing = (db: Db, studentId: string, clipId: string, recordedOn: string): boolean =>
+  db
+    .select()
+    .from(swings)
+    .where(and(eq(swings.studentId, studentId), eq(swings.recordedOn, recordedOn)))
+    .all()
+    .some((row) => toSwing(row).views.some((view) => view.clipId === clipId));
+
 /** Swings of the days since `day`, oldest first: student by student, as the index lies. */
 export const recentSwingIds = (db: Db, day: string): string[] =>
   (

@@ -130,7 +130,13 @@ export async function readUpload(request: FastifyRequest, from: Upload['from']):
   };
 }
 
-const TYPES = { mp4: 'video/mp4', mov: 'video/quicktime', webm: 'video/webm' } as const;
+const TYPES: Readonly<Record<string, string>> = {
+  mp4: 'video/mp4',
+  mov: 'video/quicktime',
+  webm: 'video/webm',
+  png: 'image/png',
+  jpg: 'image/jpeg',
+};
 
 /** The clip as it came, with ranges so that players can seek. */
 export async function sendClip(
@@ -139,10 +145,19 @@ export async function sendClip(
   request: FastifyRequest,
   reply: FastifyReply,
 ): Promise<FastifyReply> {
-  const { clip, file } = shownClip(ctx, id);
+  return sendKept(ctx, shownClip(ctx, id).file, request, reply);
+}
+
+/** A file of the clip folder, by its kept name; whoever asks may see it. */
+export async function sendKept(
+  ctx: Context,
+  file: string,
+  request: FastifyRequest,
+  reply: FastifyReply,
+): Promise<FastifyReply> {
   const size = await ctx.files.sizeOf(file);
   reply
-    .type(TYPES[clip.container])
+    .type(TYPES[file.split('.')[1] ?? ''] ?? 'application/octet-stream')
     .header('accept-ranges', 'bytes')
     // Kept nowhere on the way: when a link is closed or a consent withdrawn, the clip is gone at once.
     .header('cache-control', 'no-store');

@@ -1,11 +1,10 @@
-import type { Readable } from 'node:stream';
 import { type Clip, captureFrom, type Swing } from '@inchstep/contract/capture';
 import { type Capture, checkCapture, stationsOutOfOrder } from '@inchstep/core/capture';
 import { plusDays } from '@inchstep/core/foundation';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
 import type { Received } from '../../platform/files.ts';
-import { getStudent, isKnown, once, record, refuseWithoutConsent } from '../intake/index.ts';
+import { getStudent, once, record, refuseWithoutConsent } from '../intake/index.ts';
 import type { ClipFacts } from './inspectClip.ts';
 import { noteToLook } from './looks.ts';
 import {
@@ -13,60 +12,35 @@ import {
   clipsOf,
   insertClip,
   insertSwing,
+  isInSwing,
   setDiscarded,
   swingById,
   swingsOf,
   updateSwing,
 } from './repo.ts';
+import { type FileTaken, takeFile } from './takeFile.ts';
 
-export interface Upload {
+export interface Upload extends FileTaken {
   readonly id: string;
   readonly kind: Clip['kind'];
   readonly recordedOn: string;
   readonly fileName: string;
   readonly from: Clip['from'];
   readonly author: string;
-  readonly stream: Readable;
-  /** True when the stream stopped at the size limit. */
-  readonly truncated: () => boolean;
 }
-
-/** What a slow disk reads, at worst. */
-const READ_BYTES_PER_MS = 20_000;
 
 /** Takes a clip in whole or not at all; it is kept as it came. */
-export async function addClip(ctx: Context, studentId: string, upload: Upload): Promise<Clip> {
-  const write = { id: upload.id, what: 'clip' as const, studentId, author: upload.author };
-  try {
-    refuseWithoutConsent(ctx, getStudent(ctx, studentId));
-    if (upload.recordedOn > plusDays(today(ctx), 1))
-      throw new Refusal('date_in_future', { value: upload.recordedOn }, 'recordedOn');
-    if (isKnown(ctx, write)) {
-      upload.stream.resume();
-      return clipFile(ctx, upload.id).clip;
-    }
-  } catch (error) {
-    // The rest of the body is let by, so that the answer is heard.
-    upload.stream.resume();
-    throw error;
-  }
-  const received = await ctx.files.receive(upload.stream);
-  try {
-    if (upload.truncated()) throw new Refusal('clip_too_large', { limitMb: ctx.clipLimitMb });
-    const { path, bytes } = received;
-    const facts = await ctx.jobs.run<ClipFacts>('inspectClip', { path, bytes }, bytes / READ_BYTES_PER_MS);
-    // Consent may have been withdrawn, or the student erased, while the clip was read.
-    refuseWithoutConsent(ctx, getStudent(ctx, studentId));
-    return once(
-      ctx,
-      write,
-      () => keepClip(ctx, studentId, upload, received, facts),
-      () => clipFile(ctx, upload.id).clip,
-    );
-  } finally {
-    await ctx.files.drop(received);
-  }
-}
+export const addClip = (ctx: Context, studentId: string, upload: Upload): Promise<Clip> =>
+  takeFile<ClipFacts, Clip>(ctx, { id: upload.id, what: 'clip', studentId, author: upload.author }, upload, {
+    may: () => {
+      refuseWithoutConsent(ctx, getStudent(ctx, studentId));
+      if (upload.recordedOn > plusDays(today(ctx), 1))
+        throw new Refusal('date_in_future', { value: upload.recordedOn }, 'recordedOn');
+    },
+    inspect: { job: 'inspectClip', task: {} },
+    keep: (received, facts) => keepClip(ctx, studentId, upload, received, facts),
+    read: () => clipFile(ctx, upload.id).clip,
+  });
 
 function keepClip(
   ctx: Context,
@@ -121,6 +95,10 @@ export function getSwing(ctx: Context, id: string): Swing {
   if (!swing) throw new Refusal('not_found');
   return swing;
 }
+
+/** Whether a clip is a view of a swing already. */
+export const isOnBench = (ctx: Context, { id, studentId, recordedOn }: Clip): boolean =>
+  isInSwing(ctx.db, studentId, id, recordedOn);
 
 export type SwingInput = Pick<
   Swing,

@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream';
 import type { WholeClip } from '@inchstep/contract/capture';
-import type { Context } from '../../platform/context.ts';
+import { filmedOnOurClock } from '@inchstep/core/intake';
+import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { clipById } from './repo.ts';
 import type { Upload } from './service.ts';
@@ -8,6 +9,8 @@ import type { Upload } from './service.ts';
 export interface WholeSender extends Pick<Upload, 'from' | 'author'> {
   /** Whose pieces they are. */
   readonly owner: string;
+  /** What a phone's clock said when it sent; by it a film that is dated ahead is put right. */
+  readonly sentAt?: string | null;
 }
 
 /**
@@ -16,10 +19,12 @@ export interface WholeSender extends Pick<Upload, 'from' | 'author'> {
  */
 export async function takeWhole<T>(
   ctx: Context,
-  { pieces, ...fields }: WholeClip,
-  { owner, ...sender }: WholeSender,
+  { pieces, ...told }: WholeClip,
+  { owner, sentAt = null, ...sender }: WholeSender,
   take: (upload: Upload) => Promise<T>,
 ): Promise<T> {
+  const recordedOn = filmedOnOurClock(told.recordedOn, sentAt, stamp(ctx));
+  const fields = { ...told, recordedOn };
   const file = await ctx.pieces.open(owner, pieces);
   if (!file && !clipById(ctx.db, fields.id)) throw new Refusal('pieces_gone');
   const { stream, fileName } = file ?? { stream: Readable.from([]), fileName: '' };

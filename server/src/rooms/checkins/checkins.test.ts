@@ -5,6 +5,7 @@ import type { Clip } from '@inchstep/contract/capture';
 import type { Checkin, QueueRow, StudentPage } from '@inchstep/contract/checkins';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, clipBytes, type TestServer, testServer } from '../../testServer.ts';
+import { sendLetters } from './index.ts';
 
 let server: TestServer;
 let gus: string;
@@ -98,9 +99,9 @@ describe('check-ins', () => {
       ['Gus Lindqvist', 'routine'],
     ]);
     expect((await page(token)).body.hold).toMatchObject({ where: 'low back' });
-    const draft = await server.ask<{ text: string }>('GET', `/api/checkins/${body.id}/draft`);
-    expect(draft.body.text).toMatch(/doctor|physiotherapist/);
-    expect(draft.body.text).not.toMatch(/rung|send/i);
+    const draft = await server.ask<{ draft: string }>('GET', `/api/checkins/${body.id}/review`);
+    expect(draft.body.draft).toMatch(/doctor|physiotherapist/);
+    expect(draft.body.draft).not.toMatch(/rung|send/i);
   });
   test('a reply goes to the page and to the outbox, and leaves the queue', async () => {
     const [row] = (await queue()).filter((r) => r.studentName.startsWith('Gus'));
@@ -112,12 +113,19 @@ describe('check-ins', () => {
     expect((await answer()).body.reply?.id).toBe(reply.id);
     const second = randomUUID();
     expect((await answer(second)).status).toBe(409);
+    // For ten minutes nobody reads it and no mail goes; then both.
+    const waits = await linkOf(gus);
+    expect((await page(waits)).body.checkins[0]?.reply).toBeNull();
+    expect(existsSync(join(server.dataDir, 'outbox', `${reply.id}.eml`))).toBe(false);
+    server.at('2027-03-01T09:10:01');
+    await sendLetters(server.ctx);
     expect(existsSync(join(server.dataDir, 'outbox', `${second}.eml`))).toBe(false);
     const mail = readFileSync(join(server.dataDir, 'outbox', `${reply.id}.eml`), 'utf8');
     expect(mail).toContain('To: Gus Lindqvist');
     expect(mail).toContain('Half a thigh over the line');
     const token = await linkOf(gus);
     expect((await page(token)).body.checkins[0]?.reply?.text).toBe(reply.text);
+    server.at('2027-03-01T09:00:00');
     expect((await queue()).map((r) => r.studentName)).toEqual(['Mei Tanaka']);
     expect(
       (await server.ask('POST', `/api/checkins/${row?.checkinId}/reply`, { id: randomUUID(), text: ' ' }))

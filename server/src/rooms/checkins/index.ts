@@ -1,5 +1,7 @@
+export { sweepEnclosures } from './enclosures.ts';
+export { knownLetters, sendLetters } from './letters.ts';
 export { openLink } from './links.ts';
+export { askByPlan } from './planAsks.ts';
 export { queueOf } from './queue.ts';
 export { checkinRoutes } from './routes.ts';
-export { knownLetters, makeMails } from './service.ts';
 export { checkinSlice } from './sliceRepo.ts';

@@ -1,17 +1,15 @@
-import type { LessonFile, sendSummarySchema } from '@inchstep/contract/checkins';
+import type { LessonFile, SummarySend } from '@inchstep/contract/checkins';
 import type { Lesson } from '@inchstep/contract/intake';
 import { draftLesson, LESSON_MAIL, type Lengths } from '@inchstep/contract/words';
 import { lessonSummary, momentsOf } from '@inchstep/core/progress';
-import type { z } from 'zod';
 import { firstCoach } from '../../platform/auth.ts';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { doToLesson, eventsIn, getLesson, getStudent, keepSummary, once, record } from '../intake/index.ts';
 import { decideGate, livePlan, notesIn, setsIn } from '../practice/index.ts';
 import { libraryOf, libraryWords } from '../prescription/index.ts';
-import { insertMail } from './repo.ts';
+import { keepLetter, sendLetters } from './letters.ts';
 import { askForClips, listRequests } from './requests.ts';
-import { makeMails } from './service.ts';
 import { type SummaryAsk, summaryPdf } from './summaryPdf.ts';
 
 /** A lesson with all that happened in it, in order. */
@@ -52,16 +50,12 @@ export function printedSummary(
   return summaryPdf({ student, coach: firstCoach(ctx)?.name ?? '', day, text: summary, paper });
 }
 
-/** What the coach sends at the end: the letter, what was drafted, and what is asked for next. */
-type SummarySent = Omit<z.infer<typeof sendSummarySchema>, 'request' | 'gates'> &
-  Partial<Pick<z.infer<typeof sendSummarySchema>, 'request' | 'gates'>>;
-
 /** Sends the summary once: to the student's page and as mail. A lesson that still goes on ends with it. */
 export async function sendSummary(
   ctx: Context,
   studentId: string,
   lessonId: string,
-  { id, text, draft, request, gates = [] }: SummarySent,
+  { id, text, draft, request, gates }: SummarySend,
   author: string,
 ): Promise<Lesson> {
   const send = () => {
@@ -69,16 +63,13 @@ export async function sendSummary(
     if (lesson.summary !== null) throw new Refusal('changed_meanwhile');
     if (lesson.startedAt === null) throw new Refusal('lesson_not_begun');
     if (lesson.endedAt === null) doToLesson(ctx, studentId, lessonId, 'end');
-    const { profile } = getStudent(ctx, studentId);
-    const at = stamp(ctx);
-    keepSummary(ctx, lessonId, { draft, summary: text, sentAt: at });
-    const toName = `${profile.firstName} ${profile.familyName}`;
-    insertMail(ctx.db, { id, studentId, toName, subject: LESSON_MAIL.subject, text, at, madeAt: null });
+    keepSummary(ctx, lessonId, { draft, summary: text, sentAt: stamp(ctx) });
+    keepLetter(ctx, { id, studentId, subject: LESSON_MAIL.subject, text, goesAt: null });
     record(ctx, studentId, 'lesson_sent', { day: lesson.day });
     for (const word of gates) decideGate(ctx, studentId, word, author);
     if (request) askForClips(ctx, studentId, request, author);
   };
   once(ctx, { id, what: 'lesson_summary', studentId, author }, send, () => undefined);
-  await makeMails(ctx);
+  await sendLetters(ctx);
   return getLesson(ctx, studentId, lessonId);
 }

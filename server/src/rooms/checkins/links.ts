@@ -6,7 +6,7 @@ import { Refusal } from '../../platform/errors.ts';
 import { getStudent, record } from '../intake/index.ts';
 import { insertLink, linkByHash, linksOf, revokeLinks, touchLink } from './repo.ts';
 
-/** A new private link; older ones are closed, so that one student has one way in. */
+/** A new private link; older ones, also those of letters, are closed: the coach gives one way in. */
 export function makeLink(ctx: Context, studentId: string, days: number): StudentLink & { token: string } {
   getStudent(ctx, studentId);
   const token = newToken();
@@ -23,6 +23,22 @@ export function makeLink(ctx: Context, studentId: string, days: number): Student
     record(ctx, studentId, 'link', { until: dayOf(link.expiresAt) });
   });
   return { ...link, token };
+}
+
+/**
+ * A way in for a letter's reader, beside the one that the coach gave and never longer than that: where that is closed,
+ * a letter opens nothing. It is closed with all others. Null where nobody could open it from outside.
+ */
+export function linkForLetter(ctx: Context, studentId: string): { id: string; url: string } | null {
+  const open = linksOf(ctx.db, studentId).find(
+    ({ revokedAt, expiresAt }) => revokedAt === null && expiresAt > stamp(ctx),
+  );
+  if (!open || ctx.publicUrl === null) return null;
+  const token = newToken();
+  const id = newId();
+  const row = { id, createdAt: stamp(ctx), expiresAt: open.expiresAt, revokedAt: null, lastUsedAt: null };
+  insertLink(ctx.db, { ...row, studentId, tokenHash: hashToken(token) });
+  return { id, url: `${ctx.publicUrl}/p/${token}` };
 }
 
 export const listLinks = (ctx: Context, studentId: string): StudentLink[] => linksOf(ctx.db, studentId);

@@ -7,7 +7,7 @@ import type { ThreadEvent } from '@inchstep/contract/intake';
 import type { DrillChoice } from '@inchstep/contract/prescription';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, testServer } from '../../testServer.ts';
-import { makeMails } from './index.ts';
+import { sendLetters } from './index.ts';
 
 let server: TestServer;
 let student: string;
@@ -80,6 +80,7 @@ describe('replies', () => {
       ),
     );
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409]);
+    await server.ask('POST', `/api/checkins/${id}/reply/now`);
     expect(letters()).toHaveLength(1);
     expect(await events('reply')).toHaveLength(1);
   });
@@ -91,12 +92,14 @@ describe('replies', () => {
       Array.from({ length: 4 }, () => server.ask('POST', `/api/checkins/${id}/reply`, reply)),
     );
     expect(answers.map(({ status }) => status)).toEqual([200, 200, 200, 200]);
+    await Promise.all([1, 2, 3].map(() => server.ask('POST', `/api/checkins/${id}/reply/now`)));
     expect(letters()).toHaveLength(before + 1);
   });
   test('a letter whose file is lost before it was noted is made again from its row, the same to the byte', async () => {
     const { id } = await send('One more.');
     const reply = { id: randomUUID(), text: 'Once more, slowly.' };
     await server.ask('POST', `/api/checkins/${id}/reply`, reply);
+    await server.ask('POST', `/api/checkins/${id}/reply/now`);
     const path = server.ctx.outbox.pathOf(reply.id);
     const row = server.ctx.db.$client.prepare('SELECT * FROM mails WHERE id = ?').get(reply.id) as {
       at: string;
@@ -104,13 +107,16 @@ describe('replies', () => {
     const letter = await server.ctx.outbox.letter({
       id: reply.id,
       toName: 'Priya Raman',
+      toAddress: 'student@inchstep.invalid',
+      stop: null,
+      event: null,
       subject: 'About your check-in',
       text: reply.text,
       at: new Date(row.at),
     });
     rmSync(path);
     server.ctx.db.$client.prepare('UPDATE mails SET made_at = NULL WHERE id = ?').run(reply.id);
-    await makeMails(server.ctx);
+    await sendLetters(server.ctx);
     expect(existsSync(path)).toBe(true);
     expect((await import('node:fs')).readFileSync(path).equals(letter)).toBe(true);
   });

@@ -1,17 +1,20 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
 import { type QueueEntry, rankQueue, waitingAt } from '@inchstep/core/checkins';
 import type { Summary } from '@inchstep/core/progress';
+import { addDays } from 'date-fns';
 import { type Context, stamp } from '../../platform/context.ts';
 
+import { weekOf } from './repo.ts';
+
 /** Everything that waits for the coach, most pressing first, each with the reason for its place. */
-export function queueOf(ctx: Context): QueueRow[] {
+export function queueOf(ctx: Context): { rows: QueueRow[]; week: { came: number; answered: number } } {
   const now = stamp(ctx);
   const waiting: (QueueEntry & { readonly summary: Summary })[] = [];
   for (const summary of ctx.records.summaries().all) {
     const reasons = waitingAt(summary.waiting, now);
     if (reasons.length > 0) waiting.push({ summary, id: summary.studentId, waiting: reasons });
   }
-  return rankQueue(waiting).map(({ entry: { summary }, reason, waitingHours }) => ({
+  const rows = rankQueue(waiting).map(({ entry: { summary }, reason, waitingHours }) => ({
     id: summary.opens?.checkinId ?? summary.studentId,
     studentId: summary.studentId,
     studentName: `${summary.firstName} ${summary.familyName}`,
@@ -20,4 +23,5 @@ export function queueOf(ctx: Context): QueueRow[] {
     waitingHours,
     note: summary.opens?.note ?? '',
   }));
+  return { rows, week: weekOf(ctx.db, addDays(ctx.now(), -7).toISOString()) };
 }

@@ -1,8 +1,8 @@
 import type { StudentLink } from '@inchstep/contract/checkins';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
-import { type Db, keptQuery } from '../../platform/db.ts';
+import { type Db, keptQuery, prepared } from '../../platform/db.ts';
 import { students } from '../intake/tables.ts';
-import { checkins, links, mails, replies } from './tables.ts';
+import { checkins, links, replies } from './tables.ts';
 
 export type CheckinRow = typeof checkins.$inferSelect;
 export type ReplyRow = typeof replies.$inferSelect;
@@ -37,6 +37,9 @@ export const linksOf = (db: Db, studentId: string): StudentLink[] =>
     .where(eq(links.studentId, studentId))
     .orderBy(desc(links.createdAt))
     .all();
+export const dropLink = (db: Db, id: string): void => {
+  db.delete(links).where(eq(links.id, id)).run();
+};
 export const touchLink = (db: Db, id: string, lastUsedAt: string): void => {
   db.update(links).set({ lastUsedAt }).where(eq(links.id, id)).run();
 };
@@ -80,19 +83,53 @@ export const replyTo = (db: Db, checkinId: string): ReplyRow | null =>
 export const insertReply = (db: Db, row: ReplyRow): void => {
   db.insert(replies).values(row).run();
 };
-
-type MailRow = typeof mails.$inferSelect;
-export const insertMail = (db: Db, row: MailRow): void => {
-  db.insert(mails).values(row).run();
+export const dropReply = (db: Db, id: string): void => {
+  db.delete(replies).where(eq(replies.id, id)).run();
 };
-export const mailsToMake = (db: Db): MailRow[] =>
-  db.select().from(mails).where(isNull(mails.madeAt)).orderBy(mails.at).all();
-/** False when the row is gone. */
-export const markMailMade = (db: Db, id: string, madeAt: string): boolean =>
-  db.update(mails).set({ madeAt }).where(eq(mails.id, id)).run().changes === 1;
-/** Ids of all letters: replies of before letters had rows keep their files. */
-export const letterIds = (db: Db): string[] =>
-  [
-    ...db.select({ id: mails.id }).from(mails).all(),
-    ...db.select({ id: replies.id }).from(replies).all(),
-  ].map(({ id }) => id);
+export const setReplyGoes = (db: Db, id: string, goesAt: string): void => {
+  db.update(replies).set({ goesAt }).where(eq(replies.id, id)).run();
+};
+
+/** Check-ins since a moment, and those of them that were answered or spoken of. */
+export const weekOf = (db: Db, since: string): { came: number; answered: number } =>
+  prepared(
+    db,
+    `SELECT count(*) AS came, coalesce(sum(
+        EXISTS (SELECT 1 FROM replies r WHERE r.checkin_id = c.id)
+        OR EXISTS (SELECT 1 FROM queue_asides a
+          WHERE a.student_id = c.student_id AND a.until IS NULL AND a.undone_at IS NULL AND a.at >= c.at)), 0) AS answered
+      FROM checkins c WHERE c.at >= ?`,
+  ).get(since) as { came: number; answered: number };
+
+/** Students on the roster who have an open link: a page on which they are asked. */
+export const studentsWithLink = (db: Db, now: string): string[] =>
+  (
+    prepared(
+      db,
+      `SELECT DISTINCT s.id FROM students s JOIN links l ON l.student_id = s.id
+        WHERE s.archived_at IS NULL AND l.revoked_at IS NULL AND l.expires_at > ?`,
+    ).all(now) as { id: string }[]
+  ).map(({ id }) => id);
+
+/** When the coach last said something to a student before a moment; long ago where never. */
+export const lastWordAt = (db: Db, studentId: string, before: string): string =>
+  (
+    prepared(
+      db,
+      `SELECT max(at) AS at FROM (
+        SELECT r.at FROM replies r JOIN checkins c ON c.id = r.checkin_id WHERE c.student_id = @studentId AND r.at < @before
+        UNION ALL SELECT sent_at FROM lessons WHERE student_id = @studentId AND sent_at < @before)`,
+    ).get({ studentId, before }) as { at: string | null }
+  ).at ?? '';
+
+/** The latest letters of this coach, with their drafts, oldest first. */
+export const writtenBefore = (db: Db, most: number): { draft: string; text: string }[] =>
+  (
+    prepared(
+      db,
+      `SELECT draft, text FROM (
+        SELECT draft, text, at FROM replies WHERE draft <> ''
+        UNION ALL SELECT draft, summary, sent_at FROM lessons WHERE summary IS NOT NULL AND draft IS NOT NULL)
+        ORDER BY at DESC LIMIT ?`,
+    ).all(most) as { draft: string; text: string }[]
+  ).reverse();

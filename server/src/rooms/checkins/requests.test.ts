@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import type { Clip } from '@inchstep/contract/capture';
+import type { Clip, Swing } from '@inchstep/contract/capture';
 import type { FilmRequestSeen, FilmRequests, StudentPage } from '@inchstep/contract/checkins';
 import type { Lesson } from '@inchstep/contract/intake';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { plusDays } from '@inchstep/core/foundation';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { addStudent, clipBytes, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+import { askByPlan } from './index.ts';
 
 let server: TestServer;
 let student: string;
@@ -144,5 +146,57 @@ describe('clips that are asked for', () => {
     const { lessons } = (await server.ask<{ lessons: Lesson[] }>('GET', `/api/students/${student}/lessons`))
       .body;
     expect(lessons.find(({ id }) => id === lesson.id)?.summary).toBeNull();
+  });
+});
+
+describe('clips that the plan asks for', () => {
+  beforeEach(() => server.at('2027-03-01T09:00:00'));
+  test('a review date that is near asks once, and not again when it was taken back', async () => {
+    const away = await addStudent(server, { firstName: 'Kofi' });
+    await takeDrills(server, away, ['knee_swap']);
+    const plan = {
+      start: '2027-03-01',
+      nextLesson: null,
+      days: ['mon', 'wed', 'fri'],
+      minutesPerDay: {},
+      placeByDay: {},
+    };
+    await server.ask('POST', `/api/students/${away}/plans`, { id: randomUUID(), ...plan });
+    await server.ask('POST', `/api/students/${away}/links`, { days: 90 });
+    const dates = server.ctx.records.of(away).practice.plan?.plan.reviewDates ?? [];
+    expect(dates.length).toBeGreaterThan(0);
+    const near = dates[0] as string;
+    const of = `/api/students/${away}/film-requests`;
+    const asked = async () => (await server.ask<FilmRequests>('GET', of)).body.requests;
+    server.at(`${plusDays(near, -4)}T09:00:00`);
+    askByPlan(server.ctx);
+    expect(await asked()).toEqual([]);
+    server.at(`${plusDays(near, -3)}T09:00:00`);
+    askByPlan(server.ctx);
+    askByPlan(server.ctx);
+    expect(await asked()).toMatchObject([{ from: 'review', dueOn: near, state: 'open' }]);
+    await server.ask('POST', `${of}/${(await asked())[0]?.id}/withdraw`, { withdrawn: true });
+    server.at(`${plusDays(near, -2)}T09:00:00`);
+    askByPlan(server.ctx);
+    expect((await asked()).map(({ state }) => state)).toEqual(['withdrawn']);
+  });
+  test('the clips that come become swings, made as they were asked for, and wait to be looked through', async () => {
+    const away = await addStudent(server, { firstName: 'Mei' });
+    await takeDrills(server, away, ['knee_swap']);
+    const link = (await server.ask<{ token: string }>('POST', `/api/students/${away}/links`, { days: 9 }))
+      .body;
+    const more = { stage: 'three_quarter', club: 'wedge', aid: 'off', kinds: ['face_on'] };
+    await ask(more, `/api/students/${away}/film-requests`);
+    const clipId = randomUUID();
+    const fields = { id: clipId, kind: 'face_on', recordedOn: '2027-03-01' };
+    await server.upload(`/api/page/${link.token}/clips`, clipBytes('wren.face_on.mp4'), fields);
+    const sent = { id: randomUUID(), pain: false, painWhere: '', note: '', felt: null, clipIds: [clipId] };
+    for (let i = 0; i < 2; i++) await server.ask('POST', `/api/page/${link.token}/checkins`, sent);
+    const swings = await server.ask<Swing[]>('GET', `/api/students/${away}/swings`);
+    expect(swings.body).toMatchObject([
+      { club: 'wedge', speed: 'three_quarter', aid: 'off', views: [{ clipId, kind: 'face_on' }] },
+    ]);
+    const waits = await server.ask<{ swing: { id: string } }[]>('GET', '/api/swings-to-look');
+    expect(waits.body.map(({ swing }) => swing.id)).toContain(swings.body[0]?.id);
   });
 });

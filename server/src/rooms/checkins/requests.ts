@@ -1,7 +1,10 @@
 import type { FilmRequestSeen, FilmRequests, NewFilmRequest } from '@inchstep/contract/checkins';
+import { askText, dateText, LETTER_WORDS } from '@inchstep/contract/words';
 import {
   type Arrived,
+  type FilmAsk,
   type FilmRequest,
+  goesAfter,
   proposeRequest,
   requestNow,
   requestSeen,
@@ -13,7 +16,9 @@ import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { getStudent, once, record } from '../intake/index.ts';
 import { livePlan } from '../practice/index.ts';
-import { libraryOf } from '../prescription/index.ts';
+import { libraryOf, libraryWords } from '../prescription/index.ts';
+import { dropLetter, letterById } from './letterRepo.ts';
+import { keepLetter } from './letters.ts';
 import { arrivedOf, insertRequest, requestById, requestsOf, setWithdrawn } from './requestRepo.ts';
 
 /** Nobody plans a clip further ahead. */
@@ -24,11 +29,9 @@ const seenAs = (request: FilmRequest, arrived: readonly Arrived[], now: string):
   return { ...request, ...seen, kinds: [...request.kinds], missing: [...missing] };
 };
 
-/** What a student was asked to film, the latest first, with where it stands; and what would be asked next. */
-export function listRequests(ctx: Context, studentId: string): FilmRequests {
+/** What would be asked of a student next. */
+export function usualAsk(ctx: Context, studentId: string): FilmAsk {
   const { profile } = getStudent(ctx, studentId);
-  const now = today(ctx);
-  const arrived = arrivedOf(ctx.db, studentId);
   const file = ctx.records.of(studentId);
   const choice = inUse(file.prescription);
   const drill = libraryOf(ctx).byId(choice?.drills[0] ?? '');
@@ -37,7 +40,14 @@ export function listRequests(ctx: Context, studentId: string): FilmRequests {
       ? { drill: drill.id, stage: standsOn(file, drill).stage, layer: layerOf(choice, drill) }
       : null;
   const reviewDates = livePlan(ctx, studentId)?.reviewDates ?? [];
-  const next = proposeRequest({ films: profile.films, standing, reviewDates, today: now });
+  return proposeRequest({ films: profile.films, standing, reviewDates, today: today(ctx) });
+}
+
+/** What a student was asked to film, the latest first, with where it stands; and what would be asked next. */
+export function listRequests(ctx: Context, studentId: string): FilmRequests {
+  const now = today(ctx);
+  const arrived = arrivedOf(ctx.db, studentId);
+  const next = usualAsk(ctx, studentId);
   return {
     requests: requestsOf(ctx.db, studentId).map((request) => seenAs(request, arrived, now)),
     next: { ...next, kinds: [...next.kinds] },
@@ -48,8 +58,9 @@ export function listRequests(ctx: Context, studentId: string): FilmRequests {
 export function askForClips(
   ctx: Context,
   studentId: string,
-  { id, ...ask }: NewFilmRequest,
+  { id, byMail, ...ask }: NewFilmRequest,
   author: string,
+  by: Pick<FilmRequest, 'from' | 'because'> = { from: 'coach', because: null },
 ): FilmRequestSeen {
   getStudent(ctx, studentId);
   const now = today(ctx);
@@ -58,12 +69,23 @@ export function askForClips(
     throw new Refusal('date_too_far', { value: ask.dueOn }, 'dueOn');
   if (ask.drill !== null && !libraryOf(ctx).byId(ask.drill)) throw new Refusal('not_found');
   const keep = () => {
-    insertRequest(ctx.db, { id, studentId, ...ask, askedAt: stamp(ctx), withdrawnAt: null, author });
+    const made = { askedAt: stamp(ctx), withdrawnAt: null, ...by };
+    insertRequest(ctx.db, { id, studentId, ...ask, ...made, author });
+    if (byMail) mailRequest(ctx, studentId, { id, ...ask });
     record(ctx, studentId, 'film_asked', { due: ask.dueOn });
   };
   return once(ctx, { id, what: 'film_request', studentId, author }, keep, () =>
     getRequest(ctx, studentId, id),
   );
+}
+
+/** Its letter, with its day for the calendar; it waits as long as the request can be taken back without a trace. */
+function mailRequest(ctx: Context, studentId: string, ask: FilmAsk & { readonly id: string }): void {
+  const what = askText(ask, libraryWords(ctx).nameOf);
+  const text = LETTER_WORDS.askedText(what, dateText(ask.dueOn), ask.why);
+  const date = { day: ask.dueOn, title: what };
+  const goesAt = goesAfter(stamp(ctx));
+  keepLetter(ctx, { id: ask.id, studentId, subject: LETTER_WORDS.asked, text, goesAt, date });
 }
 
 /** Takes a request back, or makes it stand again. */
@@ -74,7 +96,11 @@ export function withdrawRequest(
   withdrawn: boolean,
 ): FilmRequestSeen {
   getRequest(ctx, studentId, id);
-  ctx.records.write(studentId, () => setWithdrawn(ctx.db, id, withdrawn ? stamp(ctx) : null), 'nothing');
+  ctx.records.write(studentId, () => {
+    setWithdrawn(ctx.db, id, withdrawn ? stamp(ctx) : null);
+    // A letter that has not gone says nothing of what was taken back.
+    if (withdrawn && letterById(ctx.db, id)?.madeAt === null) dropLetter(ctx.db, id);
+  });
   return getRequest(ctx, studentId, id);
 }
 
@@ -90,4 +116,15 @@ export function requestFor(ctx: Context, studentId: string): FilmRequestSeen | n
   if (requests.length === 0) return null;
   const now = requestNow(requests, arrivedOf(ctx.db, studentId), today(ctx));
   return now && { ...now, kinds: [...now.kinds], missing: [...now.missing] };
+}
+
+/** What a check-in answered: the request that was fulfilled by it, else the one that stood when it came. */
+export function requestOfCheckin(ctx: Context, studentId: string, at: string): FilmRequestSeen | null {
+  const arrived = arrivedOf(ctx.db, studentId);
+  const seen = requestsOf(ctx.db, studentId).map((request) => seenAs(request, arrived, today(ctx)));
+  return (
+    seen.find(({ fulfilledAt }) => fulfilledAt === at) ??
+    seen.find(({ askedAt, state }) => askedAt <= at && (state === 'open' || state === 'overdue')) ??
+    null
+  );
 }

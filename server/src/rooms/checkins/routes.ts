@@ -10,9 +10,11 @@ import {
   linkSchema,
   newFilmRequestSchema,
   newLinkSchema,
+  pageFileSchema,
   pagePlanSchema,
   pageSchema,
-  sendReplySchema,
+  painSendSchema,
+  reviewSchema,
   sendSummarySchema,
   withdrawRequestSchema,
 } from '@inchstep/contract/checkins';
@@ -20,23 +22,25 @@ import { lessonSchema } from '@inchstep/contract/intake';
 import { paperSchema, setLogSchema, storedSetSchema } from '@inchstep/contract/practice';
 import { figureSchema } from '@inchstep/contract/prescription';
 import { idSchema, okSchema } from '@inchstep/contract/shared';
-import type { FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { authorOf, sentAtOf, studentOf } from '../../platform/guard.ts';
+import { authorOf, byToken, linkDoor, sentAtOf, studentOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { pagePieces, pieceRoutes } from '../../platform/pieceRoutes.ts';
 import { addClip, clipFile, readUpload, sendClip, takeWhole } from '../capture/index.ts';
+import { stopForPain } from '../intake/index.ts';
 import { logSet, printedWeek } from '../practice/index.ts';
 import { cardQuery, drillParam, figureForPage, setupCard } from '../prescription/index.ts';
+import { appManifest } from './appManifest.ts';
 import { calendarFor } from './calendar.ts';
-import { draftFor } from './draft.ts';
 import { lessonFile, printedSummary, sendSummary, summaryDraft } from './lessonLetter.ts';
 import { closeLinks, listLinks, makeLink } from './links.ts';
-import { pageOf, pagePlan } from './page.ts';
+import { pageFile, pageOf, pagePlan } from './page.ts';
 import { askForClips, listRequests, withdrawRequest } from './requests.ts';
-import { getCheckin, listCheckins, receiveCheckin, sendReply } from './service.ts';
+import { reviewOf } from './review.ts';
+import { getCheckin, listCheckins, receiveCheckin } from './service.ts';
+import { talkRoutes } from './talkRoutes.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['checkins'];
@@ -44,6 +48,7 @@ const inUnits = z.object({ units: z.enum(['in', 'cm']).default('in') });
 
 export function checkinRoutes(app: App, ctx: Context): void {
   requestRoutes(app, ctx);
+  talkRoutes(app, ctx);
   app.get(
     '/api/students/:id/links',
     { schema: { tags, params, response: { 200: z.array(linkSchema) } } },
@@ -73,14 +78,9 @@ export function checkinRoutes(app: App, ctx: Context): void {
     async ({ params: p }) => getCheckin(ctx, p.id),
   );
   app.get(
-    '/api/checkins/:id/draft',
-    { schema: { tags, params, querystring: inUnits, response: { 200: draftSchema } } },
-    async ({ params: p, query }) => draftFor(ctx, p.id, query.units),
-  );
-  app.post(
-    '/api/checkins/:id/reply',
-    { schema: { tags, params, body: sendReplySchema, response: { 200: checkinSchema } } },
-    async (request) => sendReply(ctx, request.params.id, request.body, authorOf(request)),
+    '/api/checkins/:id/review',
+    { schema: { tags, params, querystring: inUnits, response: { 200: reviewSchema } } },
+    async ({ params: p, query }) => reviewOf(ctx, p.id, query.units),
   );
   lessonRoutes(app, ctx);
   studentPageRoutes(app, ctx);
@@ -114,15 +114,6 @@ function lessonRoutes(app: App, ctx: Context): void {
   );
 }
 
-const byToken = z.object({ token: z.string().min(1).max(100) });
-
-/** Counted by link: a busy student stops nobody else. */
-function linkDoor() {
-  const keyGenerator = (request: FastifyRequest) =>
-    request.actor.kind === 'student' ? request.actor.linkId : request.ip;
-  return { door: 'link', rateLimit: { max: 240, timeWindow: '1 minute', keyGenerator } } as const;
-}
-
 /** What a private link opens. The token stands for one student; no other id is ever taken from outside. */
 function studentPageRoutes(app: App, ctx: Context): void {
   const config = linkDoor();
@@ -149,6 +140,15 @@ function studentPageRoutes(app: App, ctx: Context): void {
         author: authorOf(request),
         sentAt: sentAtOf(request),
       }),
+  );
+  app.post(
+    '/api/page/:token/pain',
+    { config, schema: { tags, params: byToken, body: painSendSchema, response: { 200: okSchema } } },
+    async (request) => {
+      const sender = { author: authorOf(request), sentAt: sentAtOf(request) };
+      stopForPain(ctx, studentOf(request), request.body, sender);
+      return { ok: true as const };
+    },
   );
   app.post(
     '/api/page/:token/checkins',
@@ -196,7 +196,12 @@ function pageClips(app: App, ctx: Context): void {
     { config, schema: { tags, params: byToken, body: wholeClipSchema, response: { 200: clipSchema } } },
     async (request) => {
       const studentId = studentOf(request);
-      const sender = { owner: pagePieces(studentId), from: 'student', author: authorOf(request) } as const;
+      const sender = {
+        owner: pagePieces(studentId),
+        from: 'student',
+        author: authorOf(request),
+        sentAt: sentAtOf(request),
+      } as const;
       return takeWhole(ctx, request.body, sender, (upload) => addClip(ctx, studentId, upload));
     },
   );
@@ -218,6 +223,19 @@ function pagePapers(app: App, ctx: Context): void {
     '/api/page/:token/figures/:drill',
     { config, schema: { tags, params: byToken.extend(drillParam.shape), response: { 200: figureSchema } } },
     async (request) => figureForPage(ctx, studentOf(request), request.params.drill),
+  );
+  app.get(
+    '/api/page/:token/file',
+    { config, schema: { tags, params: byToken, response: { 200: pageFileSchema } } },
+    async (request) => pageFile(ctx, studentOf(request)),
+  );
+  app.get(
+    '/api/page/:token/app.webmanifest',
+    { config, schema: { tags, params: byToken } },
+    async (request, reply) =>
+      reply
+        .type('application/manifest+json')
+        .send(JSON.stringify(appManifest(ctx, studentOf(request), request.params.token))),
   );
   app.get(
     '/api/page/:token/plan',

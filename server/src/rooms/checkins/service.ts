@@ -1,28 +1,33 @@
-import type { Checkin, CheckinSend } from '@inchstep/contract/checkins';
+import { viewOf } from '@inchstep/contract/capture';
+import type { Checkin, CheckinSend, Enclosure, FilmRequestSeen, MadeSaid } from '@inchstep/contract/checkins';
+import { madeAsAsked } from '@inchstep/core/checkins';
+import { BAND_ROWS } from '@inchstep/core/intake';
 import { type Context, newId, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { clipFile, clipsFor } from '../capture/index.ts';
-import { getStudent, once, onThisClock, record, reportPain } from '../intake/index.ts';
+import { clipFile, clipsFor, createSwing, isOnBench } from '../capture/index.ts';
+import { once, onThisClock, record, reportPain, stopForPain } from '../intake/index.ts';
+import { likelyHowMade } from '../practice/index.ts';
+import { enclosuresOf } from './enclosureRepo.ts';
 import {
   type CheckinRow,
   checkinById,
   checkinsOf,
   insertCheckin,
-  insertMail,
-  insertReply,
-  letterIds,
-  mailsToMake,
-  markMailMade,
+  type ReplyRow,
   repliesOf,
   replyTo,
 } from './repo.ts';
+import { requestFor } from './requests.ts';
+
+const shown = ({ id, text, at, goesAt }: ReplyRow) => ({ id, text, at, goesAt });
 
 function present(ctx: Context, { clipIds, ...row }: CheckinRow): Checkin {
   const reply = replyTo(ctx.db, row.id);
   return {
     ...row,
     clips: clipIds.map((id) => clipFile(ctx, id).clip),
-    reply: reply && { id: reply.id, text: reply.text, at: reply.at },
+    reply: reply && shown(reply),
+    enclosures: enclosuresOf(ctx.db, row.studentId).get(row.id) ?? [],
   };
 }
 
@@ -36,20 +41,49 @@ export interface CheckinSender {
 export function receiveCheckin(
   ctx: Context,
   studentId: string,
-  { writtenAt, ...sent }: CheckinSend,
+  { writtenAt, painId, made, ...sent }: CheckinSend,
   { author, sentAt }: CheckinSender,
 ): Checkin {
+  if (sent.pain && painId !== null)
+    stopForPain(ctx, studentId, { id: painId, where: sent.painWhere, writtenAt }, { author, sentAt });
+  if (sent.feltOf && !BAND_ROWS.some(({ id }) => id === sent.feltOf?.measure))
+    throw new Refusal('unknown_measure', { id: sent.feltOf.measure });
   for (const id of sent.clipIds)
     if (clipFile(ctx, id).clip.studentId !== studentId) throw new Refusal('not_found');
   const receive = () => {
+    // What stood when it came: with it the request may be fulfilled.
+    const asked = sent.clipIds.length > 0 ? requestFor(ctx, studentId) : null;
     insertCheckin(ctx.db, { ...sent, studentId, at: stamp(ctx) });
     record(ctx, studentId, 'checkin', { pain: sent.pain ? 1 : 0, clips: sent.clipIds.length });
+    for (const clipId of sent.clipIds) makeSwing(ctx, studentId, clipId, { asked, made }, author);
     const since = onThisClock(ctx, studentId, writtenAt, sentAt) ?? stamp(ctx);
-    if (sent.pain) reportPain(ctx, studentId, newId(), sent.painWhere, since);
+    if (sent.pain && painId === null) reportPain(ctx, studentId, newId(), sent.painWhere, since);
   };
   return once(ctx, { id: sent.id, what: 'checkin', studentId, author }, receive, () =>
     getCheckin(ctx, sent.id),
   );
+}
+
+/** Every clip becomes a swing, made as it was asked for, so that it is looked through before anybody opens it. */
+function makeSwing(
+  ctx: Context,
+  studentId: string,
+  clipId: string,
+  { asked, made }: { readonly asked: FilmRequestSeen | null; readonly made: MadeSaid | null },
+  author: string,
+): void {
+  const { clip } = clipFile(ctx, clipId);
+  if (isOnBench(ctx, clip)) return;
+  const usual = likelyHowMade(ctx, studentId, clip.recordedOn);
+  const likely = asked ? madeAsAsked(asked, usual) : usual;
+  // The student was there.
+  const told = {
+    club: made?.club ?? likely.club,
+    speed: made?.speed ?? likely.speed,
+    aid: made?.aid ?? likely.aid,
+  };
+  const input = { recordedOn: clip.recordedOn, ...likely, ...told, views: [viewOf(clip)], marks: [] };
+  createSwing(ctx, studentId, newId(), input, { author });
 }
 
 export function getCheckin(ctx: Context, id: string): Checkin {
@@ -59,66 +93,37 @@ export function getCheckin(ctx: Context, id: string): Checkin {
 }
 
 export const listCheckins = (ctx: Context, studentId: string): Checkin[] =>
-  presentAll(ctx, studentId, checkinsOf(ctx.db, studentId));
+  presentAll(ctx, studentId, checkinsOf(ctx.db, studentId), true);
 
 /** Many at once: replies and clips in a statement each, however many there are. */
-function presentAll(ctx: Context, studentId: string, rows: readonly CheckinRow[]): Checkin[] {
+function presentAll(
+  ctx: Context,
+  studentId: string,
+  rows: readonly CheckinRow[],
+  forCoach: boolean,
+): Checkin[] {
   const replies = new Map(repliesOf(ctx.db, studentId).map((reply) => [reply.checkinId, reply]));
   const withClips = rows.some(({ clipIds }) => clipIds.length > 0);
   const clips = new Map((withClips ? clipsFor(ctx, studentId) : []).map((clip) => [clip.id, clip]));
+  // What is not answered goes along with nothing that a student sees.
+  const enclosed =
+    forCoach || replies.size > 0 ? enclosuresOf(ctx.db, studentId) : new Map<string, Enclosure[]>();
   return rows.map(({ clipIds, ...row }) => {
     const reply = replies.get(row.id);
     return {
       ...row,
       clips: clipIds.flatMap((id) => clips.get(id) ?? []),
-      reply: reply ? { id: reply.id, text: reply.text, at: reply.at } : null,
+      reply: reply ? shown(reply) : null,
+      enclosures: enclosed.get(row.id) ?? [],
     };
   });
 }
-export const recentCheckins = (ctx: Context, studentId: string, most: number): Checkin[] =>
-  presentAll(ctx, studentId, checkinsOf(ctx.db, studentId, most));
-
-/** Sends the coach's answer once: to the student's page, and as mail, whose file is made from its row. */
-export async function sendReply(
-  ctx: Context,
-  checkinId: string,
-  { id, text }: { readonly id: string; readonly text: string },
-  author: string,
-): Promise<Checkin> {
-  const { studentId } = getCheckin(ctx, checkinId);
-  const send = () => {
-    if (replyTo(ctx.db, checkinId)) throw new Refusal('changed_meanwhile');
-    const { profile } = getStudent(ctx, studentId);
-    insertReply(ctx.db, { id, checkinId, text, at: stamp(ctx) });
-    insertMail(ctx.db, {
-      id,
-      studentId,
-      toName: `${profile.firstName} ${profile.familyName}`,
-      subject: 'About your check-in',
-      text,
-      at: stamp(ctx),
-      madeAt: null,
-    });
-    record(ctx, studentId, 'reply', { checkin: checkinId });
-  };
-  const known = replyTo(ctx.db, checkinId);
-  if (known && known.id !== id) throw new Refusal('changed_meanwhile');
-  once(ctx, { id, what: 'reply', studentId, author }, send, () => undefined);
-  await makeMails(ctx);
-  return getCheckin(ctx, checkinId);
+/** As the student may see them: an answer that can still be taken back is none yet. */
+export function recentCheckins(ctx: Context, studentId: string, most: number): Checkin[] {
+  const now = stamp(ctx);
+  return presentAll(ctx, studentId, checkinsOf(ctx.db, studentId, most), false).map((checkin) => {
+    const { reply } = checkin;
+    const gone = reply !== null && (reply.goesAt === null || reply.goesAt <= now);
+    return gone ? checkin : { ...checkin, reply: null, enclosures: [] };
+  });
 }
-
-/** Makes the files of letters that have none yet. One that can't be written now is written at the next call. */
-export async function makeMails(ctx: Context): Promise<void> {
-  for (const row of mailsToMake(ctx.db)) {
-    try {
-      await ctx.outbox.put({ ...row, at: new Date(row.at) });
-      // Erased while it was written: the file goes, too.
-      if (!markMailMade(ctx.db, row.id, stamp(ctx))) ctx.outbox.remove(row.id);
-    } catch {
-      return;
-    }
-  }
-}
-
-export const knownLetters = (ctx: Context): Set<string> => new Set(letterIds(ctx.db));

@@ -1,6 +1,8 @@
-import type { CheckinRecord } from '@inchstep/core/checkins';
+import { type CheckinRecord, requestNow } from '@inchstep/core/checkins';
 import { dayOf } from '../../platform/context.ts';
 import { type Db, prepared } from '../../platform/db.ts';
+import { asideOf } from './asideRepo.ts';
+import { arrivedOf, requestsOf } from './requestRepo.ts';
 
 interface Row {
   readonly id: string;
@@ -10,7 +12,16 @@ interface Row {
   readonly answered: number;
 }
 
+/** The request that stands, whichever day it is; most students have none, and are asked no more. */
+function askedOf(db: Db, studentId: string): CheckinRecord['asked'] {
+  const requests = requestsOf(db, studentId);
+  const now = requests.length > 0 ? requestNow(requests, arrivedOf(db, studentId), '') : null;
+  return now && { askedAt: now.askedAt, dueOn: now.dueOn };
+}
+
 export const checkinSlice = (db: Db, studentId: string): CheckinRecord => ({
+  asked: askedOf(db, studentId),
+  aside: asideOf(db, studentId),
   checkins: (
     prepared(
       db,

@@ -2,9 +2,9 @@ import type { Hold } from '@inchstep/contract/intake';
 import { type HoldSpan, onOurClock, stoppedBy } from '@inchstep/core/intake';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { once } from './once.ts';
+import { isKnown, once } from './once.ts';
 import { record } from './record.ts';
-import { holdsOf, insertHold, liftHolds, openHold } from './repo.ts';
+import { holdsOf, insertHold, liftHolds, openHold, sayWhere } from './repo.ts';
 import { getStudent } from './service.ts';
 
 export const holdOf = (ctx: Context, studentId: string): Hold | null => openHold(ctx.db, studentId);
@@ -21,20 +21,36 @@ export function reportPain(
   record(ctx, studentId, 'hold', { where });
 }
 
-/** The coach saw it, or was told of it beside the ball. */
+/** A report of pain with an id of its own. */
+export interface PainSent {
+  readonly id: string;
+  readonly where: string;
+  /** By the sender's clock, as its `sentAt`; null = now. */
+  readonly writtenAt: string | null;
+}
+export interface PainSender {
+  readonly author: string;
+  readonly sentAt: string | null;
+}
+
+/**
+ * The coach saw it, or the student says so. Told twice it is one report: a second telling holds nothing that was
+ * lifted meanwhile, and adds where it hurts if the first did not say.
+ */
 export function stopForPain(
   ctx: Context,
   studentId: string,
-  { id, where }: { readonly id: string; readonly where: string },
-  author: string,
+  { id, where, writtenAt }: PainSent,
+  { author, sentAt }: PainSender,
 ): void {
   getStudent(ctx, studentId);
-  once(
-    ctx,
-    { id, what: 'hold', studentId, author },
-    () => reportPain(ctx, studentId, id, where),
-    () => undefined,
-  );
+  const stop = () => {
+    const since = onThisClock(ctx, studentId, writtenAt, sentAt) ?? stamp(ctx);
+    reportPain(ctx, studentId, id, where, since);
+  };
+  const isNew = !isKnown(ctx, { id, what: 'hold', studentId, author });
+  once(ctx, { id, what: 'hold', studentId, author }, stop, () => undefined);
+  if (!isNew && where !== '') ctx.records.write(studentId, () => sayWhere(ctx.db, id, where), 'file');
 }
 
 /** Only the coach lifts a hold, and says why. */

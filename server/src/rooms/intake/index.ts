@@ -1,12 +1,13 @@
-export { holdOf, onThisClock, refuseInPain, reportPain } from './holds.ts';
+export { holdOf, onThisClock, refuseInPain, reportPain, stopForPain } from './holds.ts';
 export { lessonAt } from './lessonRepo.ts';
 export { doToLesson, eventsIn, getLesson, keepSummary, nextLessonDay, setNextLesson } from './lessons.ts';
-export { isKnown, once, onceTogether } from './once.ts';
+export { isKnown, once, onceTogether, type Write } from './once.ts';
 export { record } from './record.ts';
 export { intakeRoutes } from './routes.ts';
 export { resolvedSchool } from './schools.ts';
 export {
   consentMissing,
+  endMail,
   getStudent,
   listStudents,
   refuseWithoutConsent,

@@ -21,7 +21,10 @@ const TOUCHES = {
   lesson_summary: 'file',
   checkin: 'file',
   reply: 'file',
-  film_request: 'nothing',
+  film_request: 'file',
+  aside: 'file',
+  message: 'nothing',
+  enclosure: 'nothing',
 } as const satisfies Record<string, Touched>;
 export type WriteKind = keyof typeof TOUCHES;
 

@@ -55,6 +55,13 @@ export const insertHold = (db: Db, studentId: string, hold: Hold): void => {
     .onConflictDoNothing()
     .run();
 };
+/** Where it hurts, of a report that did not say. */
+export const sayWhere = (db: Db, id: string, where: string): void => {
+  db.update(holds)
+    .set({ where })
+    .where(and(eq(holds.id, id), eq(holds.where, '')))
+    .run();
+};
 export const openHold = (db: Db, studentId: string): Hold | null =>
   db
     .select()

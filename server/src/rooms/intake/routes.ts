@@ -65,7 +65,8 @@ export function intakeRoutes(app: App, ctx: Context): void {
     { schema: { tags, params, body: stopHoldSchema, response: { 200: holdSchema.nullable() } } },
     async (request) => {
       const { id, where } = request.body;
-      stopForPain(ctx, request.params.id, { id, where }, authorOf(request));
+      const pain = { id, where, writtenAt: null };
+      stopForPain(ctx, request.params.id, pain, { author: authorOf(request), sentAt: null });
       return holdOf(ctx, request.params.id);
     },
   );

@@ -22,7 +22,8 @@ function present(ctx: Context, row: StudentRow): Student {
   return {
     id: row.id,
     version: row.version,
-    profile: { ...row.profile, nextLesson: nextLessonDay(ctx, row.id) },
+    // A profile of before there was mail has none.
+    profile: { ...row.profile, mail: row.profile.mail ?? null, nextLesson: nextLessonDay(ctx, row.id) },
     ageYears: ageOn(row.profile.bornOn, today(ctx)),
     school: resolvedSchool(ctx.db, row.profile),
     limits: limitsFrom(row.profile.safety),
@@ -85,6 +86,16 @@ export function editStudent(
   return getStudent(ctx, id);
 }
 
+/** The student takes the agreement to mail back. */
+export function endMail(ctx: Context, id: string): void {
+  const { profile, version } = getStudent(ctx, id);
+  if (profile.mail === null) return;
+  ctx.records.write(id, () => {
+    updateProfile(ctx.db, id, version, { ...profile, mail: null, nextLesson: null });
+    record(ctx, id, 'mail_stopped', {});
+  });
+}
+
 /** New dates must make sense from today; a date that was already there may have gone by. */
 function checkDates(
   ctx: Context,
@@ -94,6 +105,9 @@ function checkDates(
 ): void {
   const day = today(ctx);
   if (profile.bornOn >= day) throw new Refusal('date_in_future', { value: profile.bornOn }, 'profile.bornOn');
+  const mailOn = profile.mail?.agreedOn;
+  if (mailOn !== undefined && mailOn !== before?.mail?.agreedOn && mailOn > day)
+    throw new Refusal('date_in_future', { value: mailOn }, 'profile.mail.agreedOn');
   const { nextLesson } = profile;
   if (nextLesson !== null && nextLesson < day && !known.includes(nextLesson)) {
     throw new Refusal('date_in_past', { value: nextLesson }, 'profile.nextLesson');

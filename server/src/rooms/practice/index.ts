@@ -1,5 +1,16 @@
 export { cameraKey } from './cameras.ts';
 export { notesIn, setsIn } from './notes.ts';
+export { feltSince, strikesSince } from './repo.ts';
 export { practiceRoutes } from './routes.ts';
-export { decideGate, livePlan, logSet, packedPlan, printedWeek } from './service.ts';
+export {
+  decideGate,
+  dropPlan,
+  likelyHowMade,
+  livePlan,
+  logSet,
+  packedPlan,
+  printedWeek,
+  savePlan,
+  takeBackGate,
+} from './service.ts';
 export { practiceSlice, type SetsFrom, setsSince } from './sliceRepo.ts';

@@ -1,4 +1,5 @@
 import type { PlanRecord, StoredSet } from '@inchstep/contract/practice';
+import type { Strike } from '@inchstep/core/practice';
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { type Db, keptQuery, prepared } from '../../platform/db.ts';
 import { gateDecisions, plans, setLogs } from './tables.ts';
@@ -15,6 +16,9 @@ const toPlan = (row: typeof plans.$inferSelect | undefined): PlanRecord | null =
   const { body, ...rest } = row;
   return { ...rest, ...body };
 };
+export const deletePlan = (db: Db, id: string): void => {
+  db.delete(plans).where(eq(plans.id, id)).run();
+};
 export const planById = (db: Db, id: string): PlanRecord | null =>
   toPlan(db.select().from(plans).where(eq(plans.id, id)).get());
 export const latestPlan = (db: Db, studentId: string): PlanRecord | null =>
@@ -25,8 +29,8 @@ export const latestPlan = (db: Db, studentId: string): PlanRecord | null =>
 export const insertSet = (db: Db, studentId: string, set: StoredSet, lessonId: string | null): void => {
   prepared(
     db,
-    `INSERT INTO set_logs (id, student_id, date, drill, stage, reps, felt, "from", at, done_at, device, layer, lesson_id)
-      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO set_logs (id, student_id, date, drill, stage, reps, felt, "from", at, done_at, device, layer, lesson_id, strike)
+      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   ).run(
     set.id,
     studentId,
@@ -41,6 +45,7 @@ export const insertSet = (db: Db, studentId: string, set: StoredSet, lessonId: s
     set.device,
     set.layer,
     lessonId,
+    set.strike,
   );
 };
 export const setById = (db: Db, id: string): StoredSet | null => {
@@ -86,3 +91,20 @@ export const lastGate = (db: Db, studentId: string, drill: string): GateRow | un
 export const undoGate = (db: Db, id: string, undoneAt: string): void => {
   db.update(gateDecisions).set({ undoneAt }).where(eq(gateDecisions.id, id)).run();
 };
+
+/** How the sets since a moment felt, in the middle; null where nobody said. */
+export const feltSince = (db: Db, studentId: string, since: string): number | null =>
+  (
+    prepared(
+      db,
+      'SELECT avg(felt) AS felt FROM set_logs WHERE student_id = ? AND at > ? AND felt IS NOT NULL',
+    ).get(studentId, since) as { felt: number | null }
+  ).felt;
+
+/** How the balls since a moment were met, the most frequent first. */
+export const strikesSince = (db: Db, studentId: string, since: string): { strike: Strike; count: number }[] =>
+  prepared(
+    db,
+    `SELECT strike, count(*) AS count FROM set_logs
+      WHERE student_id = ? AND at > ? AND strike IS NOT NULL GROUP BY strike ORDER BY count DESC`,
+  ).all(studentId, since) as { strike: Strike; count: number }[];

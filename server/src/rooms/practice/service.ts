@@ -1,6 +1,6 @@
 import type { GateState, PlanAsk, PlanNow, PlanRecord, SetLog, StoredSet } from '@inchstep/contract/practice';
 import { plusDays } from '@inchstep/core/foundation';
-import { runningAt } from '@inchstep/core/intake';
+import { dayOnOurClock, runningAt } from '@inchstep/core/intake';
 import {
   aroundSet,
   askNow,
@@ -40,6 +40,7 @@ import {
 import { type CardAsk, cardFor, libraryOf, libraryWords, noteRung } from '../prescription/index.ts';
 import { setsIn } from './notes.ts';
 import {
+  deletePlan,
   type GateRow,
   gateById,
   insertGate,
@@ -86,6 +87,14 @@ export function savePlan(
     },
     () => planById(ctx.db, id) as PlanRecord,
   );
+}
+
+/** Takes the plan back that was laid last: the one before it stands again. */
+export function dropPlan(ctx: Context, studentId: string, id: string): void {
+  ctx.records.write(studentId, () => {
+    if (latestPlan(ctx.db, studentId)?.id !== id) throw new Refusal('changed_meanwhile');
+    deletePlan(ctx.db, id);
+  });
 }
 
 /** A plan that breaks a rule is never shown: better none than a wrong one. */
@@ -158,15 +167,17 @@ export interface SetSender {
 export function logSet(
   ctx: Context,
   studentId: string,
-  set: SetLog,
+  told: SetLog,
   { from, author, sentAt }: SetSender,
 ): Promise<StoredSet> {
   return onceTogether(
     ctx,
-    { id: set.id, what: 'set', studentId, author },
+    { id: told.id, what: 'set', studentId, author },
     () => {
-      const doneAt = onThisClock(ctx, studentId, set.doneAt, sentAt);
-      refuseInPain(ctx, studentId, { doneAt, date: set.date });
+      const doneAt = onThisClock(ctx, studentId, told.doneAt, sentAt);
+      const date = dayOnOurClock({ date: told.date, doneAt: told.doneAt, sentAt }, stamp(ctx));
+      const set = { ...told, date };
+      refuseInPain(ctx, studentId, { doneAt, date });
       // Where the student is, the day may be a day ahead of the coach's.
       const latest = from === 'student' ? plusDays(today(ctx), 1) : today(ctx);
       if (set.date > latest) throw new Refusal('date_in_future', { value: set.date }, 'date');
@@ -175,7 +186,7 @@ export function logSet(
       insertSet(ctx.db, studentId, stored, lessonAt(ctx.db, studentId, doneAt ?? stored.at));
       if (opensByCount(set.stage)) noteOpened(ctx, studentId, stored);
     },
-    () => setById(ctx.db, set.id) as StoredSet,
+    () => setById(ctx.db, told.id) as StoredSet,
   );
 }
 

@@ -1,5 +1,5 @@
 import { PLAN } from '@inchstep/contract/kept';
-import type { NoteTag, Stage } from '@inchstep/core/practice';
+import type { NoteTag, Stage, Strike } from '@inchstep/core/practice';
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { keptColumn } from '../../platform/keptColumn.ts';
 import { students } from '../intake/tables.ts';
@@ -30,6 +30,8 @@ export const setLogs = sqliteTable(
     stage: text('stage').$type<Stage>().notNull(),
     reps: text('reps').notNull(),
     felt: integer('felt'),
+    /** How the set's ball was met. */
+    strike: text('strike').$type<Strike>(),
     from: text('from').$type<'coach' | 'student'>().notNull(),
     at: text('at').notNull(),
     /** Which of the writers' devices it was tapped on. */

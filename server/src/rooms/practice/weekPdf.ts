@@ -2,7 +2,7 @@ import {
   carryText,
   clubOrderText,
   type LibraryWords,
-  PAIN_WORDS,
+  PAIN_ON_PAPER,
   PLACE_WORDS,
   RANGE_WORDS,
   sessionText,
@@ -40,7 +40,7 @@ export async function weekPdf({ student, days, library, cards, paper }: WeekAsk)
   if (days.length === 0) pdf.text(WEEK_WORDS.none, { width: wide });
   for (const day of days) dayOf(pdf, day, library, wide);
   pdf.moveDown(0.5).font('Helvetica-Bold').text(WEEK_WORDS.stop, MARGIN, pdf.y, { width: wide });
-  pdf.font('Helvetica').text(PAIN_WORDS, { width: wide });
+  pdf.font('Helvetica').text(PAIN_ON_PAPER, { width: wide });
   if (days.some(({ place }) => place === 'range')) pdf.text(RANGE_WORDS, { width: wide });
   for (const card of cards) drawCard(pdf.addPage(), card);
   pdf.end();

@@ -33,7 +33,7 @@ function listRoutes(app: App, ctx: Context): void {
   app.get(
     '/api/queue',
     { serializerCompiler, schema: { tags, querystring: sinceQuery, response: { 200: queueSchema } } },
-    async ({ query }) => whenChanged(ctx, query.since, () => ({ rows: queueOf(ctx) })),
+    async ({ query }) => whenChanged(ctx, query.since, () => queueOf(ctx)),
   );
   app.get(
     '/api/lessons',

@@ -66,6 +66,7 @@ export const COUNT_WORDS: Readonly<Record<string, readonly [one: string, many: s
   set_logs: ['practice set', 'practice sets'],
   checkins: ['check-in', 'check-ins'],
   mails: ['letter', 'letters'],
+  enclosures: ['thing put with an answer', 'things put with answers'],
 };
 
 export function countsText(counts: Readonly<Record<string, number>>): string {
@@ -141,7 +142,7 @@ export const RECORD_PANEL_WORDS = {
   goesFromThisProgram: (counts: string) => `goes from this program, with ${counts}.`,
   thisClip: 'This clip of',
   goesSwingsAndCheck: (clipBytes: string) =>
-    `goes (${clipBytes}). Swings and check-ins that show it stay without it, and what was measured stays.`,
+    `goes (${clipBytes}), and pictures, clips and talks that were made of it. Swings and check-ins that show it stay without it, and what was measured stays.`,
   backupInTheFolder: 'The backup in the folder holds it until the rota lets it go.',
   backupsInTheFolder: (backups: number) =>
     `The ${backups} backups in the folder hold it until the rota lets them go.`,

@@ -12,11 +12,12 @@ export {
 export { CameraForm } from './CameraForm.tsx';
 export { holdForBench } from './clipReader.ts';
 export { useShotSet, useShots, useTrackCsv } from './deviceQueries.ts';
+export { FromWhere } from './FromWhere.tsx';
 export type { FrameReader, OpenedClip } from './frames.worker.ts';
 export { framesThread } from './framesThread.ts';
 export { HowMade, HowMadeLine, madeOf } from './HowMade.tsx';
 export type { Guess, PictureLine } from './inPicture.ts';
-export { LineLayer } from './LineLayer.tsx';
+export { GhostLayer, LineLayer } from './LineLayer.tsx';
 export { type Listening, listen } from './listen.ts';
 export { useLookNow } from './lookNow.ts';
 export { MarkList } from './MarkList.tsx';

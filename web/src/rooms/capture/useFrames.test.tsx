@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import { useEffect } from 'react';
 import { workInline } from '../../testing/inlineWorker.ts';
 import { useFrames } from './useFrames.ts';
 
@@ -75,6 +76,34 @@ describe('a clip frame by frame', () => {
     await act(async () => letGo(1));
     await waitFor(() => expect(indexOf(frames.current.picture)).toBe(4));
     expect(asked).toEqual([0, 1, 4]);
+  });
+  test('no picture is given back before what shows it has the next one; each is given back', async () => {
+    const drawn: (ImageBitmap & { close: jest.Mock })[] = [];
+    const hook = renderHook(() => {
+      const frames = useFrames('/clip.mp4');
+      const { picture } = frames;
+      // Whoever draws draws after its own render; by then another picture may have come.
+      useEffect(() => {
+        if (!picture) return;
+        expect((picture as ImageBitmap & { close: jest.Mock }).close).not.toHaveBeenCalled();
+        drawn.push(picture as ImageBitmap & { close: jest.Mock });
+      });
+      return frames;
+    });
+    await waitFor(() => expect(indexOf(hook.result.current.picture)).toBe(0));
+    for (const to of [1, 2, 3]) {
+      act(() => {
+        hook.result.current.go(to);
+        hook.rerender();
+      });
+      await waitFor(() => expect(indexOf(hook.result.current.picture)).toBe(to));
+    }
+    const last = hook.result.current.picture;
+    const before = drawn.filter((one) => one !== last);
+    expect(before.every(({ close }) => close.mock.calls.length === 1)).toBe(true);
+    expect((last as ImageBitmap & { close: jest.Mock }).close).not.toHaveBeenCalled();
+    hook.unmount();
+    expect((last as ImageBitmap & { close: jest.Mock }).close).toHaveBeenCalledTimes(1);
   });
   test('the frame at a time is the one shown at or just before it', async () => {
     const frames = await open();

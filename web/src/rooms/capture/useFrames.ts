@@ -40,6 +40,8 @@ export function useFrames(url: string | null): Frames {
   /** The clip whose kept copy turned out not to be readable: it is copied anew. */
   const [spoilt, setSpoilt] = useState<string | null>(null);
 
+  // Closed when the next one is on the screen, and not before: what draws the old one may not have drawn yet.
+  useEffect(() => () => picture?.close(), [picture]);
   const draw = useCallback(async () => {
     if (busy.current || !worker.current) return;
     busy.current = true;
@@ -53,10 +55,7 @@ export function useFrames(url: string | null): Frames {
         if (source.isCopy && source === worker.current) setSpoilt(url);
         continue;
       }
-      setPicture((old) => {
-        old?.close();
-        return bitmap;
-      });
+      setPicture(bitmap);
     }
     busy.current = false;
   }, [url]);

@@ -12,7 +12,16 @@ import { REQUEST_PANEL_WORDS } from './words.ts';
 const SHOWN = 4;
 
 /** What the student was asked to film, where it stands, and the next one, drafted from the rung and the plan. */
-export function RequestPanel({ studentId, today }: { readonly studentId: string; readonly today: string }) {
+export function RequestPanel({
+  studentId,
+  today,
+  mails,
+}: {
+  readonly studentId: string;
+  readonly today: string;
+  /** Whether the student has agreed to letters by mail. */
+  readonly mails: boolean;
+}) {
   const known = useFilmRequests(studentId);
   return (
     <Panel title={REQUEST_PANEL_WORDS.title}>
@@ -24,7 +33,13 @@ export function RequestPanel({ studentId, today }: { readonly studentId: string;
                 <Asked key={request.id} studentId={studentId} request={request} today={today} />
               ))}
             </ul>
-            <AskNew key={requests[0]?.id ?? 'first'} studentId={studentId} next={next} today={today} />
+            <AskNew
+              key={requests[0]?.id ?? 'first'}
+              studentId={studentId}
+              next={next}
+              today={today}
+              mails={mails}
+            />
           </>
         )}
       </Shown>
@@ -60,6 +75,7 @@ function Asked({
       <span className="flex-1">
         {askText(request, nameOf)}
         <span className={`block text-sm ${state === 'overdue' ? 'font-semibold' : 'text-base-content/80'}`}>
+          {REQUEST_PANEL_WORDS.from[request.from]}
           {REQUEST_PANEL_WORDS.state[state](dayText(dueOn, today))}
           {waits && missing.length < request.kinds.length && ` ${REQUEST_PANEL_WORDS.missing(views)}`}
         </span>
@@ -78,16 +94,19 @@ function AskNew({
   studentId,
   next,
   today,
+  mails,
 }: {
   readonly studentId: string;
   readonly next: FilmAsk;
   readonly today: string;
+  readonly mails: boolean;
 }) {
+  const [byMail, setByMail] = useState(mails);
   const [ask, setAsk] = useState(next);
   const send = useAskForClips(studentId);
   const { nameOf } = useLibraryWords();
   const post = () =>
-    void send.mutateAsync({ ...ask, kinds: [...ask.kinds] }).then(
+    void send.mutateAsync({ ...ask, kinds: [...ask.kinds], byMail: mails && byMail }).then(
       () => toast(REQUEST_PANEL_WORDS.asked),
       () => undefined,
     );
@@ -95,6 +114,17 @@ function AskNew({
     <div className="mt-2 flex flex-col gap-2">
       <p className="font-semibold">{REQUEST_PANEL_WORDS.next(askText(ask, nameOf))}</p>
       <AskFields ask={ask} today={today} onChange={setAsk} />
+      {mails && (
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={byMail}
+            onChange={(event) => setByMail(event.target.checked)}
+          />
+          {REQUEST_PANEL_WORDS.byMail}
+        </label>
+      )}
       <button type="button" className="btn btn-primary self-start" onClick={post} disabled={send.isPending}>
         {REQUEST_PANEL_WORDS.ask}
       </button>

@@ -1,47 +1,62 @@
-import { viewOf } from '@inchstep/contract/capture';
+import type { Swing } from '@inchstep/contract/capture';
 import type { Checkin } from '@inchstep/contract/checkins';
 import type { Student } from '@inchstep/contract/intake';
+import { viewsToLook } from '@inchstep/core/capture';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
-import { toast } from 'sonner';
-import { isText, useDraft } from '../../platform/drafts.ts';
-import { newId, useSteadyId } from '../../platform/ids.ts';
-import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
+import { useScreenKeys } from '../../platform/keys.ts';
+import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useUnits } from '../../platform/units.ts';
-import { useMade, useNewSwing, useSwings } from '../capture/index.ts';
-import { useHold, useLiftHold } from '../intake/index.ts';
+import { useLookNow, useSwings } from '../capture/index.ts';
+import { SwingPair } from '../measures/index.ts';
 import { GateDecision, useGates } from '../practice/index.ts';
-import { useCheckins, useProposedReply, useSendReply } from './queries.ts';
+import { Along } from './Along.tsx';
+import { AnswerPress } from './AnswerPress.tsx';
+import { Conversation } from './Conversation.tsx';
+import { EnclosedList } from './EnclosedList.tsx';
+import { HoldPanel } from './HoldPanel.tsx';
+import { useCheckins, useNextInQueue, useReview } from './queries.ts';
 import { RequestPanel } from './RequestPanel.tsx';
+import { ReviewFacts } from './ReviewFacts.tsx';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
-import { ThenAndNow } from './ThenAndNow.tsx';
+import { FACTS_WORDS } from './words.review.ts';
 import { REVIEW_SCREEN_WORDS } from './words.ts';
 
-/** A check-in beside what went before, and the answer to it. */
+/** A check-in on one screen: what was said, then and now, what changed, and the answer to it in one press. */
 export function ReviewScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const { checkinId } = useParams();
   const checkins = useCheckins(student.id);
   const me = useMe();
+  const today = me.data?.today ?? '';
   return (
     <Shown query={checkins} what={REVIEW_SCREEN_WORDS.theCheckins}>
       {(all) => {
         const chosen = all.find((c) => c.id === checkinId) ?? all[0];
         return (
-          <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[1fr_26rem]">
-            <div className="flex min-w-0 flex-col gap-3">
-              {chosen ? (
-                <Review key={chosen.id} student={student} checkin={chosen} />
-              ) : (
+          <div className="mx-auto flex max-w-[80rem] flex-col gap-3 p-3">
+            {chosen ? (
+              <Review key={chosen.id} student={student} checkin={chosen} today={today} />
+            ) : (
+              <>
+                <HoldPanel studentId={student.id} />
                 <Empty title={REVIEW_SCREEN_WORDS.noCheckInYet}>{REVIEW_SCREEN_WORDS.giveTheStudent}</Empty>
-              )}
-              <RequestPanel studentId={student.id} today={me.data?.today ?? ''} />
-            </div>
-            <div className="flex flex-col gap-3">
-              {chosen && <Answer key={chosen.id} student={student} checkin={chosen} />}
-              <StudentLinkPanel studentId={student.id} />
-              <Earlier student={student} all={all} chosen={chosen?.id} />
+              </>
+            )}
+            <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+              <div className="flex min-w-0 flex-col gap-3">
+                <Conversation studentId={student.id} today={today} />
+                <RequestPanel
+                  studentId={student.id}
+                  today={today}
+                  mails={(student.profile.mail ?? null) !== null}
+                />
+              </div>
+              <div className="flex flex-col gap-3">
+                <StudentLinkPanel studentId={student.id} />
+                <Earlier student={student} all={all} chosen={chosen?.id} />
+              </div>
             </div>
           </div>
         );
@@ -50,176 +65,138 @@ export function ReviewScreen() {
   );
 }
 
-function Review({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
-  const swings = useSwings(student.id);
-  const create = useNewSwing(student.id);
-  const navigate = useNavigate();
-  const me = useMe();
-  const today = me.data?.today ?? '';
-  const [which, setWhich] = useState(0);
-  const clip = checkin.clips[which];
-  const [made] = useMade(student.id, clip?.recordedOn ?? '');
-  const onBench = (swings.data ?? []).find((s) => s.views.some((v) => v.clipId === clip?.id));
-  const toBench = () => {
-    if (!clip) return;
-    if (onBench) return void navigate(`/students/${student.id}/bench/${onBench.id}`);
-    const id = newId();
-    create.mutate(
-      { id, recordedOn: clip.recordedOn, ...made, views: [viewOf(clip)], marks: [] },
-      { onSuccess: () => void navigate(`/students/${student.id}/bench/${id}`) },
-    );
-  };
+interface ReviewProps {
+  readonly student: Student;
+  readonly checkin: Checkin;
+  readonly today: string;
+}
+
+function Review({ student, checkin, today }: ReviewProps) {
+  const { lengths } = useUnits();
+  const review = useReview(student.id, checkin.id, lengths);
+  const gates = useGates(student.id);
+  const state = gates.data?.[0];
+  useNext(student.id);
   return (
-    <div className="flex flex-col gap-3">
-      <Panel title={REVIEW_SCREEN_WORDS.checkinOf(dayText(checkin.at, today))}>
-        {checkin.pain && (
-          <p className="mb-2 font-semibold text-error">
-            {REVIEW_SCREEN_WORDS.pain} {checkin.painWhere || REVIEW_SCREEN_WORDS.placeNotSaid}
-            {REVIEW_SCREEN_WORDS.allDrillsAre}
-          </p>
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+      <div className="flex min-w-0 flex-col gap-2">
+        <Said checkin={checkin} today={today} />
+        <Clips student={student} checkin={checkin} today={today} />
+        <Shown query={review} what={FACTS_WORDS.what}>
+          {(found) => <ReviewFacts review={found} />}
+        </Shown>
+        <EnclosedList studentId={student.id} enclosures={checkin.enclosures} open={checkin.reply === null} />
+      </div>
+      <div className="flex flex-col gap-3">
+        <HoldPanel studentId={student.id} />
+        <Shown query={review} what={REVIEW_SCREEN_WORDS.theDraft}>
+          {(found) => <AnswerPress student={student} checkin={checkin} review={found} today={today} />}
+        </Shown>
+        {state && (
+          <Panel title={REVIEW_SCREEN_WORDS.gate}>
+            <GateDecision studentId={student.id} state={state} />
+          </Panel>
         )}
-        <blockquote className="border-l-4 border-base-300 pl-3 text-lg">
-          {checkin.note || REVIEW_SCREEN_WORDS.noWords}
-        </blockquote>
-        {checkin.felt !== null && <p className="mt-1 text-sm">{REVIEW_SCREEN_WORDS.feltOut(checkin.felt)}</p>}
-      </Panel>
-      {clip && swings.data ? (
-        <Panel
-          title={REVIEW_SCREEN_WORDS.thenAndNow}
-          aside={
-            <span className="flex flex-wrap gap-2">
-              {checkin.clips.map((c, i) => (
-                <button
-                  key={c.id}
-                  type="button"
-                  className={`btn btn-sm h-11 ${i === which ? 'btn-primary' : ''}`}
-                  onClick={() => setWhich(i)}
-                >
-                  {REVIEW_SCREEN_WORDS.clip(i + 1)}
-                </button>
-              ))}
-              <button type="button" className="btn" onClick={toBench} disabled={create.isPending}>
-                {REVIEW_SCREEN_WORDS.measure}
-              </button>
-            </span>
-          }
-        >
-          <ThenAndNow
-            key={clip.id}
-            now={clip}
-            nowTimes={onBench?.views.find((v) => v.clipId === clip.id)?.stationTimes ?? {}}
-            swings={swings.data}
-            today={today}
-          />
-        </Panel>
-      ) : (
-        <p className="panel p-3">{REVIEW_SCREEN_WORDS.noClipCame}</p>
-      )}
+      </div>
     </div>
   );
 }
 
-function Answer({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
-  const gates = useGates(student.id);
-  const state = gates.data?.[0];
+/** N opens what waits next, whoever it is of. */
+function useNext(studentId: string): void {
+  const navigate = useNavigate();
+  const next = useNextInQueue(studentId);
+  useScreenKeys('n', () => void navigate(next ?? '/'), {}, [next]);
+}
+
+function Said({ checkin, today }: { readonly checkin: Checkin; readonly today: string }) {
   return (
-    <>
-      <HoldPanel studentId={student.id} />
-      {state && (
-        <Panel title={REVIEW_SCREEN_WORDS.gate}>
-          <GateDecision studentId={student.id} state={state} />
-        </Panel>
+    <section className="panel p-3" aria-label={REVIEW_SCREEN_WORDS.checkinOf(dayText(checkin.at, today))}>
+      <h2 className="font-semibold text-sm">{REVIEW_SCREEN_WORDS.checkinOf(dayText(checkin.at, today))}</h2>
+      {checkin.pain && (
+        <p className="mb-1 font-semibold text-error">
+          {REVIEW_SCREEN_WORDS.pain} {checkin.painWhere || REVIEW_SCREEN_WORDS.placeNotSaid}
+          {REVIEW_SCREEN_WORDS.allDrillsAre}
+        </p>
       )}
-      {checkin.reply ? (
-        <Panel title={REVIEW_SCREEN_WORDS.yourReply}>
-          <p className="whitespace-pre-wrap">{checkin.reply.text}</p>
-        </Panel>
-      ) : (
-        <ReplyForm student={student} checkin={checkin} />
-      )}
-    </>
+      <blockquote className="border-l-4 border-base-300 pl-3 text-lg leading-snug">
+        {checkin.note || REVIEW_SCREEN_WORDS.noWords}
+      </blockquote>
+      {checkin.felt !== null && <p className="mt-1 text-sm">{REVIEW_SCREEN_WORDS.feltOut(checkin.felt)}</p>}
+    </section>
   );
 }
 
-function ReplyForm({ student, checkin }: { readonly student: Student; readonly checkin: Checkin }) {
-  const { lengths } = useUnits();
-  const draft = useProposedReply(checkin.id, lengths);
-  const send = useSendReply(student.id);
-  const id = useSteadyId();
-  const [text, setText] = useDraft(`reply.${checkin.id}`, isText);
+/** How far the program is with looking through a clip that nobody has named stations in. */
+function Look({ swing }: { readonly swing: Swing }) {
+  const look = useLookNow();
+  const here = look?.swingId === swing.id ? look : null;
+  if (viewsToLook(swing).length === 0) return null;
   return (
-    <Panel title={REVIEW_SCREEN_WORDS.reply}>
-      <Shown query={draft} what={REVIEW_SCREEN_WORDS.theDraft}>
-        {(d) => (
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              send.mutate(
-                { checkinId: checkin.id, id: id.current(), text: text ?? d.text },
-                {
-                  onSuccess: () => {
-                    setText(null);
-                    toast(REVIEW_SCREEN_WORDS.sentToTheStudents);
-                  },
-                },
-              );
-            }}
-            className="flex flex-col gap-2"
-          >
-            <p className="text-sm text-base-content/80">{REVIEW_SCREEN_WORDS.draftedFromWhat}</p>
-            <textarea
-              aria-label={REVIEW_SCREEN_WORDS.reply}
-              className="textarea min-h-56 w-full"
-              value={text ?? d.text}
-              onChange={(e) => setText(e.target.value)}
-            />
-            <button
-              type="submit"
-              className="btn btn-primary"
-              disabled={send.isPending || (text ?? d.text).trim() === ''}
-            >
-              {REVIEW_SCREEN_WORDS.send}
-            </button>
-            {send.error && <Failed error={send.error} />}
-          </form>
-        )}
-      </Shown>
-    </Panel>
-  );
-}
-
-function HoldPanel({ studentId }: { readonly studentId: string }) {
-  const hold = useHold(studentId);
-  const lift = useLiftHold(studentId);
-  const [note, setNote] = useState('');
-  if (!hold.data) return null;
-  return (
-    <Panel title={REVIEW_SCREEN_WORDS.onHoldPain} className="border-error">
-      <p>
-        {hold.data.where || REVIEW_SCREEN_WORDS.noPlace} {REVIEW_SCREEN_WORDS.drillsWaitTheProgram}
-      </p>
-      <form
-        className="mt-2 flex flex-wrap gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          lift.mutate(note);
-        }}
-      >
-        <input
-          aria-label={REVIEW_SCREEN_WORDS.whyTheHold}
-          placeholder={REVIEW_SCREEN_WORDS.whyTheHold}
-          className="input min-w-0 flex-1"
-          value={note}
-          onChange={(e) => setNote(e.target.value)}
-          required
-          minLength={3}
+    <p role="status" className="flex items-center gap-2 text-sm">
+      {here ? REVIEW_SCREEN_WORDS.looks(Math.round(100 * here.share)) : REVIEW_SCREEN_WORDS.willLook}
+      {here && (
+        <progress
+          className="progress w-40"
+          value={here.share}
+          max={1}
+          aria-label={REVIEW_SCREEN_WORDS.lookingThrough}
         />
-        <button type="submit" className="btn">
-          {REVIEW_SCREEN_WORDS.lift}
-        </button>
-      </form>
-      {lift.error && <Failed error={lift.error} />}
-    </Panel>
+      )}
+    </p>
+  );
+}
+
+/** The clips that came, each as a swing beside one of before. */
+function Clips({ student, checkin, today }: ReviewProps) {
+  const swings = useSwings(student.id);
+  const [which, setWhich] = useState(0);
+  const [talking, setTalking] = useState(false);
+  const clip = checkin.clips[which];
+  if (!clip) return <p className="panel p-3">{REVIEW_SCREEN_WORDS.noClipCame}</p>;
+  return (
+    <Shown query={swings} what={REVIEW_SCREEN_WORDS.thenAndNow}>
+      {(all) => {
+        const swing = all.find((s) => s.views.some((v) => v.clipId === clip.id));
+        return (
+          <section aria-label={REVIEW_SCREEN_WORDS.thenAndNow} className="flex flex-col gap-1">
+            {checkin.clips.length > 1 && (
+              <span className="flex flex-wrap gap-1">
+                {checkin.clips.map((c, i) => (
+                  <button
+                    key={c.id}
+                    type="button"
+                    aria-pressed={i === which}
+                    disabled={talking}
+                    className={`btn btn-sm h-11 ${i === which ? 'btn-primary' : ''}`}
+                    onClick={() => setWhich(i)}
+                  >
+                    {REVIEW_SCREEN_WORDS.clip(i + 1)}
+                  </button>
+                ))}
+              </span>
+            )}
+            {swing ? (
+              <>
+                <Look swing={swing} />
+                <SwingPair
+                  key={swing.id}
+                  student={student}
+                  now={swing}
+                  swings={all}
+                  today={today}
+                  held={talking}
+                >
+                  {(stage) => <Along checkin={checkin} stage={stage} onTalking={setTalking} />}
+                </SwingPair>
+              </>
+            ) : (
+              <p className="panel p-3">{REVIEW_SCREEN_WORDS.notOnTheBench}</p>
+            )}
+          </section>
+        );
+      }}
+    </Shown>
   );
 }
 

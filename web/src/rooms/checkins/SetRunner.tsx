@@ -1,40 +1,51 @@
 import type { SetSeen } from '@inchstep/contract/practice';
 import type { RunSpec } from '@inchstep/core/practice';
-import { format } from 'date-fns';
-import { useState } from 'react';
+import { lightFormat } from 'date-fns';
+import { useEffect, useState } from 'react';
 import { Runner, useRun } from '../practice/index.ts';
 import { useLibraryWords } from '../prescription/index.ts';
-import { putWaiting, sendWaiting, waitingSets } from './waitingSets.ts';
+import type { PageBox } from './usePageBox.ts';
 import { SET_RUNNER_WORDS } from './words.ts';
 
 interface SetRunnerProps {
   readonly token: string;
+  readonly box: PageBox;
   readonly spec: RunSpec;
   /** What the present checkpoint asks; null where there is one only. */
   readonly asks: string | null;
   readonly cautions: readonly string[];
-  readonly done: readonly SetSeen[];
-  readonly onLogged: () => void;
+  readonly done: readonly Pick<SetSeen, 'reps'>[];
   readonly onPain: () => void;
 }
 
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
-export function SetRunner({ token, spec, asks, cautions, done, onLogged, onPain }: SetRunnerProps) {
+export function SetRunner({ token, box, spec, asks, cautions, done, onPain }: SetRunnerProps) {
   const { wordsOf } = useLibraryWords();
-  const [said, setSaid] = useState('');
+  const [last, setLast] = useState<string | null>(null);
   // A half set of yesterday is no beginning of today's.
-  const key = `${token.slice(0, 12)}.${format(new Date(), 'yyyy-MM-dd')}.${spec.drill}.${spec.stage}`;
+  const key = `${token.slice(0, 12)}.${lightFormat(new Date(), 'yyyy-MM-dd')}.${spec.drill}.${spec.stage}`;
   const run = useRun(key, spec, (set) => {
     // Kept before it is sent: a page closed on the way loses nothing, and sent twice it counts once.
-    putWaiting(token, set);
-    void sendWaiting(token).then(() => {
-      const left = waitingSets(token).find((other) => other.id === set.id);
-      setSaid(left ? (left.refused ?? SET_RUNNER_WORDS.noSignalKeptHere) : SET_RUNNER_WORDS.logged);
-      onLogged();
-    });
+    box.putSet(set);
+    setLast(set.id);
   });
+  const { press } = run;
+  const { stopped } = run.state;
+  // Held, this card is not drawn: it was a slip, or the drills are free again.
+  useEffect(() => {
+    if (stopped) press({ do: 'no_pain' });
+  }, [stopped, press]);
   const words = wordsOf(spec.drill);
   const total = done.reduce((sum, set) => sum + set.reps.length, 0);
+  const sending = box.sendings.find(({ id }) => id === last);
+  const said =
+    sending?.state === 'there'
+      ? SET_RUNNER_WORDS.logged
+      : sending?.state === 'refused'
+        ? sending.refused
+        : sending?.state === 'waits'
+          ? SET_RUNNER_WORDS.noSignalKeptHere
+          : '';
   return (
     <>
       <Runner
@@ -42,8 +53,8 @@ export function SetRunner({ token, spec, asks, cautions, done, onLogged, onPain 
         words={{ name: words?.name ?? spec.drill, cue: words?.cue ?? '', counts: words?.counts ?? '' }}
         asks={asks}
         cautions={cautions}
+        strikes
         onPain={onPain}
-        pained={<p className="mt-1 font-semibold">{SET_RUNNER_WORDS.tellBelow}</p>}
       />
       <p aria-live="polite" className="min-h-6">
         {run.state.reps.length === 0 && total > 0 ? SET_RUNNER_WORDS.repetitionsLoggedToday(total) : ''}{' '}

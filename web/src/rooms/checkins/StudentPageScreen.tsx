@@ -1,116 +1,141 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
-import { PAIN_WORDS, wordsFrom } from '@inchstep/contract/words';
+import { wordsFrom } from '@inchstep/contract/words';
 import { plusDays } from '@inchstep/core/foundation';
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
-import { HttpError } from '../../platform/httpError.ts';
+import { lightFormat } from 'date-fns';
+import { useCallback, useMemo } from 'react';
 import { dayOf, dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
-import { useLibraryWords, WordsOf } from '../prescription/index.ts';
+import { WordsOf } from '../prescription/index.ts';
+import { AllSaid } from './AllSaid.tsx';
 import { AskedFor } from './AskedFor.tsx';
 import { CheckinForm } from './CheckinForm.tsx';
 import { DaysAhead } from './DaysAhead.tsx';
-import { usePage } from './queries.ts';
+import { OnThisPhone } from './OnThisPhone.tsx';
+import { PageEnclosed } from './PageEnclosed.tsx';
+import { PainStop } from './PainStop.tsx';
 import { TodayCard } from './TodayCard.tsx';
-import { dropRefused, sendWaiting, type WaitingSet, waitingSets } from './waitingSets.ts';
+import { type PageBox, setsIn, usePageBox } from './usePageBox.ts';
+import { type PageLine, usePageLine, usePageToday } from './usePageLine.ts';
+import { type PainHere, usePain } from './usePain.ts';
+import { NO_SIGNAL_WORDS } from './words.page.ts';
 import { MEETINGS_WORDS, STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
 
-/** What the private link opens on a phone: today's card, the runner, the way to the coach. */
+/** What the private link opens on a phone, with a signal or without: today's card, the runner, the way to the coach. */
 export function StudentPageScreen({ token }: { readonly token: string }) {
-  const page = usePage(token);
+  const line = usePageLine(token);
   const client = useQueryClient();
-  const [waiting, setWaiting] = useState(() => waitingSets(token));
-  const flush = useCallback(async () => {
-    if (await sendWaiting(token)) void client.invalidateQueries({ queryKey: keys.page(token) });
-    setWaiting(waitingSets(token));
-  }, [token, client]);
-  useEffect(() => {
-    void flush();
-    window.addEventListener('online', flush);
-    return () => window.removeEventListener('online', flush);
-  }, [flush]);
-  if (!page.data) {
-    const offline = page.error instanceof HttpError && page.error.status === 0;
+  const heardAnew = useCallback(() => {
+    void client.invalidateQueries({ queryKey: keys.page(token) });
+  }, [client, token]);
+  const box = usePageBox(token, line.studentId, heardAnew);
+  const { sendings } = box;
+  const page = usePageToday(
+    line,
+    useMemo(() => setsIn(sendings), [sendings]),
+  );
+  const pain = usePain(token, box, line);
+  if (!page) {
+    const error = line.refused ?? (line.kept === null ? line.error : null);
     return (
-      <main className="mx-auto max-w-md p-4">
-        {page.error ? (
-          <Failed error={page.error} {...(offline ? { again: () => void page.refetch() } : {})} />
+      <main className="mx-auto flex max-w-md flex-col gap-4 p-4">
+        {error ? (
+          <Failed error={error} {...(line.refused ? {} : { again: line.again })} />
         ) : (
           <Loading what={STUDENT_PAGE_SCREEN_WORDS.yourPage} />
         )}
+        {line.refused !== null && <OnThisPhone box={box} />}
       </main>
     );
   }
-  const { words } = page.data;
-  const logged = () => {
-    void client.invalidateQueries({ queryKey: keys.page(token) });
-    void flush();
-  };
+  const { words } = page;
   return (
     <WordsOf words={wordsFrom((id) => words[id])}>
-      <Page token={token} page={page.data} waiting={waiting} onLogged={logged} />
+      <Page token={token} page={page} line={line} box={box} pain={pain} />
     </WordsOf>
   );
 }
 
-function Page({
-  token,
-  page,
-  waiting,
-  onLogged,
-}: {
+interface PageProps {
   readonly token: string;
   readonly page: StudentPage;
-  readonly waiting: readonly WaitingSet[];
-  readonly onLogged: () => void;
-}) {
-  const { lengths, change } = useSettings();
-  const other = lengths === 'in' ? 'cm' : 'in';
-  const [hurts, setHurts] = useState(0);
-  const reply = page.checkins.find((c) => c.reply)?.reply;
+  readonly line: PageLine;
+  readonly box: PageBox;
+  readonly pain: PainHere;
+}
+
+function Page({ token, page, line, box, pain }: PageProps) {
+  const { word } = page;
+  const held = page.hold !== null || pain.hurt !== null;
   return (
     <div className="mx-auto flex max-w-md flex-col gap-4 pb-10">
-      <header className="tape-edge flex items-start gap-3 px-4 pt-4 pb-2">
-        <div className="flex-1">
-          <h1 className="text-2xl">{STUDENT_PAGE_SCREEN_WORDS.practiceOf(page.firstName)}</h1>
-          <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.with(page.coach)}</p>
-        </div>
-        <button
-          type="button"
-          className="min-h-11 rounded px-2 font-semibold underline"
-          onClick={() => change({ lengths: other })}
-        >
-          {STUDENT_PAGE_SCREEN_WORDS.show(other === 'in' ? 'inches' : 'centimetres')}
-        </button>
-      </header>
+      <Head page={page} />
       <main className="flex flex-col gap-4 px-4">
-        {page.hold && (
-          <section role="alert" className="panel border-[3px] border-error p-4 font-semibold">
-            {PAIN_WORDS}
-          </section>
-        )}
-        <WaitingNote token={token} waiting={waiting} onSeen={onLogged} />
-        {reply && (
+        {line.lost && line.kept && <NoSignal line={line} at={line.kept.at} today={page.today} />}
+        <PainStop page={page} pain={pain} box={box} lost={line.lost} />
+        <OnThisPhone box={box} />
+        {word && (
           <section className="panel p-4" aria-label={STUDENT_PAGE_SCREEN_WORDS.fromYourCoach}>
             {/* A letter that was there last week is not what stands between a student and today. */}
-            <details open={isNew(reply.at, page.today)}>
+            <details open={isNew(word.at, page.today)}>
               <summary className="min-h-11 cursor-pointer py-2 text-lg font-semibold">
-                {STUDENT_PAGE_SCREEN_WORDS.from(page.coach)}, {dayText(reply.at, page.today)}
+                {STUDENT_PAGE_SCREEN_WORDS.from(page.coach)}, {dayText(word.at, page.today)}
               </summary>
-              <p className="whitespace-pre-wrap">{reply.text}</p>
+              <p className="whitespace-pre-wrap">{word.text}</p>
+              <PageEnclosed token={token} enclosures={word.enclosures} />
             </details>
           </section>
         )}
         <Meetings token={token} page={page} />
-        {!page.hold && (
-          <TodayCard token={token} page={page} onLogged={onLogged} onPain={() => setHurts(hurts + 1)} />
-        )}
-        {!page.hold && page.drills.length > 0 && <DaysAhead token={token} />}
+        {!held && <TodayCard token={token} page={page} box={box} onPain={pain.press} />}
+        {!held && page.drills.length > 0 && <DaysAhead token={token} />}
         <AskedFor page={page} />
-        <CheckinForm token={token} page={page} hurts={hurts} />
+        <CheckinForm token={token} page={page} box={box} pain={pain} />
+        <AllSaid token={token} page={page} />
       </main>
     </div>
+  );
+}
+
+function Head({ page }: { readonly page: StudentPage }) {
+  const { lengths, change } = useSettings();
+  const other = lengths === 'in' ? 'cm' : 'in';
+  return (
+    <header className="tape-edge flex items-start gap-3 px-4 pt-4 pb-2">
+      <div className="flex-1">
+        <h1 className="text-2xl">{STUDENT_PAGE_SCREEN_WORDS.practiceOf(page.firstName)}</h1>
+        <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.with(page.coach)}</p>
+      </div>
+      <button
+        type="button"
+        className="min-h-11 rounded px-2 font-semibold underline"
+        onClick={() => change({ lengths: other })}
+      >
+        {STUDENT_PAGE_SCREEN_WORDS.show(other === 'in' ? 'inches' : 'centimetres')}
+      </button>
+    </header>
+  );
+}
+
+/** Nothing comes through: since when, and a way to try. */
+function NoSignal({
+  line,
+  at,
+  today,
+}: {
+  readonly line: PageLine;
+  readonly at: number;
+  readonly today: string;
+}) {
+  const since = `${dayText(lightFormat(at, 'yyyy-MM-dd'), today)}, ${lightFormat(at, 'HH:mm')}`;
+  return (
+    <p role="status" className="flex items-center gap-2 border-[var(--tape-ink)] border-l-[6px] pl-3">
+      <span className="flex-1">{NO_SIGNAL_WORDS.note(since)}</span>
+      <button type="button" className="btn" onClick={line.again}>
+        {NO_SIGNAL_WORDS.again}
+      </button>
+    </p>
   );
 }
 
@@ -153,47 +178,5 @@ function Meetings({
         </details>
       ))}
     </section>
-  );
-}
-
-/** Sets that have not gone yet, and those that were not taken, with the reason. */
-function WaitingNote({
-  token,
-  waiting,
-  onSeen,
-}: {
-  readonly token: string;
-  readonly waiting: readonly WaitingSet[];
-  readonly onSeen: () => void;
-}) {
-  const { nameOf } = useLibraryWords();
-  const open = waiting.filter((set) => set.refused === undefined).length;
-  const refused = waiting.filter((set) => set.refused !== undefined);
-  return (
-    <>
-      {open > 0 && (
-        <p role="status" className="panel p-3">
-          {STUDENT_PAGE_SCREEN_WORDS.waiting(open)}
-        </p>
-      )}
-      {refused.length > 0 && (
-        <div role="alert" className="panel border-warning p-3">
-          <p className="font-semibold">
-            {STUDENT_PAGE_SCREEN_WORDS.notTaken(refused.map((set) => nameOf(set.drill)).join(', '))}
-          </p>
-          <p>{refused[0]?.refused}</p>
-          <button
-            type="button"
-            className="btn mt-2"
-            onClick={() => {
-              dropRefused(token);
-              onSeen();
-            }}
-          >
-            {STUDENT_PAGE_SCREEN_WORDS.letItGo}
-          </button>
-        </div>
-      )}
-    </>
   );
 }

@@ -1,4 +1,5 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
+import type { SetLog } from '@inchstep/contract/practice';
 import {
   amountsWithClub,
   cautionText,
@@ -16,24 +17,26 @@ import { useUnits } from '../../platform/units.ts';
 import { LazySetupCard, Routine, useLibraryWords } from '../prescription/index.ts';
 import { RungNews } from './RungNews.tsx';
 import { SetRunner } from './SetRunner.tsx';
+import { type PageBox, setsIn } from './usePageBox.ts';
 import { STUDENT_PAGE_SCREEN_WORDS } from './words.ts';
 
 /** The session that is planned for today, each drill with its runner; or what to do instead. */
 export function TodayCard({
   token,
   page,
-  onLogged,
+  box,
   onPain,
 }: {
   readonly token: string;
   readonly page: StudentPage;
-  readonly onLogged: () => void;
+  readonly box: PageBox;
   readonly onPain: () => void;
 }) {
   const [extra, setExtra] = useState(false);
-  const { nameOf, wordsOf } = useLibraryWords();
-  const { length } = useUnits();
+  const { nameOf } = useLibraryWords();
   const { day } = page;
+  const known = new Set(page.sets.map(({ id }) => id));
+  const done = [...page.sets, ...setsIn(box.sendings).filter(({ id }) => !known.has(id))];
   const items: readonly Pick<PlanItem, 'drill' | 'stage'>[] =
     day?.items ??
     (extra ? page.drills.map((d) => ({ drill: d.id, stage: d.stage as PlanItem['stage'] })) : []);
@@ -72,50 +75,73 @@ export function TodayCard({
           <p className="whitespace-pre-line">{page.ownTask}</p>
         </div>
       )}
-      {items.map((item) => {
-        const drill = page.drills.find((d) => d.id === item.drill);
-        const planned = day?.items.find((i) => i.drill === item.drill && i.stage === item.stage);
-        const withClub = amountsWithClub(drill?.amounts ?? [], planned?.club ?? null, length);
-        return (
-          <article key={item.drill + item.stage} className="panel flex flex-col gap-3 p-4">
-            <header>
-              <h3 className="text-xl">{nameOf(item.drill)}</h3>
-              <p>
-                {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
-              </p>
-              {planned && clubOrderText(planned) && <p className="text-sm">{clubOrderText(planned)}</p>}
-              {drill && (
-                <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.toTheNextRung(drill.more, drill.waits)}</p>
-              )}
-              {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
-              {(item.stage === 'clubs' || item.stage === 'course') && (
-                <Routine
-                  drill={item.drill}
-                  cue={wordsOf(item.drill)?.cue ?? ''}
-                  school={{ setup_bias: page.setupBias }}
-                  club={planned?.club ?? 'mid_iron'}
-                />
-              )}
-            </header>
-            {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
-            <SetRunner
-              token={token}
-              spec={planned ? runOf(planned) : freeRun(item.drill, item.stage, drill?.layer ?? 1)}
-              asks={
-                drill && drill.layers.length > 1
-                  ? (wordsOf(item.drill)?.layers[drill.layer - 1] ?? null)
-                  : null
-              }
-              cautions={(drill?.cautions ?? []).map(cautionText)}
-              done={page.sets.filter((s) => s.date === page.today && s.drill === item.drill)}
-              onLogged={onLogged}
-              onPain={onPain}
-            />
-            {drill && <HowToSet token={token} page={page} drill={drill} onRange={day?.place === 'range'} />}
-          </article>
-        );
-      })}
+      {items.map((item) => (
+        <Item
+          key={item.drill + item.stage}
+          token={token}
+          page={page}
+          box={box}
+          item={item}
+          done={done.filter((s) => s.date === page.today && s.drill === item.drill)}
+          onPain={onPain}
+        />
+      ))}
     </section>
+  );
+}
+
+interface ItemProps {
+  readonly token: string;
+  readonly page: StudentPage;
+  readonly box: PageBox;
+  readonly item: Pick<PlanItem, 'drill' | 'stage'>;
+  readonly done: readonly Pick<SetLog, 'reps'>[];
+  readonly onPain: () => void;
+}
+
+/** One drill of today: what is asked of it, its count, and how it is set up. */
+function Item({ token, page, box, item, done, onPain }: ItemProps) {
+  const { nameOf, wordsOf } = useLibraryWords();
+  const { length } = useUnits();
+  const { day } = page;
+  const drill = page.drills.find((d) => d.id === item.drill);
+  const planned = day?.items.find((i) => i.drill === item.drill && i.stage === item.stage);
+  const withClub = amountsWithClub(drill?.amounts ?? [], planned?.club ?? null, length);
+  return (
+    <article className="panel flex flex-col gap-3 p-4">
+      <header>
+        <h3 className="text-xl">{nameOf(item.drill)}</h3>
+        <p>
+          {STAGE_WORDS[item.stage]?.name}: {planned ? itemText(planned) : STAGE_WORDS[item.stage]?.what}
+        </p>
+        {planned && clubOrderText(planned) && <p className="text-sm">{clubOrderText(planned)}</p>}
+        {drill && (
+          <p className="text-sm">{STUDENT_PAGE_SCREEN_WORDS.toTheNextRung(drill.more, drill.waits)}</p>
+        )}
+        {withClub && <p>{STUDENT_PAGE_SCREEN_WORDS.withThisClub(withClub)}</p>}
+        {(item.stage === 'clubs' || item.stage === 'course') && (
+          <Routine
+            drill={item.drill}
+            cue={wordsOf(item.drill)?.cue ?? ''}
+            school={{ setup_bias: page.setupBias }}
+            club={planned?.club ?? 'mid_iron'}
+          />
+        )}
+      </header>
+      {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
+      <SetRunner
+        token={token}
+        box={box}
+        spec={planned ? runOf(planned) : freeRun(item.drill, item.stage, drill?.layer ?? 1)}
+        asks={
+          drill && drill.layers.length > 1 ? (wordsOf(item.drill)?.layers[drill.layer - 1] ?? null) : null
+        }
+        cautions={(drill?.cautions ?? []).map(cautionText)}
+        done={done}
+        onPain={onPain}
+      />
+      {drill && <HowToSet token={token} page={page} drill={drill} onRange={day?.place === 'range'} />}
+    </article>
   );
 }
 

@@ -1,3 +1,5 @@
 export { AskFields } from './AskFields.tsx';
-export { useFilmRequests } from './queries.ts';
+export { AskNext, useAskNext } from './AskNext.tsx';
+export { GatesAlong, useGatesAlong } from './GatesAlong.tsx';
+export { useFilmRequests, useWrite } from './queries.ts';
 export { ThenAndNow } from './ThenAndNow.tsx';

@@ -35,7 +35,7 @@ describe('clips asked for, on the coach’s side', () => {
       'POST /api/students/x/film-requests': asked(),
       'POST /api/students/x/film-requests/r1/withdraw': asked(),
     });
-    draw(<RequestPanel studentId="x" today="2027-03-10" />);
+    draw(<RequestPanel studentId="x" mails={false} today="2027-03-10" />);
     return log;
   };
   const sent = (log: ReturnType<typeof show>) => log.filter(({ method }) => method === 'POST');

@@ -20,7 +20,11 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
-const student = { id: 'x', profile: { firstName: 'Gus', handedness: 'left' } };
+const student = {
+  id: 'x',
+  profile: { firstName: 'Gus', handedness: 'left', heightIn: 72, flexibility: 'usual', mail: null },
+  school: {},
+};
 const clip = (id: string, more: object = {}) => ({
   id,
   studentId: 'x',
@@ -41,6 +45,7 @@ const checkin = (id: string, more: object = {}) => ({
   felt: 6,
   clips: [],
   reply: null,
+  enclosures: [],
   ...more,
 });
 const swing = (id: string, day: string, clipId: string, stationTimes: object) => ({
@@ -49,11 +54,50 @@ const swing = (id: string, day: string, clipId: string, stationTimes: object) =>
   recordedOn: day,
   club: 'mid_iron',
   speed: 'full',
+  discardedAt: null,
+  createdAt: day,
   marks: [],
   views: [
     { kind: 'face_on', clipId, widthPx: 540, heightPx: 960, camera: {}, groundMarks: [], stationTimes },
   ],
 });
+const NEXT = {
+  kinds: ['face_on'],
+  swings: 3,
+  dueOn: '2027-03-17',
+  drill: null,
+  stage: null,
+  club: null,
+  aid: null,
+  why: '',
+};
+const moved = (id: string, direction: 'better' | 'worse') => ({
+  id,
+  unit: 'in',
+  before: 2.1,
+  after: 0.8,
+  verdict: 'real',
+  direction,
+});
+const REVIEW = {
+  facts: {
+    pain: false,
+    better: [moved('shift_top', 'better')],
+    worse: [],
+    atEdge: ['sway_top'],
+    film: 'measured',
+    practised: { repsDone: 40, repsPlanned: 80, passRate: 0.75 },
+    key: null,
+    gate: null,
+    leave: [],
+    sendNext: NEXT,
+  },
+  draft: 'Gus, the shift has come down.',
+  phrases: ['Breathe out before you go.'],
+  felt: 6,
+  strikes: [{ strike: 'middle', count: 7 }],
+  asked: null,
+};
 const server = (all: object[], more: object = {}) =>
   fakeServer({
     'GET /api/me': ME,
@@ -62,7 +106,10 @@ const server = (all: object[], more: object = {}) =>
     'GET /api/students/x/hold': null,
     'GET /api/students/x/gates': [],
     'GET /api/students/x/links': [],
-    'GET /api/checkins/c1/draft?units=in': { text: 'Gus, the shift has come down.' },
+    'GET /api/checkins/c1/review?units=in': REVIEW,
+    'GET /api/queue': { version: '1', rows: [], week: { came: 0, answered: 0 } },
+    'GET /api/students/x/conversation': { said: [], letters: [], by: 'folder' },
+    'GET /api/students/x/film-requests': { requests: [], next: NEXT },
     ...more,
   });
 const review = (url = '/checkins/c1') =>
@@ -92,7 +139,13 @@ describe('a check-in that is looked at', () => {
     fireEvent.change(box, { target: { value: 'Gus, keep the post.' } });
     fireEvent.click(screen.getByRole('button', { name: 'Send' }));
     await waitFor(() =>
-      expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ text: 'Gus, keep the post.' }),
+      expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({
+        text: 'Gus, keep the post.',
+        draft: 'Gus, the shift has come down.',
+        replan: true,
+        gates: [],
+        request: { ...NEXT, byMail: false },
+      }),
     );
   });
   test('what was typed is there again after a look elsewhere, and goes with the sending', async () => {
@@ -120,8 +173,52 @@ describe('a check-in that is looked at', () => {
     expect(sent()[0]).toBe(sent()[1]);
     await waitFor(async () => expect((await box()).value).toBe('Gus, the shift has come down.'));
   });
+  test('each that goes along can be left out; a phrase of the coach’s own is put in with a press', async () => {
+    const log = server([checkin('c1')], { 'POST /api/checkins/c1/reply': checkin('c1') });
+    review();
+    fireEvent.click(await screen.findByRole('button', { name: 'Breathe out before you go.' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Lay the plan anew from today' }));
+    fireEvent.click(await screen.findByRole('checkbox', { name: /^Ask for clips/ }));
+    const box = screen.getByRole('textbox', { name: 'Reply' });
+    fireEvent.keyDown(box, { key: 'Enter', ctrlKey: true });
+    await waitFor(() =>
+      expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({
+        text: 'Gus, the shift has come down.\n\nBreathe out before you go.',
+        replan: false,
+        request: null,
+      }),
+    );
+  });
+  test('the facts stand beside it: what moved, what is at its edge, practice, the ball', async () => {
+    server([checkin('c1')]);
+    review();
+    expect(await screen.findByText(/surely better/)).toBeTruthy();
+    expect(screen.getByText(/at its edge/)).toBeTruthy();
+    expect(screen.getByText('40 of 80 repetitions')).toBeTruthy();
+    expect(screen.getByText(/middle 7/)).toBeTruthy();
+    expect(screen.getByText('Nothing was asked for.')).toBeTruthy();
+  });
+  test('one that can still be taken back says when it goes; taken back, its words are there again', async () => {
+    const goesAt = new Date(Date.now() + 300_000).toISOString();
+    const reply = { id: 'r', text: 'Good. Go on.', at: '2027-03-09T08:00:00.000Z', goesAt };
+    let answered = true;
+    server([], {
+      'GET /api/students/x/checkins': () => [checkin('c1', answered ? { reply } : {})],
+      'POST /api/checkins/c1/reply/undo': () => {
+        answered = false;
+        return checkin('c1');
+      },
+    });
+    review();
+    expect(await screen.findByText(/^Goes at \d\d:\d\d/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Take it back' }));
+    const box = (await screen.findByRole('textbox', { name: 'Reply' })) as HTMLTextAreaElement;
+    expect(box.value).toBe('Good. Go on.');
+  });
   test('one that was answered shows the answer and offers no second', async () => {
-    server([checkin('c1', { reply: { text: 'Good. Go on.', at: '2027-03-09T08:00:00.000Z' } })]);
+    server([
+      checkin('c1', { reply: { text: 'Good. Go on.', at: '2027-03-09T08:00:00.000Z', goesAt: null } }),
+    ]);
     review();
     expect(await screen.findByText('Good. Go on.')).toBeTruthy();
     expect(screen.queryByRole('textbox', { name: 'Reply' })).toBeNull();
@@ -162,48 +259,34 @@ describe('pain', () => {
 
 describe('then and now', () => {
   const withClip = checkin('c1', { clips: [clip('new')] });
-  test('the last earlier swing from the same side whose stations are named is laid beside it', async () => {
+  const now = swing('n', '2027-03-08', 'new', { address: 0.1, top: 0.6, impact: 1 });
+  test('the last earlier swing from the same side whose stations are named stands beside it', async () => {
     server([withClip], {
       'GET /api/students/x/swings': [
+        now,
         swing('s1', '2027-02-01', 'old1', { address: 0.1 }),
         swing('s2', '2027-02-20', 'old2', { address: 0.1, impact: 1 }),
         swing('s3', '2027-02-25', 'old3', {}),
       ],
     });
     review();
-    const choice = (await screen.findByLabelText('Earlier swing')) as HTMLSelectElement;
+    const choice = (await screen.findByLabelText('Then')) as HTMLSelectElement;
     expect(choice.value).toBe('s2');
-    expect([...choice.options].map((o) => o.value)).toEqual(['s1', 's2']);
-    const impact = screen.getByRole('button', { name: 'Impact' });
-    fireEvent.click(impact);
-    expect(impact.getAttribute('aria-pressed')).toBe('true');
-    expect(screen.getByRole('button', { name: /Hold now’s frame as impact/ })).toBeTruthy();
+    expect([...choice.options].map((o) => o.value)).toEqual(['s2', 's1']);
+    expect(screen.getByRole('button', { name: 'Impact' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Top' })).toBeNull();
+    const lines = screen.getByRole('button', { name: 'Lines (L)' });
+    fireEvent.keyDown(document, { key: 'l', code: 'KeyL' });
+    await waitFor(() => expect(lines.getAttribute('aria-pressed')).toBe('true'));
   });
-  test('nothing to lay beside it is said', async () => {
+  test('nothing to stand beside it is said', async () => {
+    server([withClip], { 'GET /api/students/x/swings': [now] });
+    review();
+    expect(await screen.findByText(/There is no earlier face-on swing/)).toBeTruthy();
+  });
+  test('a clip whose swing was put aside says so', async () => {
     server([withClip]);
     review();
-    expect(await screen.findByText(/No earlier face-on clip with named stations/)).toBeTruthy();
-  });
-  test('the clip goes on the bench as a swing of its own, once', async () => {
-    const log = server([withClip], { 'POST /api/students/x/swings': swing('n', '2027-03-08', 'new', {}) });
-    review();
-    fireEvent.click(await screen.findByRole('button', { name: 'Measure it on the bench' }));
-    await waitFor(() => expect(screen.getByText('elsewhere')).toBeTruthy());
-    const made = log.filter((a) => a.method === 'POST');
-    expect(made).toHaveLength(1);
-    expect(made[0]?.body).toMatchObject({
-      recordedOn: '2027-03-08',
-      views: [{ kind: 'face_on', clipId: 'new' }],
-      marks: [],
-    });
-  });
-  test('a clip that is on the bench already is opened there', async () => {
-    const log = server([withClip], {
-      'GET /api/students/x/swings': [swing('s9', '2027-03-08', 'new', { top: 1 })],
-    });
-    review();
-    fireEvent.click(await screen.findByRole('button', { name: 'Measure it on the bench' }));
-    await waitFor(() => expect(screen.getByText('elsewhere')).toBeTruthy());
-    expect(log.some((a) => a.method === 'POST')).toBe(false);
+    expect(await screen.findByText('The swing of this clip was put aside.')).toBeTruthy();
   });
 });

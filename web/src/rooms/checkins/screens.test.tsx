@@ -1,13 +1,18 @@
+import 'fake-indexeddb/auto';
 import { DRILL_WORDS } from '@inchstep/contract/words';
 import { referenceCase } from '@inchstep/core/diagnosis';
 import { buildPlan, NOTHING_KNOWN, type PlanDay, packPlan, USUAL_ASK } from '@inchstep/core/practice';
-import { afterEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { format } from 'date-fns';
 import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { StudentPageScreen } from './StudentPageScreen.tsx';
 
+let students = 0;
+beforeEach(() => {
+  students++;
+});
 afterEach(() => {
   cleanup();
   localStorage.clear();
@@ -67,6 +72,7 @@ describe('the student’s page', () => {
   };
   const warm = { warmUpMinutes: 3, warmUp: ['march_on_the_spot', 'small_knee_bends'] };
   const page = (more: object = {}) => ({
+    studentId: `student-${students}`,
     firstName: 'Gus',
     coach: 'Ilse Varga',
     today: '2027-03-10',
@@ -95,6 +101,7 @@ describe('the student’s page', () => {
     ],
     sets: [],
     checkins: [],
+    word: null,
     words: { knee_swap: DRILL_WORDS.knee_swap },
     clipLimitMb: 300,
     ...more,
@@ -205,7 +212,7 @@ describe('the student’s page', () => {
     press('Counted');
     press('Log this set');
     expect(await screen.findByText(/No signal\. Kept here/)).toBeTruthy();
-    expect(await screen.findByText(/One set waits/)).toBeTruthy();
+    expect(await screen.findByText(/Kept on this phone: one set\./)).toBeTruthy();
   });
   test('a set goes to the phone’s store before it goes out: closed on the way, it is sent later, once', async () => {
     let letGo: () => void = () => undefined;
@@ -221,7 +228,7 @@ describe('the student’s page', () => {
     show();
     await waitFor(() => expect(log.filter((a) => a.method === 'POST')).toHaveLength(1));
     expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ reps: 'P' });
-    await waitFor(() => expect(screen.queryByText(/One set waits/)).toBeNull());
+    await waitFor(() => expect(screen.queryByText(/Kept on this phone/)).toBeNull());
     letGo();
   });
   test('the card is fetched when it is opened, and not before', async () => {
@@ -277,6 +284,7 @@ describe('the student’s page', () => {
   test('nothing can be sent before the pain question is answered; yes shows the words at once', async () => {
     const log = fakeServer({
       'GET /api/page/tok-12345678': page(),
+      'POST /api/page/tok-12345678/pain': {},
       'POST /api/page/tok-12345678/checkins': {},
     });
     show();
@@ -287,7 +295,10 @@ describe('the student’s page', () => {
     fireEvent.change(screen.getByLabelText('Where?'), { target: { value: 'lead knee' } });
     fireEvent.click(send);
     expect(await screen.findByText('Sent. It is in the coach’s queue.')).toBeTruthy();
-    expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ pain: true, painWhere: 'lead knee' });
+    const [first, second] = log.filter((a) => a.method === 'POST');
+    expect(first).toMatchObject({ url: '/api/page/tok-12345678/pain', body: { where: 'lead knee' } });
+    const painId = (first?.body as { id: string } | undefined)?.id;
+    expect(second?.body).toMatchObject({ pain: true, painWhere: 'lead knee', painId });
   });
   test('a day without practice names the next, and lets one practise anyway', async () => {
     fakeServer({ 'GET /api/page/tok-12345678': page({ day: null }) });

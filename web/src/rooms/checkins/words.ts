@@ -14,11 +14,8 @@ export const FORM_WORDS = {
   viewOfClip: 'View of the clip',
   faceOn: 'Face-on: phone in front, belt high',
   downTheLine: 'Down the line: phone behind, on the hand line',
-  sending: 'Sending the clips',
-  stop: 'Stop',
+  keptHere: 'Kept on this phone; it goes by itself.',
   send: 'Send',
-  before: 'What you sent before',
-  notAnswered: '(not answered yet)',
 } as const;
 
 /** What the review screen says. */
@@ -34,15 +31,13 @@ export const REVIEW_SCREEN_WORDS = {
   feltOut: (felt: number) => `Felt ${felt} out of 10.`,
   thenAndNow: 'Then and now',
   clip: (i: number) => `Clip ${i}`,
-  measure: 'Measure it on the bench',
+  looks: (percent: number) => `Being looked through: ${percent} %.`,
+  willLook: 'Waits to be looked through; go on, it is done meanwhile.',
+  lookingThrough: 'Looking through the clip',
+  notOnTheBench: 'The swing of this clip was put aside.',
   noClipCame: 'No clip came with this check-in.',
   gate: 'Gate',
-  yourReply: 'Your reply',
-  reply: 'Reply',
   theDraft: 'the draft',
-  sentToTheStudents: 'Sent to the student’s page and the outbox.',
-  draftedFromWhat: 'Drafted from what was measured and done. Change what you like.',
-  send: 'Send',
   onHoldPain: 'On hold: pain',
   noPlace: 'Place not said.',
   drillsWaitTheProgram: 'Drills wait. The program gives no medical advice; a doctor or physiotherapist does.',
@@ -57,7 +52,6 @@ export const REVIEW_SCREEN_WORDS = {
 export const SET_RUNNER_WORDS = {
   noSignalKeptHere: 'No signal. Kept here, and sent later.',
   logged: 'Logged.',
-  tellBelow: 'Tell your coach below where it hurts. Until that has gone, your coach does not know.',
   repetitionsLoggedToday: (total: number) => `${total} repetitions logged today.`,
 } as const;
 
@@ -85,10 +79,6 @@ export const STUDENT_PAGE_SCREEN_WORDS = {
   fromYourCoach: 'From your coach',
   besides: (coach: string) => `Besides, from ${coach}`,
   from: (coach: string) => `From ${coach}`,
-  waiting: (open: number) =>
-    `${open === 1 ? 'One set waits' : `${open} sets wait`} on this phone and will go when there is a signal.`,
-  notTaken: (refused: string) => `Not taken: ${refused}`,
-  letItGo: 'Let it go',
   today: 'Today',
   aboutMinutes: (minutes: number) => `, about ${minutes} minutes.`,
   toTheNextRung: (more: number | null, waits: boolean) =>
@@ -163,6 +153,8 @@ export const REQUEST_PANEL_WORDS = {
     fulfilled: () => 'has come',
     withdrawn: () => 'taken back',
   },
+  from: { coach: '', gate: 'Asked by the plan, for a gate: ', review: 'Asked by the plan, for a review: ' },
+  byMail: 'Also by mail, with the date for the calendar',
   missing: (views: string) => `Still to come: ${views}.`,
   takeBack: 'Take back',
   takenBack: 'Taken back.',

@@ -9,6 +9,7 @@ import { useFormDraft } from '../../platform/drafts.ts';
 import { newId } from '../../platform/ids.ts';
 import { DraftNote, Failed, Shown } from '../../platform/parts.tsx';
 import { PersonPart, PracticePart, TeachingPart } from './IntakeParts.tsx';
+import { MailPart } from './MailPart.tsx';
 import { useSaveStudent, useStudent } from './queries.ts';
 import { SafetyPart } from './SafetyPart.tsx';
 import { SchoolPart } from './SchoolPart.tsx';
@@ -38,6 +39,7 @@ const NEW_PROFILE = {
   guardianConsent: null,
   aims: '',
   nextLesson: null,
+  mail: null,
 } as unknown as Profile;
 
 /** Days without minutes or a place of their own are left out, as the open format leaves them out. */
@@ -112,6 +114,7 @@ function IntakeForm({
         <PracticePart form={form} />
         <SafetyPart form={form} />
         <TeachingPart form={form} />
+        <MailPart form={form} />
       </div>
       <SchoolPart form={form} />
       {save.error && <Failed error={save.error} />}

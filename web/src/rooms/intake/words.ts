@@ -157,6 +157,16 @@ const EVENT_TEXT: Record<string, (detail: Record<string, unknown>) => string> = 
   lesson_ended: () => 'Lesson ended',
   lesson_sent: () => 'Summary of the lesson sent',
   film_asked: () => 'Clips asked for',
+  enclosed: (d) => ENCLOSED_TEXT[String(d.kind)] ?? 'Put with an answer',
+  message: () => 'Written to',
+  mail_stopped: () => 'Wants no more letters by mail',
+  spoken: () => 'Spoken with',
+  set_aside: () => 'Set aside in the queue',
+};
+const ENCLOSED_TEXT: Readonly<Record<string, string>> = {
+  picture: 'Picture put with an answer',
+  clip: 'Clip put with an answer',
+  talk: 'Spoken review put with an answer',
 };
 export const eventText = (kind: string, detail: Record<string, unknown>): string =>
   EVENT_TEXT[kind]?.(detail) ?? kind;
@@ -264,4 +274,11 @@ export const SCHOOL_PART_WORDS = {
   movesNothing: 'No band moves; looks, cues and the order of work follow the new answer.',
   before: 'as the school has it',
   after: 'for this student',
+} as const;
+
+/** What the part about mail says. */
+export const MAIL_PART_WORDS = {
+  title: 'Letters by mail',
+  agreed: 'Agreed to letters by mail (under 18: a guardian did)',
+  address: 'Address',
 } as const;

@@ -1,16 +1,17 @@
 import type { Swing } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import type { Reading } from '@inchstep/contract/measures';
-import { STATION_WORDS } from '@inchstep/contract/words';
 import { compareSwings } from '@inchstep/core/measures';
 import { useOutletContext } from 'react-router';
 import { dayText, Empty, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { clipUrl, useSwings } from '../capture/index.ts';
 import { DifferenceList } from './DifferenceList.tsx';
-import { layOnto, PairCanvas, SwingChoice, sideOf } from './PairCanvas.tsx';
+import { PairCanvas } from './PairCanvas.tsx';
 import { PairExport } from './PairExport.tsx';
+import { layOnto, SwingChoice, sideOf } from './pairSides.tsx';
 import { useReadings } from './queries.ts';
+import { StationRow } from './StationRow.tsx';
 import { isUsable, type PairBox, usePair } from './usePair.ts';
 import { ViewButtons } from './ViewButtons.tsx';
 import { COMPARE_SCREEN_WORDS } from './words.ts';
@@ -45,7 +46,7 @@ function Pair({ student, filmed, readings }: PairProps) {
   const today = me.data?.today ?? '';
   const pair = usePair(filmed);
   const { now, then, nowView, thenView, mode, kind, station } = pair;
-  const onto = layOnto(then, now, kind);
+  const laid = layOnto(then, now, kind);
   const titles = {
     before: COMPARE_SCREEN_WORDS.thenOn(dayText(then.recordedOn, today)),
     now: COMPARE_SCREEN_WORDS.nowOn(dayText(now.recordedOn, today)),
@@ -54,22 +55,22 @@ function Pair({ student, filmed, readings }: PairProps) {
   return (
     <div className="mx-auto grid max-w-[80rem] gap-3 p-3 lg:grid-cols-[minmax(0,1fr)_23rem]">
       <div className="flex min-w-0 flex-col gap-2">
-        <Choices pair={pair} filmed={filmed} today={today} canLay={onto !== null} />
+        <Choices pair={pair} filmed={filmed} today={today} canLay={laid !== null} />
         <PairCanvas
           then={sideOf(pair.thenFrames, titles.before)}
           now={sideOf(pair.nowFrames, titles.now)}
           mode={mode}
-          onto={onto}
+          laid={laid}
         />
-        <Moments pair={pair} />
-        {!onto && <p className="text-sm">{COMPARE_SCREEN_WORDS.toLayOneOver}</p>}
+        <StationRow {...pair} />
+        {!laid && <p className="text-sm">{COMPARE_SCREEN_WORDS.toLayOneOver}</p>}
         <PairExport
           then={
             thenView?.clipId ? { ...thenView, url: clipUrl(thenView.clipId), title: titles.before } : null
           }
           now={nowView?.clipId ? { ...nowView, url: clipUrl(nowView.clipId), title: titles.now } : null}
           mode={mode}
-          onto={onto}
+          laid={laid}
           name={`${student.profile.firstName}-${now.recordedOn}`}
         />
       </div>
@@ -120,35 +121,5 @@ function Choices({ pair, filmed, today, canLay }: ChoicesProps) {
         {COMPARE_SCREEN_WORDS.oneOverTheOther}
       </label>
     </div>
-  );
-}
-
-/** Stations of both swings, and every frame of the newer one. */
-function Moments({ pair: { stations, station, hold, show, nowFrames } }: { readonly pair: PairBox }) {
-  return (
-    <>
-      <fieldset className="flex flex-wrap gap-1" aria-label={COMPARE_SCREEN_WORDS.station}>
-        {stations.map((s) => (
-          <button
-            key={s}
-            type="button"
-            aria-pressed={s === station}
-            className={`btn ${s === station ? 'btn-primary' : ''}`}
-            onClick={() => hold(s)}
-          >
-            {STATION_WORDS[s]}
-          </button>
-        ))}
-      </fieldset>
-      <input
-        type="range"
-        className="range w-full"
-        aria-label={COMPARE_SCREEN_WORDS.frameOfTheNewer}
-        min={0}
-        max={(nowFrames.clip?.times.length ?? 1) - 1}
-        value={nowFrames.index}
-        onChange={(e) => show(Number(e.target.value))}
-      />
-    </>
   );
 }

@@ -1,11 +1,15 @@
-import type { Swing } from '@inchstep/contract/capture';
-import { CLUB_WORDS } from '@inchstep/contract/words';
-import type { ViewKind } from '@inchstep/core/intake';
-import { type Similarity, similarity } from '@inchstep/core/measures';
-import { useEffect, useRef } from 'react';
-import { dayText } from '../../platform/parts.tsx';
-import type { Frames } from '../capture/index.ts';
-import { drawPair, PAIR_HEIGHT, type PairMode, type PairSide, pairWidth } from './drawPair.ts';
+import { type PointerEvent, type ReactNode, useEffect, useRef } from 'react';
+import {
+  drawPair,
+  PAIR_HEIGHT,
+  type PairLaid,
+  type PairMode,
+  type PairSide,
+  pairPanes,
+  pairPlace,
+  pairWidth,
+} from './drawPair.ts';
+import type { Pen } from './usePen.ts';
 import { PAIR_CANVAS_WORDS } from './words.ts';
 
 /** The newer clip's picture with the older one beside or over it. */
@@ -13,73 +17,86 @@ export function PairCanvas({
   then,
   now,
   mode,
-  onto,
+  laid,
+  over,
+  pen,
+  id = 'pair',
+  className = 'h-[27rem]',
 }: {
   readonly then: PairSide | null;
   readonly now: PairSide | null;
   readonly mode: PairMode;
-  readonly onto: Similarity | null;
+  readonly laid: PairLaid | null;
+  /** Drawn over both halves, in the newer picture's own pixels. */
+  readonly over?: ReactNode;
+  /** Who draws on it; none = nobody. */
+  readonly pen?: Pen | undefined;
+  /** The one pair of a screen has a name; null for further ones. */
+  readonly id?: string | null;
+  readonly className?: string;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
     if (!canvas.current || !context || !now) return;
-    canvas.current.width = pairWidth(then, now, mode);
+    canvas.current.width = pairWidth(then, now, mode, laid);
     canvas.current.height = PAIR_HEIGHT;
-    drawPair(context, then, now, mode, onto);
-  }, [then, now, mode, onto]);
+    drawPair(context, then, now, mode, laid);
+  }, [then, now, mode, laid]);
+  const panes = now && pairPanes(then, now, mode, laid);
+  /** Where a pointer is, in the newer picture's pixels. */
+  const place = (event: PointerEvent<HTMLCanvasElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const [x, y] = [event.clientX - box.left, event.clientY - box.top];
+    const k = PAIR_HEIGHT / box.height;
+    return panes && pairPlace(panes, x * k, y * k);
+  };
+  const at = (act: (u: number, v: number) => void) => (event: PointerEvent<HTMLCanvasElement>) => {
+    const found = place(event);
+    if (found) act(...found);
+  };
+  const drawing = pen?.on
+    ? {
+        onPointerDown: at(pen.begin),
+        onPointerMove: at(pen.go),
+        onPointerUp: pen.end,
+        onPointerLeave: pen.end,
+      }
+    : {};
   return (
-    <div className="flex h-[27rem] items-center justify-center rounded bg-[#17242b]">
+    <div className={`relative flex items-center justify-center rounded bg-[#17242b] ${className}`}>
       <canvas
         ref={canvas}
-        id="pair"
-        className="max-h-full max-w-full"
+        id={id ?? undefined}
+        className={`max-h-full max-w-full ${pen?.on ? 'cursor-crosshair touch-none' : ''}`}
+        {...drawing}
         role="img"
         aria-label={now ? `${then && `${then.title}. `}${now.title}` : PAIR_CANVAS_WORDS.readingTheClips}
       />
+      {over && now && panes && (
+        <svg
+          aria-hidden
+          data-over="pair"
+          xmlns="http://www.w3.org/2000/svg"
+          className="pointer-events-none absolute inset-0 h-full w-full"
+          viewBox={`0 0 ${pairWidth(then, now, mode, laid)} ${PAIR_HEIGHT}`}
+        >
+          {/* Laid on the same body, the newer one's lines say what the older one crossed. */}
+          {panes.lefts.map((left) => (
+            <svg
+              aria-hidden="true"
+              key={left}
+              x={left}
+              y={0}
+              width={panes.width}
+              height={PAIR_HEIGHT}
+              viewBox={`${panes.frame.u} ${panes.frame.v} ${panes.frame.widthPx} ${panes.frame.heightPx}`}
+            >
+              {over}
+            </svg>
+          ))}
+        </svg>
+      )}
     </div>
-  );
-}
-
-export const sideOf = ({ picture, clip }: Frames, title: string): PairSide | null =>
-  picture && clip ? { picture, widthPx: clip.widthPx, heightPx: clip.heightPx, title } : null;
-
-/** From one picture's pixels to the other's: the same landmarks at address, in this view, laid together. */
-export function layOnto(then: Swing, now: Swing, kind: ViewKind): Similarity | null {
-  const marks = (swing: Swing) => swing.marks.filter((m) => m.view === kind && m.station === 'address');
-  const pairs = marks(then).flatMap((a) => {
-    const b = marks(now).find((m) => m.landmark === a.landmark);
-    return b ? [[a, b] as const] : [];
-  });
-  return similarity(
-    pairs.map(([a]) => a),
-    pairs.map(([, b]) => b),
-  );
-}
-
-export function SwingChoice({
-  label,
-  swings,
-  value,
-  today,
-  onChange,
-}: {
-  readonly label: string;
-  readonly swings: readonly Swing[];
-  readonly value: string;
-  readonly today: string;
-  readonly onChange: (id: string) => void;
-}) {
-  return (
-    <label className="flex items-center gap-2">
-      {label}
-      <select className="select w-46 ps-2 text-sm" value={value} onChange={(e) => onChange(e.target.value)}>
-        {swings.map((s) => (
-          <option key={s.id} value={s.id}>
-            {dayText(s.recordedOn, today)}, {CLUB_WORDS[s.club]}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }

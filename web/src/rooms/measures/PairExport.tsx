@@ -1,4 +1,4 @@
-import type { Similarity } from '@inchstep/core/measures';
+import type { Laid } from '@inchstep/core/measures';
 import { Download, ImageDown } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Failed } from '../../platform/parts.tsx';
@@ -11,13 +11,13 @@ export function PairExport({
   then,
   now,
   mode,
-  onto,
+  laid,
   name,
 }: {
   readonly then: ClipSide | null;
   readonly now: ClipSide | null;
   readonly mode: PairMode;
-  readonly onto: Similarity | null;
+  readonly laid: Laid | null;
   readonly name: string;
 }) {
   const [share, setShare] = useState<number | null>(null);
@@ -34,7 +34,7 @@ export function PairExport({
     setError(null);
     setShare(0);
     try {
-      const blob = await exportPair(then, now, mode, onto, setShare, stop.current.signal);
+      const blob = await exportPair(then, now, mode, laid, setShare, stop.current.signal);
       saveFile(blob, `${name}.webm`);
     } catch (reason) {
       if ((reason as Error).name !== 'AbortError') setError(reason as Error);

@@ -1,7 +1,7 @@
 import { firstStep, type PictureStep } from '@inchstep/core/measures';
 import { type RefObject, useState } from 'react';
 import { useUnits } from '../../platform/units.ts';
-import { allowMotion, usePictureCheck } from '../capture/index.ts';
+import { allowMotion, usePictureCheck } from '../capture/phone/index.ts';
 import { PICTURE_WORDS } from './words.picture.ts';
 
 /** Whether the picture will measure well, and the one step that mends it; on while it is wanted. */

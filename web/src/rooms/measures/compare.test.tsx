@@ -8,7 +8,7 @@ import { CompareScreen } from './CompareScreen.tsx';
 import { DifferenceList } from './DifferenceList.tsx';
 import { drawPair, PAIR_HEIGHT, type PairSide, pairWidth } from './drawPair.ts';
 import { LiveScreen } from './LiveScreen.tsx';
-import { layOnto } from './PairCanvas.tsx';
+import { layOnto } from './pairSides.tsx';
 
 afterEach(cleanup);
 
@@ -67,6 +67,13 @@ describe('the picture of a pair', () => {
       setTransform: jest.fn((...m: number[]) => void drawn.push(['at', ...m])),
       drawImage: jest.fn((...a: unknown[]) => void drawn.push(['draw', ...a.slice(1)])),
       fillRect: () => {},
+      save: () => undefined,
+      restore: () => undefined,
+      beginPath: () => undefined,
+      rect: () => undefined,
+      clip: () => undefined,
+      translate: (...at: number[]) => drawn.push(['move', ...at]),
+      scale: (...at: number[]) => drawn.push(['scale', ...at]),
       fillText: jest.fn(),
       measureText: () => ({ width: 50 }),
       globalAlpha: 1,
@@ -87,9 +94,17 @@ describe('the picture of a pair', () => {
   });
   test('over it, then is moved onto the same body and half seen through', () => {
     const { context, drawn } = watched();
-    drawPair(context, then, now, 'over', { a: 0.5, b: 0, du: 10, dv: -4 });
+    drawPair(context, then, now, 'over', { onto: { a: 0.5, b: 0, du: 10, dv: -4 }, mirrored: false });
     expect(drawn).toContainEqual(['at', 0.5, 0, -0, 0.5, 10, -4]);
-    expect(drawn.at(-2)).toEqual(['draw', 0, 0, 1080, 1920]);
+    expect(drawn.filter(([what]) => what === 'draw').at(-1)).toEqual(['draw', 0, 0, 1080, 1920]);
+  });
+  test('beside it, then stands in now’s scale and place, turned where its camera mirrors', () => {
+    const { context, drawn } = watched();
+    const laid = { onto: { a: 0.5, b: 0, du: 10, dv: -4 }, mirrored: true };
+    drawPair(context, then, now, 'beside', laid);
+    expect(pairWidth(then, now, 'beside', laid)).toBe(1080);
+    expect(drawn).toContainEqual(['at', 0.5, 0, -0, 0.5, 10, -4]);
+    expect(drawn).toContainEqual(['scale', -1, 1]);
   });
 });
 
@@ -103,7 +118,10 @@ test('one swing is laid on the other by the marks both have at address in this v
         ...extra,
       ],
     }) as unknown as Swing;
-  expect(layOnto(swing(0), swing(30), 'face_on')).toMatchObject({ a: 1, b: 0, du: 30, dv: 0 });
+  expect(layOnto(swing(0), swing(30), 'face_on')).toMatchObject({
+    onto: { a: 1, b: 0, du: 30, dv: 0 },
+    mirrored: false,
+  });
   expect(layOnto(swing(0), swing(30), 'down_the_line')).toBeNull();
 });
 

@@ -1,7 +1,7 @@
-import type { Similarity } from '@inchstep/core/measures';
+import type { Laid } from '@inchstep/core/measures';
 import { sameMoment } from '@inchstep/core/measures';
 import { wrap } from 'comlink';
-import { BufferTarget, CanvasSource, Output, QUALITY_HIGH, WebMOutputFormat } from 'mediabunny';
+import { BufferTarget, CanvasSource, Output, QUALITY_HIGH, QUALITY_LOW, WebMOutputFormat } from 'mediabunny';
 import { ToldError } from '../../platform/httpError.ts';
 import { type FrameReader, framesThread, type OpenedClip } from '../capture/index.ts';
 import { drawPair, PAIR_HEIGHT, type PairMode, pairWidth } from './drawPair.ts';
@@ -47,9 +47,11 @@ export async function exportPair(
   then: ClipSide | null,
   now: ClipSide,
   mode: PairMode,
-  onto: Similarity | null,
+  laid: Laid | null,
   onProgress: (share: number) => void,
   signal: AbortSignal,
+  /** For a phone on a slow line. */
+  small = false,
 ): Promise<Blob> {
   const readers: Reader[] = [];
   try {
@@ -63,7 +65,10 @@ export async function exportPair(
     const sideOf = (picture: ImageBitmap, clip: OpenedClip, title: string) => ({ ...clip, picture, title });
     const canvas = new OffscreenCanvas(16, PAIR_HEIGHT);
     const output = new Output({ format: new WebMOutputFormat(), target: new BufferTarget() });
-    const source = new CanvasSource(canvas, { codec: 'vp8', bitrate: QUALITY_HIGH });
+    const source = new CanvasSource(canvas, {
+      codec: 'vp8',
+      bitrate: small ? QUALITY_LOW : QUALITY_HIGH,
+    });
     output.addVideoTrack(source);
     for (const [i, time] of times.entries()) {
       if (signal.aborted) {
@@ -77,12 +82,12 @@ export async function exportPair(
       const thenSide =
         thenReader && thenPicture && then ? sideOf(thenPicture, thenReader.clip, then.title) : null;
       if (i === 0) {
-        canvas.width = pairWidth(thenSide, nowSide, mode);
+        canvas.width = pairWidth(thenSide, nowSide, mode, laid);
         await output.start();
       }
       const context = canvas.getContext('2d');
       if (!context) throw new ToldError(PAIR_EXPORT_WORDS.noDrawing);
-      drawPair(context, thenSide, nowSide, mode, onto);
+      drawPair(context, thenSide, nowSide, mode, laid);
       nowPicture.close();
       thenPicture?.close();
       const next = times[i + 1] ?? time + (time - (times[i - 1] ?? time - 1 / 30));

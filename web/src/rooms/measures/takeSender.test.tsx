@@ -3,7 +3,7 @@ import { afterEach, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { clipStore } from '../../platform/clipStore.ts';
+import { sendingStore } from '../../platform/sendingStore.ts';
 import { fakeServer, ME, Refused } from '../../testing/screen.tsx';
 import { useTakeSender } from './useTakeSender.ts';
 
@@ -27,9 +27,9 @@ test('without a line a take is kept on the device, and the button tries again', 
   // jsdom has no line to send pieces over: it waits.
   await waitFor(() => expect(hook.result.current.sendings.map(({ state }) => state)).toEqual(['waits']));
   expect(taken).toEqual([]);
-  const kept = await (await clipStore()).all('coach.s1');
+  const kept = await (await sendingStore()).all('coach.s1');
   expect(kept).toHaveLength(1);
-  expect(kept[0]).toMatchObject({
+  expect(kept[0]?.body).toMatchObject({
     kind: 'face_on',
     note: { swingId: expect.stringMatching(/^[0-9a-f-]{36}$/) },
   });
@@ -37,8 +37,8 @@ test('without a line a take is kept on the device, and the button tries again', 
 
 test('what the program refuses is told in its words', async () => {
   fakeServer({ 'POST /x': new Refused(400, 'clip_not_video', 'That is no film.') });
-  const { postWhole } = await import('../../platform/clipOutbox.ts');
-  const whole = { pieces: 'a'.repeat(32), id: 'c1', kind: 'face_on', recordedOn: '2027-03-10' };
+  const { postWhole } = await import('../../platform/carryClip.ts');
+  const whole = { pieces: 'a'.repeat(32), id: 'c1', kind: 'face_on' as const, recordedOn: '2027-03-10' };
   await expect(postWhole('/x', whole)).rejects.toThrow('That is no film.');
 });
 

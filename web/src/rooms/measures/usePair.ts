@@ -19,16 +19,28 @@ export function usePair(filmed: readonly Swing[]) {
   const thenId = params.get('before') ?? filmed.find((s) => s.id !== nowId)?.id;
   const now = filmed.find((s) => s.id === nowId) ?? (filmed[0] as Swing);
   const then = filmed.find((s) => s.id === thenId) ?? (filmed.at(-1) as Swing);
+  const sides = useSides(now, then);
+  return {
+    now,
+    then,
+    choose: (before: string, after: string) => setParams({ before, now: after }),
+    ...sides,
+  };
+}
+export type PairBox = ReturnType<typeof usePair>;
+
+/** The pictures of two swings, kept at the same moment of the swing, and what keys do with them. */
+export function useSides(now: Swing, then: Swing | null) {
   const kinds = kindsOfBoth(now, then);
   const [wanted, setKind] = useState<ViewKind>('face_on');
   const kind = kinds.includes(wanted) ? wanted : (kinds[0] ?? 'face_on');
   const [mode, setMode] = useState<PairMode>('beside');
-  const viewOf = (swing: Swing) => swing.views.find((v) => v.kind === kind && isUsable(v));
-  const [nowView, thenView] = [viewOf(now), viewOf(then)];
+  const viewOf = (swing: Swing | null) => swing?.views.find((v) => v.kind === kind && isUsable(v));
+  const [nowView, thenView] = [viewOf(now) ?? now.views.find((v) => v.kind === kind), viewOf(then)];
   const nowFrames = useFrames(nowView?.clipId ? clipUrl(nowView.clipId) : null);
   const thenFrames = useFrames(thenView?.clipId ? clipUrl(thenView.clipId) : null);
   const stations = STATIONS.filter(
-    (s) => nowView?.stationTimes[s] !== undefined && thenView?.stationTimes[s] !== undefined,
+    (s) => nowView?.stationTimes[s] !== undefined && (!thenView || thenView.stationTimes[s] !== undefined),
   );
   const show = (index: number) => {
     nowFrames.go(index);
@@ -44,9 +56,6 @@ export function usePair(filmed: readonly Swing[]) {
   useScreenKeys('o', () => setMode((m) => (m === 'beside' ? 'over' : 'beside')));
   const seconds = nowFrames.clip?.times[nowFrames.index] ?? 0;
   return {
-    now,
-    then,
-    choose: (before: string, after: string) => setParams({ before, now: after }),
     kinds,
     kind,
     setKind,
@@ -63,10 +72,13 @@ export function usePair(filmed: readonly Swing[]) {
     hold: (station: Station) => show(nowFrames.indexAt(nowView?.stationTimes[station] ?? 0)),
   };
 }
-export type PairBox = ReturnType<typeof usePair>;
+export type SidesBox = ReturnType<typeof useSides>;
 
-const kindsOfBoth = (now: Swing, then: Swing): ViewKind[] =>
-  now.views
-    .filter(isUsable)
-    .map((v) => v.kind)
-    .filter((kind) => then.views.some((v) => v.kind === kind && isUsable(v)));
+/** Views that both have; where there is no older swing, those of the newer one. */
+const kindsOfBoth = (now: Swing, then: Swing | null): ViewKind[] =>
+  then
+    ? now.views
+        .filter(isUsable)
+        .map((v) => v.kind)
+        .filter((kind) => then.views.some((v) => v.kind === kind && isUsable(v)))
+    : now.views.map((v) => v.kind);

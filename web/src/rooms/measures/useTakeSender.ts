@@ -1,6 +1,6 @@
 import type { ViewKind } from '@inchstep/core/intake';
 import { useQueryClient } from '@tanstack/react-query';
-import { postWhole } from '../../platform/clipOutbox.ts';
+import { clipBodyOf, postWhole } from '../../platform/carryClip.ts';
 import { ToldError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
@@ -39,7 +39,8 @@ export function useTakeSender(studentId: string, onTaken: (swingId: string) => v
   const client = useQueryClient();
   const today = me.data?.today ?? '';
   const of = `/api/students/${studentId}`;
-  const box = useClipOutbox(`coach.${studentId}`, `${of}/pieces`, async ({ note }, whole) => {
+  const box = useClipOutbox(`coach.${studentId}`, `${of}/pieces`, async (clip, whole) => {
+    const { note } = clipBodyOf(clip);
     const swingId = note.swingId ?? '';
     await postWhole(`${of}/takes/${swingId}/whole`, whole);
     void client.invalidateQueries({ queryKey: keys.student(studentId) });

@@ -266,3 +266,14 @@ export const AUTOSAVE_WORDS = {
   notSavedCheck: 'Not saved. Check the connection; the next change tries again.',
   saving: 'Saving …',
 } as const;
+
+/** What the pair of a review says. */
+export const SWING_PAIR_WORDS = {
+  over: 'Over (O)',
+  lines: 'Lines (L)',
+  target: 'Target (H)',
+  noneBefore: (view: string) => `There is no earlier ${view} swing with named stations to stand beside it.`,
+  settle: (mark: string) => `Where it can’t tell, one mark would settle most: ${mark}.`,
+  mark: (landmark: string, station: string, view: string) => `${landmark.toLowerCase()}, ${station}, ${view}`,
+  bench: 'Set it on the bench',
+} as const;

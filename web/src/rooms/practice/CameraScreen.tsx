@@ -1,9 +1,8 @@
-import { VIEW_WORDS } from '@inchstep/contract/words';
-import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
+import type { ViewKind } from '@inchstep/core/intake';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { Failed } from '../../platform/parts.tsx';
-import { recordTake, useCamera } from '../capture/index.ts';
+import { FromWhere, recordTake, useCamera } from '../capture/index.ts';
 import { PictureCheck } from '../measures/index.ts';
 import { type Sending, useTakes } from './useTakes.ts';
 import { CAMERA_WORDS } from './words.camera.ts';
@@ -34,21 +33,7 @@ export function CameraScreen() {
       <h1 className="text-xl">
         {takes.page ? CAMERA_WORDS.films(takes.page.firstName, takes.page.coach) : CAMERA_WORDS.title}
       </h1>
-      <fieldset className="grid grid-cols-2 gap-2">
-        <legend className="mb-1">{CAMERA_WORDS.which}</legend>
-        {VIEW_KINDS.map((of) => (
-          <button
-            key={of}
-            type="button"
-            aria-pressed={kind === of}
-            className={`btn h-14 ${kind === of ? 'btn-primary' : ''}`}
-            onClick={() => choose(of)}
-          >
-            {VIEW_WORDS[of]}
-          </button>
-        ))}
-      </fieldset>
-      {kind && <p>{CAMERA_WORDS.guide[kind]}</p>}
+      <FromWhere question={CAMERA_WORDS.which} kind={kind} onChoose={choose} />
       {takes.page?.over && (
         <p role="status" className="panel p-3 font-semibold">
           {CAMERA_WORDS.over}

@@ -47,6 +47,7 @@ export function CoachSet({ studentId, on: { drill, stage, layer }, today }: Coac
         stage,
         reps,
         felt,
+        strike: null,
         layer,
         doneAt: new Date().toISOString(),
         device: thisDevice(),

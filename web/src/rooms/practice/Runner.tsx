@@ -1,9 +1,11 @@
-import { CLUB_WORDS } from '@inchstep/contract/words';
+import { CLUB_WORDS, STRIKE_WORDS } from '@inchstep/contract/words';
 import {
   countOfRun,
   layerHolds,
   type RunState,
   type RunStep,
+  STRIKES,
+  type Strike,
   secondsPerRep,
   stepOfRun,
 } from '@inchstep/core/practice';
@@ -21,6 +23,8 @@ export interface RunnerProps {
   readonly cautions: readonly string[];
   /** The swing that was filmed last; a look takes it. */
   readonly latestSwing?: string | null;
+  /** Asks how the ball was met. */
+  readonly strikes?: boolean;
   readonly onPain?: (() => void) | undefined;
   /** What else is said and asked once it has stopped for pain. */
   readonly pained?: ReactNode;
@@ -55,6 +59,7 @@ export function Runner(props: RunnerProps) {
         <Stopped onSlip={() => of.press({ do: 'no_pain' })}>{props.pained}</Stopped>
       ) : (
         <>
+          {props.strikes && step.kind === 'ball' && <StrikeKeys met={state.strike ?? null} hands={hands} />}
           <Answers step={step} hands={hands} />
           <Tools state={state} hands={hands} />
           {props.onNextLayer && layerHolds(state) && (
@@ -79,6 +84,7 @@ function useHands({ of: { press }, latestSwing = null, onPain, keys = false }: R
     close: () => press({ do: 'close' }),
     more: () => press({ do: 'more' }),
     felt: (felt: number) => press({ do: 'felt', felt }),
+    strike: (strike: Strike) => press({ do: 'strike', strike }),
     pain: () => {
       press({ do: 'pain' });
       onPain?.();
@@ -174,6 +180,28 @@ function Answers({ step, hands }: { readonly step: RunStep; readonly hands: Hand
         <CircleHelp aria-hidden /> {REP_PAD_WORDS.notSure}
       </button>
     </div>
+  );
+}
+
+/** How the ball was met, kept with the set it ends. Left alone it says nothing. */
+function StrikeKeys({ met, hands }: { readonly met: Strike | null; readonly hands: Hands }) {
+  return (
+    <fieldset>
+      <legend className="text-sm">{RUNNER_WORDS.met}</legend>
+      <div className="mt-1 flex flex-wrap gap-1">
+        {STRIKES.map((strike) => (
+          <button
+            key={strike}
+            type="button"
+            aria-pressed={met === strike}
+            className={`btn flex-1 ${met === strike ? 'btn-primary' : ''}`}
+            onClick={() => hands.strike(strike)}
+          >
+            {STRIKE_WORDS[strike]}
+          </button>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 

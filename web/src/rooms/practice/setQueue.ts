@@ -24,6 +24,11 @@ export function putWaiting(queue: string, set: SetLog): void {
   keep(queue, [...waitingSets(queue), set]);
 }
 
+/** It is kept elsewhere, or has gone. */
+export function dropWaiting(queue: string, id: string): void {
+  replace(queue, id, null);
+}
+
 /** The student has read why a set was refused and lets it go. */
 export function dropRefused(queue: string): void {
   keep(

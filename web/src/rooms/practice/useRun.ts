@@ -7,7 +7,7 @@ import {
   type RunState,
   run,
 } from '@inchstep/core/practice';
-import { format, parseISO } from 'date-fns';
+import { lightFormat, parseISO } from 'date-fns';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { newId, thisDevice } from '../../platform/ids.ts';
 
@@ -72,13 +72,18 @@ const nowIso = (): string => new Date().toISOString();
 const newIdFor = (what: Press): string => ('id' in what ? what.id : newId());
 
 /** A set of a run as it is logged. */
-export const setFrom = ({ id, reps, felt, layer, doneAt }: RunSet, { drill, stage }: RunSpec): SetLog => ({
+export const setFrom = (
+  { id, reps, felt, strike, layer, doneAt }: RunSet,
+  { drill, stage }: RunSpec,
+): SetLog => ({
   id,
-  date: format(parseISO(doneAt), 'yyyy-MM-dd'),
+  date: lightFormat(parseISO(doneAt), 'yyyy-MM-dd'),
   drill,
   stage,
   reps,
   felt,
+  // A run of before this was asked has no word on it.
+  strike: strike ?? null,
   layer,
   doneAt,
   device: thisDevice(),

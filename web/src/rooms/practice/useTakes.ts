@@ -3,7 +3,7 @@ import { type ClockPing, clockAhead } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import { format } from 'date-fns';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { postWhole } from '../../platform/clipOutbox.ts';
+import { clipBodyOf, postWhole } from '../../platform/carryClip.ts';
 import { HttpError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/ids.ts';
 import { useClipOutbox } from '../../platform/useClipOutbox.ts';
@@ -93,7 +93,7 @@ function useTakeOutbox(token: string, lessonId: string | null, onRefused: (reaso
     `/api/camera/${token}/pieces`,
     async (clip, whole) => {
       try {
-        await postWhole(`/api/camera/${token}/takes/${clip.note.takeId}/whole`, whole);
+        await postWhole(`/api/camera/${token}/takes/${clipBodyOf(clip).note.takeId}/whole`, whole);
       } catch (reason) {
         if (reason instanceof HttpError && reason.final) onRefused(reason);
         throw reason;

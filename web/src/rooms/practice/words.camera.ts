@@ -1,15 +1,8 @@
-import type { ViewKind } from '@inchstep/core/intake';
-
 /** What a phone in the bay says. */
 export const CAMERA_WORDS = {
   title: 'A camera of this lesson',
   films: (student: string, coach: string) => `${student}, with ${coach}`,
   which: 'Which side does this phone film?',
-  guide: {
-    face_on: 'Stand it at belt height, square to the chest at address, feet and club wholly in the picture.',
-    down_the_line:
-      'Stand it at belt height on the line of the hands, behind them, feet and club wholly in the picture.',
-  } satisfies Record<ViewKind, string>,
   sees: 'What this phone sees',
   refused: 'The camera was refused. Allow it for this page in the phone’s settings, then press a side again.',
   busy: 'Another app has the camera. Close it, then press a side again.',

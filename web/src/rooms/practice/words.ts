@@ -106,6 +106,7 @@ export const RUNNER_WORDS = {
   aid: { on: 'aid on', off: 'aid away' },
   feel: 'without the drill: its feel alone',
   hold: 'stop there and hold',
+  met: 'How did you meet it? (if you know)',
   lookAt: 'Look at the picture before you go on. A look is no repetition.',
   looked: 'Looked, go on',
   count: (passed: number, judged: number) => `${passed} of ${judged} counted`,

@@ -3,7 +3,7 @@ import { measureName } from '@inchstep/contract/words';
 import { Z95 } from '@inchstep/core/foundation';
 import { BAND_ROWS } from '@inchstep/core/intake';
 import { dayPair } from '@inchstep/core/measures';
-import { wantedSide } from '@inchstep/core/prescription';
+import { feelRecordOf } from '@inchstep/core/prescription';
 import { type FormEvent, useState } from 'react';
 import { Failed, Panel } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
@@ -66,14 +66,8 @@ export function LessonFelt({
       { tag: 'felt', text, measure, felt, swingId: latestSwing, writtenAt: new Date().toISOString() },
       { onSuccess: () => setAnswer({ measure, felt, measured }) },
     );
-    // Felt beside measured sizes the exaggeration in the cue; what may as well be nothing sizes nothing.
-    if (measured !== null && Math.abs(measured.value) > Z95 * measured.sd)
-      feel.mutate({
-        measure,
-        felt,
-        measured: Math.abs(measured.value),
-        side: wantedSide(measure, choice?.forFault ?? '') ?? 'more',
-      });
+    const record = measured && feelRecordOf({ measure, felt }, measured, choice?.forFault ?? null);
+    if (record) feel.mutate(record);
   };
   const number = Number(typed.replace(',', '.')) / (unit === 'in' ? perInch : 1);
   const ready = typed.trim() !== '' && Number.isFinite(number) && number >= 0;

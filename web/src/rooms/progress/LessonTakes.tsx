@@ -96,6 +96,7 @@ function Take({
   const state = takeState(swing, reading);
   const here = look?.swingId === swing.id ? look : null;
   const proposed = swing.marks.some(({ by }) => by === 'network');
+  const views = swing.views.map(({ kind }) => VIEW_WORDS[kind]?.toLowerCase() ?? kind);
   const told = () => {
     if (here)
       return TAKES_WORDS.looks(VIEW_WORDS[here.view]?.toLowerCase() ?? '', Math.round(100 * here.share));
@@ -107,7 +108,11 @@ function Take({
   return (
     <li className="flex items-center gap-3 border-base-300 border-t py-1 first:border-t-0">
       <span className="w-16 shrink-0 font-semibold">{TAKES_WORDS.take(number)}</span>
-      <span className="flex-1">{told()}</span>
+      <span className="flex-1">
+        {/* Both cameras of one moment are one swing, and said to be. */}
+        <span className="block text-sm text-base-content/80">{TAKES_WORDS.views(views)}</span>
+        {told()}
+      </span>
       {here && (
         <progress
           className="progress w-24"

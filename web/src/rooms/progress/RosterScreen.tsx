@@ -7,6 +7,7 @@ import { Empty, Shown } from '../../platform/parts.tsx';
 import { useArchive } from '../intake/index.ts';
 import { useRoster } from './queries.ts';
 import { RosterList } from './RosterList.tsx';
+import { WriteToSeveral } from './WriteToSeveral.tsx';
 import { ROSTER_SCREEN_WORDS } from './words.ts';
 
 /** Everybody, with what matters at a glance; archive is undone with one press. */
@@ -85,5 +86,10 @@ function Found({ everybody, rows }: FoundProps) {
     );
   if (rows.length === 0)
     return <Empty title={ROSTER_SCREEN_WORDS.nobodyFound}>{ROSTER_SCREEN_WORDS.tryFewerLetters}</Empty>;
-  return <RosterList rows={rows} onArchive={put} />;
+  return (
+    <>
+      {rows[0]?.archived === false && <WriteToSeveral rows={rows} />}
+      <RosterList rows={rows} onArchive={put} />
+    </>
+  );
 }

@@ -1,4 +1,4 @@
-import type { LessonFile, NewFilmRequest } from '@inchstep/contract/checkins';
+import type { LessonFile, SummarySend } from '@inchstep/contract/checkins';
 import type { Lesson } from '@inchstep/contract/intake';
 import type { LessonNoteSend, SetLog } from '@inchstep/contract/practice';
 import type { LessonNote } from '@inchstep/core/practice';
@@ -27,15 +27,6 @@ export const useLessonDraft = (studentId: string, lessonId: string, units: strin
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** A rung's gate that is decided with the summary. */
-export interface LessonGate {
-  readonly id: string;
-  readonly drill: string;
-  readonly stage: string;
-  readonly decision: 'advance';
-  readonly note: string;
-}
-
 type NoteSent = Omit<LessonNoteSend, 'id' | 'swingId' | 'measure' | 'felt'> &
   Partial<Pick<LessonNoteSend, 'swingId' | 'measure' | 'felt'>>;
 
@@ -54,15 +45,8 @@ export const useUndoNote = (studentId: string) =>
 export const useSendSummary = (studentId: string, lessonId: string) =>
   useSend({
     student: studentId,
-    send: (
-      id,
-      letter: {
-        readonly text: string;
-        readonly draft: string;
-        readonly request: NewFilmRequest | null;
-        readonly gates: readonly LessonGate[];
-      },
-    ) => post<Lesson>(`${at(studentId, lessonId)}/summary`, { id, ...letter }),
+    send: (id, letter: Omit<SummarySend, 'id'>) =>
+      post<Lesson>(`${at(studentId, lessonId)}/summary`, { id, ...letter }),
   });
 
 export const sendLessonSet = (studentId: string, set: SetLog) => post(`/api/students/${studentId}/sets`, set);

@@ -62,10 +62,10 @@ describe('the takes of a lesson', () => {
     );
     await screen.findByText(/1 measure/);
     const told = await lines();
-    expect(told[0]).toContain('Take 4Waits to be read.');
-    expect(told[1]).toContain('Take 3Nobody was found in it');
-    expect(told[2]).toContain('Take 2Being measured.');
-    expect(told[3]).toContain('Take 11 measure, by proposed marks, not checked');
+    expect(told[0]).toContain('Take 4face-onWaits to be read.');
+    expect(told[1]).toContain('Take 3face-onNobody was found in it');
+    expect(told[2]).toContain('Take 2face-onBeing measured.');
+    expect(told[3]).toContain('Take 1face-on1 measure, by proposed marks, not checked');
     expect(told.join()).not.toContain('Take 5');
   });
   test('the one that is looked through says how far', async () => {

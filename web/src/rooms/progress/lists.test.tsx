@@ -41,6 +41,7 @@ describe('the queue', () => {
   test('says why each stands where it stands and leads to the right place', async () => {
     fakeServer({
       'GET /api/queue': {
+        week: { came: 0, answered: 0 },
         version: '1',
         rows: [
           line('Odette', 'pain', { checkinId: 'c1', note: 'Low on the left side.' }),
@@ -61,7 +62,7 @@ describe('the queue', () => {
     expect(screen.getByText('12 days')).toBeTruthy();
   });
   test('empty is said, not left blank', async () => {
-    fakeServer({ 'GET /api/queue': { version: '1', rows: [] } });
+    fakeServer({ 'GET /api/queue': { week: { came: 0, answered: 0 }, version: '1', rows: [] } });
     draw(<Queue />);
     expect(await screen.findByText('Nothing waits')).toBeTruthy();
   });

@@ -1,8 +1,9 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
 import type { Brief, LessonCard, Progress, RosterRow } from '@inchstep/contract/progress';
 import { useQuery } from '@tanstack/react-query';
-import { get } from '../../platform/http.ts';
+import { get, post } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
+import { useSend } from '../../platform/useSend.ts';
 import { useVersioned } from '../../platform/useVersioned.ts';
 
 export const useProgress = (studentId: string) =>
@@ -15,7 +16,25 @@ export const useBrief = (studentId: string) =>
     queryKey: keys.of(studentId, 'brief'),
     queryFn: () => get<Brief>(`/api/students/${studentId}/brief`),
   });
-export const useQueue = () => useVersioned<{ rows: readonly QueueRow[] }>(keys.queue, '/api/queue');
+export const useQueue = () =>
+  useVersioned<{
+    rows: readonly QueueRow[];
+    week: { readonly came: number; readonly answered: number };
+  }>(keys.queue, '/api/queue');
+/** Puts a line of the queue off until a day, or notes that coach and student have spoken (null). */
+export const useSetAside = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: async (id, until: string | null) => {
+      await post(`/api/students/${studentId}/asides`, { id, until, note: '' });
+      return id;
+    },
+  });
+export const useTakeUp = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (_, aside: string) => post(`/api/students/${studentId}/asides/${aside}/undo`),
+  });
 export const useLessons = () =>
   useVersioned<{ students: number; lessons: readonly LessonCard[] }>(keys.lessons, '/api/lessons');
 export const useRoster = () => useVersioned<{ rows: readonly RosterRow[] }>(keys.roster, '/api/roster');

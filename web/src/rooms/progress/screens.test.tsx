@@ -179,7 +179,7 @@ describe('today', () => {
   test('lessons to come with their brief, soonest first', async () => {
     fakeServer({
       'GET /api/me': ME,
-      'GET /api/queue': { version: '1', rows: [] },
+      'GET /api/queue': { week: { came: 0, answered: 0 }, version: '1', rows: [] },
       'GET /api/lessons': {
         version: '1',
         students: 3,

@@ -98,6 +98,8 @@ export const TAKES_WORDS = {
   title: 'Today’s takes',
   reads: 'Read new clips on this device',
   take: (number: number) => `Take ${number}`,
+  views: (views: readonly string[]) =>
+    views.length > 1 ? `One swing from two cameras: ${views.join(' and ')}` : views.join(),
   looks: (view: string, percent: number) => `Being looked through, ${view}: ${percent} %.`,
   lookingThrough: 'Looking through the clip',
   waits: 'Waits to be read.',
@@ -176,6 +178,4 @@ export const AFTER_WORDS = {
   anew: 'Draft it anew',
   gates: 'Gates',
   text: 'Summary',
-  gateAlong: (drill: string, stage: string) => `Next rung of ${drill}: “${stage}” is held`,
-  askNext: (what: string) => `Ask for clips: ${what}`,
 } as const;

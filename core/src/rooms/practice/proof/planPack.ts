@@ -1,4 +1,4 @@
-import { type Drill, libraryWith } from '../../prescription/index.ts';
+import { type Drill, libraryAlong, ownDrillsOf } from '../../prescription/index.ts';
 import type { Plan, Proof } from '../plan/planModel.ts';
 import type { PlanRequest } from '../plan/planRequest.ts';
 import { provePlan } from './provePlan.ts';
@@ -16,18 +16,11 @@ export function packPlan(
   { library, previous: _, standings: __, ...request }: PlanRequest,
   { days, empty }: Pick<Plan, 'days' | 'empty'>,
 ): PlanPack {
-  const named = new Set([...request.drills, ...request.logs.map(({ drill }) => drill)]);
-  const own = [...named].flatMap((id) => {
-    const drill = library?.byId(id);
-    return drill && id.startsWith('own_') ? [drill] : [];
-  });
-  return { request, own, days, empty };
+  const named = [...request.drills, ...request.logs.map(({ drill }) => drill)];
+  return { request, own: library ? ownDrillsOf(library, named) : [], days, empty };
 }
 
 /** The same rules as before the plan was sent, on what has come. */
 export function provePack({ request, own, days, empty }: PlanPack): Proof {
-  const library = libraryWith(
-    own.map((drill) => ({ drill, basedOn: null, replaces: false, retired: false })),
-  );
-  return provePlan({ ...request, library, previous: null, standings: {} }, days, empty);
+  return provePlan({ ...request, library: libraryAlong(own), previous: null, standings: {} }, days, empty);
 }

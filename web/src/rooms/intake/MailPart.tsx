@@ -1,0 +1,33 @@
+import type { Profile } from '@inchstep/contract/intake';
+import type { UseFormReturn } from 'react-hook-form';
+import { Field } from '../../platform/fields.tsx';
+import { Panel } from '../../platform/parts.tsx';
+import { useMe } from '../../platform/session.ts';
+import { MAIL_PART_WORDS } from './words.ts';
+
+/** Where letters go by mail, and that the student agreed to it; without, they stand on the page alone. */
+export function MailPart({ form }: { readonly form: UseFormReturn<Profile> }) {
+  const { register, watch, setValue, formState } = form;
+  const me = useMe();
+  const mail = watch('mail') ?? null;
+  return (
+    <Panel title={MAIL_PART_WORDS.title}>
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="checkbox"
+          checked={mail !== null}
+          onChange={(event) =>
+            setValue('mail', event.target.checked ? { address: '', agreedOn: me.data?.today ?? '' } : null)
+          }
+        />
+        {MAIL_PART_WORDS.agreed}
+      </label>
+      {mail !== null && (
+        <Field id="mail" label={MAIL_PART_WORDS.address} error={formState.errors.mail?.address?.message}>
+          <input id="mail" type="email" className="input w-full" {...register('mail.address')} />
+        </Field>
+      )}
+    </Panel>
+  );
+}
