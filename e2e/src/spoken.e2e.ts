@@ -153,20 +153,32 @@ describe('a spoken review', () => {
     expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   });
 
-  step('heard once, it plays on without a signal', async () => {
-    await phone.waitForFunction(async () => {
+  const playsWithoutSignal = async (on: Page) => {
+    await on.waitForFunction(async () => {
       const kept = await caches.open('page-papers');
       const urls = (await kept.keys()).map(({ url }) => url);
       return ['file', 'talk'].every((end) => urls.some((url) => /enclosures/.test(url) && url.endsWith(end)));
     });
-    await phone.setOfflineMode(true);
-    await phone.reload();
-    await see(phone, 'No signal');
-    await seePart(phone, 'section[aria-label="Spoken"] button.btn-primary:not([disabled])');
-    await press(phone, 'Play');
-    await see(phone, 'Here the knee is late.');
-    await phone.setOfflineMode(false);
-  });
+    await on.setOfflineMode(true);
+    await on.reload();
+    await see(on, 'No signal');
+    await seePart(on, 'section[aria-label="Spoken"] button.btn-primary:not([disabled])');
+    await press(on, 'Play');
+    await see(on, 'Here the knee is late.');
+    await on.setOfflineMode(false);
+  };
+
+  step('heard once, it plays on without a signal', () => playsWithoutSignal(phone));
+
+  step(
+    'so it does on a phone that has opened the page this once, and had nobody to keep it then',
+    async () => {
+      const fresh = await program.page(390, 844);
+      await fresh.goto(phone.url());
+      await seePart(fresh, 'section[aria-label="Spoken"] button.btn-primary:not([disabled])');
+      await playsWithoutSignal(fresh);
+    },
+  );
 
   step('threw no error on the way', () => {
     expect(program.complaints).toEqual([]);

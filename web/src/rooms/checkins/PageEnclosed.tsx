@@ -1,6 +1,7 @@
 import type { Enclosure } from '@inchstep/contract/checkins';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { Loading } from '../../platform/parts.tsx';
+import { keepAlong } from './enclosedQueries.ts';
 import { pageClipUrl } from './queries.ts';
 import { ALL_SAID_WORDS } from './words.page.ts';
 
@@ -23,6 +24,9 @@ export function PageEnclosed({
       clip: (clipId: string) => pageClipUrl(token, clipId),
     };
   }, [token]);
+  useEffect(() => {
+    if (enclosures) void keepAlong(enclosures, at);
+  }, [enclosures, at]);
   if (!enclosures || enclosures.length === 0) return null;
   return (
     <Suspense fallback={<Loading what={ALL_SAID_WORDS.along} />}>

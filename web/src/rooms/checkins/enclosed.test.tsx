@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { type Asked, draw, fakeServer } from '../../testing/screen.tsx';
 import { EnclosedList } from './EnclosedList.tsx';
+import { keepAlong } from './enclosedQueries.ts';
 import { VoiceStrip } from './VoiceStrip.tsx';
 
 /** A voice that plays when it is told to, and stands where it was put. */
@@ -167,5 +168,31 @@ describe('the voice strip', () => {
       (_, element) => element?.tagName.toLowerCase() === 'svg',
     );
     expect(lines.querySelectorAll('line')).toHaveLength(61 + 3 + 1);
+  });
+});
+
+describe('a page that is opened for the first time', () => {
+  const at = { file: (id: string) => `/f/${id}`, talk: (id: string) => `/t/${id}`, clip: (id: string) => id };
+  const enclosures = [one('t'), one('p', { kind: 'picture' }), one('c', { kind: 'clip' })];
+  const worker = Object.assign(new EventTarget(), { controller: null as object | null });
+  beforeEach(() => Object.assign(navigator, { serviceWorker: worker }));
+  afterEach(() => Reflect.deleteProperty(navigator, 'serviceWorker'));
+
+  test('asks again for what goes along once its worker can keep it; a film is too long for that', async () => {
+    worker.controller = null;
+    const server = fakeServer({ 'GET /f/t': {}, 'GET /t/t': {}, 'GET /f/p': {} });
+    const kept = keepAlong(enclosures, at);
+    await Promise.resolve();
+    expect(server).toEqual([]);
+    worker.controller = {};
+    worker.dispatchEvent(new Event('controllerchange'));
+    await kept;
+    expect(server.map(({ url }) => url)).toEqual(['/t/t', '/f/t', '/f/p']);
+  });
+  test('with a worker from before asks for nothing twice', async () => {
+    worker.controller = {};
+    const server = fakeServer({});
+    await keepAlong(enclosures, at);
+    expect(server).toEqual([]);
   });
 });

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, upload } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
+import { workerReady } from './installPage.ts';
 
 /** Where a page finds what goes along: the coach's own way, or the student's. */
 export interface EnclosedAt {
@@ -24,6 +25,19 @@ export async function fetchVoice(url: string): Promise<Blob> {
   const answer = await fetch(url);
   if (!answer.ok) throw new Error('fetchVoice: refused');
   return answer.blob();
+}
+
+/**
+ * A page that is opened for the first time fetches what goes along before there is a worker that could keep it: what can
+ * be heard or seen whole is asked for once more when there is one.
+ */
+export async function keepAlong(enclosures: readonly Enclosure[], at: EnclosedAt): Promise<void> {
+  if (!('serviceWorker' in navigator) || navigator.serviceWorker.controller) return;
+  await workerReady();
+  const urls = enclosures.flatMap(({ id, kind }) =>
+    kind === 'talk' ? [at.talk(id), at.file(id)] : kind === 'picture' ? [at.file(id)] : [],
+  );
+  await Promise.allSettled(urls.map((url) => fetch(url)));
 }
 
 /** Sends one with its file; whatever becomes of this page meanwhile, it goes to its end. */
