@@ -1,3 +1,5 @@
+import { deepStrictEqual } from 'node:assert';
+import { isDeepStrictEqual } from 'node:util';
 import axe from 'axe-core';
 import type { ElementHandle, Page } from 'puppeteer-core';
 
@@ -114,4 +116,14 @@ export function story(it: (name: string, test: () => Promise<void>) => void) {
       await test();
       stoppedAt = null;
     });
+}
+
+/** Asks again until what is asked for is as it should be; then compares, so that a miss shows what it was. */
+export async function soon<T>(ask: () => Promise<T>, wanted: T): Promise<void> {
+  let found = await ask();
+  for (const until = Date.now() + 15_000; Date.now() < until && !isDeepStrictEqual(found, wanted); ) {
+    await new Promise((done) => setTimeout(done, 100));
+    found = await ask();
+  }
+  deepStrictEqual(found, wanted);
 }

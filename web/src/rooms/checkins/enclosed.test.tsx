@@ -175,8 +175,12 @@ describe('a page that is opened for the first time', () => {
   const at = { file: (id: string) => `/f/${id}`, talk: (id: string) => `/t/${id}`, clip: (id: string) => id };
   const enclosures = [one('t'), one('p', { kind: 'picture' }), one('c', { kind: 'clip' })];
   const worker = Object.assign(new EventTarget(), { controller: null as object | null });
-  beforeEach(() => Object.assign(navigator, { serviceWorker: worker }));
-  afterEach(() => Reflect.deleteProperty(navigator, 'serviceWorker'));
+  beforeEach(() => {
+    Object.assign(navigator, { serviceWorker: worker });
+  });
+  afterEach(() => {
+    Reflect.deleteProperty(navigator, 'serviceWorker');
+  });
 
   test('asks again for what goes along once its worker can keep it; a film is too long for that', async () => {
     worker.controller = null;
