@@ -23,11 +23,11 @@ import {
 import { checkCapture } from '@inchstep/core/capture';
 import { checkCase, diagnose, faultById } from '@inchstep/core/diagnosis';
 import { bad, good, problem, type Result, roundTo } from '@inchstep/core/foundation';
-import { BAND_ROWS } from '@inchstep/core/intake';
+import { BAND_ROWS, type BandRow } from '@inchstep/core/intake';
 import { measureCapture } from '@inchstep/core/measures';
 import { buildPlan, checkPlan, readReps, repGate } from '@inchstep/core/practice';
 import { drillById, prescribe } from '@inchstep/core/prescription';
-import { judgeChange } from '@inchstep/core/progress';
+import { inOrder, judgeChange, type Occasion, seasonAnswer } from '@inchstep/core/progress';
 import { FAULT_EFFECTS, type SimulateRequest, simulate, simulateShots } from '@inchstep/standins';
 
 /** A core command: a document in, an answer or problems out. No clock, no files, no network. */
@@ -84,18 +84,40 @@ const gate: Command = (json) => {
 const change: Command = (json) => {
   const read = readDocument(changeSchema, json);
   if (!read.ok) return read;
-  const { measure: id, sessions, family } = read.value;
-  if (!BAND_ROWS.some((row) => row.id === id)) return bad([problem('unknown_measure', 'measure', { id })]);
-  const judged = judgeChange(id, sessions, family);
-  const finite = (value: number | null) => (value === null ? null : roundTo(value, 4));
-  return good({
+  const { measure: id, sessions, family, question } = read.value;
+  const row = BAND_ROWS.find((candidate) => candidate.id === id);
+  if (!row) return bad([problem('unknown_measure', 'measure', { id })]);
+  return good(question === 'season' ? season(row, sessions, family) : lastOf(id, sessions, family));
+};
+
+const finite = (value: number | null) => (value === null ? null : roundTo(value, 4));
+
+function lastOf(id: string, sessions: readonly Occasion[], family: number) {
+  const judged = judgeChange(id, inOrder(sessions), family);
+  return {
     verdict: judged.verdict,
     delta: roundTo(judged.delta, 4),
     lo95: finite(judged.lo95),
     hi95: finite(judged.hi95),
     smallestReal: finite(judged.smallestReal),
-  });
-};
+  };
+}
+
+function season(row: BandRow, sessions: readonly Occasion[], family: number) {
+  const band = { lo: row.lo ?? null, hi: row.hi ?? null, step: row.step };
+  const { looks, forecast } = seasonAnswer(row.id, band, sessions, family);
+  return {
+    looks: looks.map((look) => ({
+      date: look.date,
+      verdict: look.verdict,
+      probability: roundTo(look.probability, 4),
+      delta: roundTo(look.delta ?? 0, 4),
+      lo95: finite(look.lo95),
+      hi95: finite(look.hi95),
+    })),
+    forecast,
+  };
+}
 
 const simulateGolfer: Command = (json) => {
   const read = readDocument(simulateSchema, json);

@@ -1,3 +1,4 @@
+import { AID_STATES, CUE_STATES } from '@inchstep/core/capture';
 import type { CaseFile } from '@inchstep/core/diagnosis';
 import { type Problem, problem, WEEKDAYS } from '@inchstep/core/foundation';
 import {
@@ -210,8 +211,25 @@ export const passesOverReps = ({ planning }: PlanDocument): Problem<'passes_over
 export const gateSchema = z.strictObject({ reps: z.string().max(5000), stage: z.enum(STAGES) });
 export const changeSchema = z.strictObject({
   measure: z.string(),
+  /** `season`: a verdict after each session, as it would have been given that day, and a forecast. */
+  question: z.enum(['last', 'season']).default('last'),
   sessions: z
-    .array(z.strictObject({ date: daySchema, values: z.array(value).max(1000), sd: spread }))
+    .array(
+      z.strictObject({
+        date: daySchema,
+        values: z.array(value).max(1000),
+        sd: spread,
+        cue: z.enum(CUE_STATES).optional(),
+        speed: z
+          .union([z.string().max(40), z.number()])
+          .transform(String)
+          .optional(),
+        aid: z.enum(AID_STATES).optional(),
+        club: z.string().max(40).optional(),
+        place: z.string().max(40).optional(),
+        reps: z.number().min(0).max(1e6).optional(),
+      }),
+    )
     .max(5000),
   family: z.int().min(1).max(200).default(1),
 });

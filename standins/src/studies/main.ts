@@ -2,6 +2,8 @@ import { calibrate } from './calibration.ts';
 import { COVERAGE_GROUPS, coverage } from './coverage.ts';
 import { pairs, singles } from './diagnosisCases.ts';
 import { fewerMarks } from './fewerMarks.ts';
+import { progressStudy } from './progress.ts';
+import { progressBars } from './progressBars.ts';
 import { randomPlans } from './randomPlans.ts';
 import { seasonStudy } from './season.ts';
 import { speeds } from './speeds.ts';
@@ -16,6 +18,8 @@ if (what === 'coverage') {
 }
 if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row);
 if (what === 'season') for (const row of seasonStudy(Number(size ?? 50), 700_000)) say(row);
+if (what === 'progress') for (const row of progressStudy(Number(size ?? 1000), 300_000)) say(row);
+if (what === 'bars') for (const row of progressBars(Number(size ?? 20_000), 900_000)) say(row);
 if (what === 'plans') say(randomPlans(Number(size ?? 5000)));
 if (what === 'calibration') {
   for (const steps of [1, 1.5, 2, 2.5])

@@ -21,8 +21,17 @@ export const sessionSchema = z.object({
   half95: z.number(),
 });
 
-/** Before a second day nothing is known: the interval has no ends, which JSON writes as null. */
-const endless = z.number().nullable();
+/** What is said after a day of the change since the work began; nothing to compare with is null. */
+export const lookSchema = z.object({
+  date: daySchema,
+  verdict: z.enum(VERDICTS),
+  /** Of what is said: of a change in that direction; of less than a step for "none". */
+  probability: z.number(),
+  delta: z.number().nullable(),
+  lo95: z.number().nullable(),
+  hi95: z.number().nullable(),
+});
+export type Look = z.infer<typeof lookSchema>;
 
 export const seriesSchema = z.object({
   measure: z.string(),
@@ -34,13 +43,7 @@ export const seriesSchema = z.object({
     severity: z.number(),
     inBand: z.number(),
   }),
-  change: z.object({
-    verdict: z.enum(VERDICTS),
-    delta: z.number(),
-    lo95: endless,
-    hi95: endless,
-    smallestReal: endless,
-  }),
+  change: lookSchema,
   direction: z.enum(DIRECTIONS),
   /** Measures looked at together, over which false alarms are shared. */
   family: z.int(),

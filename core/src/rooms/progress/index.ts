@@ -10,9 +10,24 @@ export {
 export { movedToward, outside } from './direction.ts';
 export { type LessonEvent, type LessonMoment, minutesSince, momentsOf } from './lessonFile.ts';
 export { type LessonCount, type LessonSummary, lessonSummary } from './lessonSummary.ts';
-export { type Occasion, type Owned, ownedOf } from './owned.ts';
+export { type Owned, type OwnedOccasion, ownedOf } from './owned.ts';
 export { type Progress, progressOf } from './progressView.ts';
 export { replyFacts } from './replyFacts.ts';
+export { beliefAt } from './season/belief.ts';
+export { evidenceOf } from './season/evidence.ts';
+export type { Forecast } from './season/forecast.ts';
+export { forecastOf } from './season/forecast.ts';
+export {
+  type ChangeVerdict,
+  judgeSeason,
+  type Look,
+  scaleOf,
+  seasonScores,
+  verdictOf,
+} from './season/judgeSeason.ts';
+export { edgesOf } from './season/levelBelief.ts';
+export { inOrder, type Occasion } from './season/occasion.ts';
+export { type SeasonAnswer, seasonAnswer } from './season/seasonAnswer.ts';
 export type { Series } from './series.ts';
 export { STANDINGS, type Standing, type StandingWord, standingAt, standingOf } from './standing.ts';
 export type { StudentRecord } from './studentRecord.ts';

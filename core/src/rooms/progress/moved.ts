@@ -7,16 +7,17 @@ const SUREST_FIRST: readonly MovedMeasure['verdict'][] = ['real', 'maybe', 'none
 
 /** How the measures that tell of the present work changed, last day against the days before it began; surest first. */
 export const movedOf = onceFor((file: SeriesFile, library: Library): MovedMeasure[] => {
-  const moved = seriesOf(file, library, focusOf(file, library))
-    .filter(({ sessions }) => sessions.length > 1)
-    .map(movedMeasure);
+  const moved = seriesOf(file, library, focusOf(file, library)).flatMap(
+    (series) => movedMeasure(series) ?? [],
+  );
   const sure = (m: MovedMeasure) => SUREST_FIRST.indexOf(m.verdict);
   return moved.sort((a, b) => sure(a) - sure(b));
 });
 
-function movedMeasure({ measure, band, sessions, change, direction }: Series): MovedMeasure {
+function movedMeasure({ measure, band, sessions, change, direction }: Series): MovedMeasure | null {
   const after = sessions.at(-1)?.mean ?? 0;
   const { verdict, delta } = change;
+  if (delta === null) return null;
   return { id: measure, unit: band.unit, before: after - delta, after, verdict, direction };
 }
 

@@ -3,10 +3,14 @@ import type { ReadingRecord } from '../measures/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
 import { judgePoint, type SessionPoint, sessionPoints } from './change.ts';
 import { onceFor } from './onceFor.ts';
-import { focusOf, latestBand, type SeriesFile, sessionsOf } from './series.ts';
+import { beliefAt } from './season/belief.ts';
+import { occasionsFrom, toldCell } from './season/fromReadings.ts';
+import { cellEvidence, scaleOf } from './season/judgeSeason.ts';
+import { allOf, edgesOf, inBandOf } from './season/levelBelief.ts';
+import { focusOf, latestBand, type SeriesFile } from './series.ts';
 
 /** What one day's swings say of the fault: gone, still there, or neither. */
-export interface Occasion {
+export interface OwnedOccasion {
   readonly date: IsoDay;
   readonly says: 'in' | 'out' | 'cant_tell';
 }
@@ -14,7 +18,7 @@ export interface Occasion {
 export interface Owned {
   readonly owned: boolean;
   /** Days with swings that can tell: at full speed, without the drill, before a cue; oldest first. */
-  readonly occasions: readonly Occasion[];
+  readonly occasions: readonly OwnedOccasion[];
 }
 
 const IN_BAND_NEEDED = 0.8;
@@ -36,7 +40,9 @@ export const ownedOf = onceFor((file: SeriesFile, library: Library): Owned => {
   if (!since || telling.length === 0 || counting.length === 0) return { owned: false, occasions: [] };
   const days = [...new Set(counting.map(({ recordedOn }) => recordedOn))].sort();
   const inBand = telling.map((id) => inBandByDay(counting, id));
-  const occasions = days.map((date): Occasion => ({ date, says: saysOf(inBand.map((by) => by.get(date))) }));
+  const occasions = days.map(
+    (date): OwnedOccasion => ({ date, says: saysOf(inBand.map((by) => by.get(date))) }),
+  );
   return { owned: isOwned(occasions), occasions };
 });
 
@@ -44,20 +50,36 @@ export const ownedOf = onceFor((file: SeriesFile, library: Library): Owned => {
 const measuredAmong = (ids: readonly string[], readings: readonly ReadingRecord[]): string[] =>
   ids.filter((id) => readings.some(({ measures }) => measures.some((m) => m.id === id)));
 
+/**
+ * How probably the measure is in band on each day: both the level, as it was known after that day's swings, and that day's own
+ * mean. The level alone would pass over a day that says otherwise, the day alone would take a good day for a level. Of the club
+ * that was filmed last: another club has its own way.
+ */
 function inBandByDay(readings: readonly ReadingRecord[], measure: string): Map<IsoDay, number> {
   const band = latestBand(readings, measure);
-  const days = sessionsOf(readings, measure);
-  if (!band) return new Map();
-  const points = sessionPoints(measure, days);
-  return new Map(days.map(({ date }, i) => [date, judgePoint(points[i] as SessionPoint, band).inBand]));
+  const ordered = occasionsFrom(readings, measure);
+  const cell = toldCell(ordered);
+  if (!band || cell === null) return new Map();
+  const evidence = cellEvidence(scaleOf(measure, band.step), ordered, cell);
+  const edges = edgesOf(band);
+  const points = sessionPoints(measure, evidence.occasions);
+  return new Map(
+    evidence.occasions.map(({ date }, look) => [
+      date,
+      Math.min(
+        inBandOf(allOf(beliefAt(evidence, look)), edges),
+        judgePoint(points[look] as SessionPoint, band).inBand,
+      ),
+    ]),
+  );
 }
 
-function saysOf(inBand: readonly (number | undefined)[]): Occasion['says'] {
+function saysOf(inBand: readonly (number | undefined)[]): OwnedOccasion['says'] {
   if (inBand.some((p) => p !== undefined && p < SAYS_OTHERWISE)) return 'out';
   return inBand.every((p) => p !== undefined && p >= IN_BAND_NEEDED) ? 'in' : 'cant_tell';
 }
 
-function isOwned(occasions: readonly Occasion[]): boolean {
+function isOwned(occasions: readonly OwnedOccasion[]): boolean {
   const last = occasions.at(-1);
   if (last?.says !== 'in') return false;
   const afterTheLastOut = occasions.slice(occasions.findLastIndex(({ says }) => says === 'out') + 1);

@@ -2,24 +2,24 @@ import { type IsoDay, mean } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
 import type { Judged, MeasuresRecord, ReadingRecord } from '../measures/index.ts';
 import { inUse, type Library, type PrescriptionRecord, tellingMeasures } from '../prescription/index.ts';
-import {
-  type Change,
-  judgeChange,
-  judgePoint,
-  type Session,
-  type SessionPoint,
-  sessionPoints,
-} from './change.ts';
+import { judgePoint, type Session, type SessionPoint, sessionPoints } from './change.ts';
 import { movedToward } from './direction.ts';
+import { occasionsFrom, toldCell } from './season/fromReadings.ts';
+import { cellEvidence, type Look, lookAt, scaleOf } from './season/judgeSeason.ts';
+import { cellOf, type Occasion } from './season/occasion.ts';
 
-/** One measure day by day, with what is known of each day and whether the last one differs. */
+/**
+ * One measure day by day in the cell that progress is told of, with what is known of each day and whether the last one
+ * differs.
+ */
 export interface Series {
   readonly measure: string;
   readonly band: Band;
   readonly sessions: readonly (Session & SessionPoint)[];
   /** Where the last day's mean stands. */
   readonly standing: Judged;
-  readonly change: Change;
+  /** The last day against the days before the work began. */
+  readonly change: Look;
   readonly direction: 'better' | 'worse' | 'level';
   /** Measures looked at together, over which false alarms are shared. */
   readonly family: number;
@@ -57,12 +57,15 @@ function oneSeries(
   family: number,
   began: IsoDay,
 ): Series | null {
-  const days = sessionsOf(readings, measure);
+  const occasions = occasionsFrom(readings, measure);
+  const cell = toldCell(occasions);
   const band = latestBand(readings, measure);
-  const last = days.at(-1);
-  if (!band || !last) return null;
-  const change = judgeChange(measure, baselineAndLast(days, began), family);
-  const after = mean(last.values);
+  if (!band || cell === null) return null;
+  const own = occasions.filter((one) => cellOf(one) === cell);
+  const days = daysOf(own);
+  const evidence = cellEvidence(scaleOf(measure, band.step), own, cell, began);
+  const change = lookAt(evidence, own.length - 1, band.step, family);
+  const after = mean((days.at(-1) as Session).values);
   const sessions = sessionPoints(measure, days).map(({ mean, meanSd, dof, half95 }, i) => {
     const { date, values, sd } = days[i] as Session;
     // Named one by one: spreading two objects into a third took as long as all the statistics.
@@ -74,40 +77,21 @@ function oneSeries(
     sessions,
     standing: judgePoint(sessions.at(-1) as SessionPoint, band),
     change,
-    direction: movedToward(after - change.delta, after, band),
+    direction: movedToward(after - (change.delta ?? 0), after, band),
     family,
   };
 }
 
-/** One measure day by day, oldest first; of a day with full swings only those count. */
-export function sessionsOf(readings: readonly ReadingRecord[], measure: string): Session[] {
-  const days = new Map<IsoDay, { value: number; sd: number; full: boolean }[]>();
-  for (const reading of readings) {
-    const found = reading.measures.find(({ id }) => id === measure);
-    if (!found) continue;
-    const entry = { value: found.value, sd: found.sd, full: reading.speed === 'full' };
-    const known = days.get(reading.recordedOn);
-    if (known) known.push(entry);
-    else days.set(reading.recordedOn, [entry]);
+/** What was filmed before and after a cue, here and there, as days; for the eye, not for the verdict. */
+function daysOf(occasions: readonly Occasion[]): Session[] {
+  const days = new Map<IsoDay, { values: number[]; sds: number[] }>();
+  for (const { date, values, sd } of occasions) {
+    const known = days.get(date) ?? { values: [], sds: [] };
+    known.values.push(...values);
+    known.sds.push(...values.map(() => sd));
+    days.set(date, known);
   }
-  return [...days]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([date, all]) => {
-      const full = all.filter((entry) => entry.full);
-      const found = full.length > 0 ? full : all;
-      return { date, values: found.map(({ value }) => value), sd: mean(found.map(({ sd }) => sd)) };
-    });
-}
-
-/**
- * What the last day is compared with: the days up to the start of the work, or the first day
- * where there is none. The days between show the way but are no baseline.
- */
-function baselineAndLast(sessions: readonly Session[], began: IsoDay): Session[] {
-  const last = sessions.at(-1);
-  if (!last || sessions.length < 2) return [...sessions];
-  const before = sessions.filter((s) => s !== last && s.date <= began);
-  return [...(before.length > 0 ? before : sessions.slice(0, 1)), last];
+  return [...days].map(([date, { values, sds }]) => ({ date, values, sd: mean(sds) }));
 }
 
 /** The band a measure was judged by when it was last read. */

@@ -1,0 +1,96 @@
+import { normalCdf } from '../../../foundation/index.ts';
+import type { Evidence, Way } from './evidence.ts';
+import type { Known } from './levelFilter.ts';
+import { MOVED_SHARE, MOVES, SPREAD_ROWS } from './seasonTable.ts';
+
+/** A way with its probability at one look. */
+export interface Weighed {
+  readonly way: Way;
+  readonly at: Known;
+  readonly weight: number;
+}
+
+/** What is believed after one look; changes in steps, since the baseline. */
+export interface Belief {
+  /** Ways in which the level moved, their weights summing to one. */
+  readonly moved: readonly Weighed[];
+  readonly still: readonly Weighed[];
+  /** P(the level moved at all). */
+  readonly movedShare: number;
+  /** Log odds of "moved" against the sceptic's "still". */
+  readonly scepticLog: number;
+}
+
+export function beliefAt({ ways, baseline, jumpShares }: Evidence, look: number): Belief {
+  const still = ways.filter(({ kind }) => kind === 'still');
+  // A jump that is not yet to come says the same as "still"; those that can have come share what all of them have.
+  const moved =
+    look < baseline ? [] : ways.filter(({ kind, motion }) => kind !== 'still' && motion.jumpBefore <= look);
+  const times = MOVES.jump.share / (jumpShares[look] as number);
+  const logs = (of: readonly Way[], column: 'usual' | 'sceptic' | 'sought') =>
+    of.map((way) => {
+      const share = (way.kind === 'jump' ? times * way.share : way.share) * rowOf(way)[column];
+      return share === 0
+        ? NEVER
+        : Math.log(share) + (way.known[look] as Known).log + (way.agreed[look] as number);
+    });
+  const movedLogs = logs(moved, 'usual');
+  const stillLogs = logs(still, 'usual');
+  const movedLog = sumLogs(movedLogs);
+  const stillLog = sumLogs(stillLogs);
+  const odds = Math.exp(movedLog - stillLog) * (MOVED_SHARE / (1 - MOVED_SHARE));
+  return {
+    moved: weighed(moved, movedLogs, movedLog, look),
+    still: weighed(still, stillLogs, stillLog, look),
+    movedShare: moved.length === 0 ? 0 : Number.isFinite(odds) ? odds / (1 + odds) : 1,
+    scepticLog: moved.length === 0 ? NEVER : sumLogs(logs(moved, 'sought')) - sumLogs(logs(still, 'sceptic')),
+  };
+}
+
+const NEVER = Number.NEGATIVE_INFINITY;
+const rowOf = ({ spread }: Way) => SPREAD_ROWS[spread] as (typeof SPREAD_ROWS)[number];
+
+/** Those that weigh anything. */
+function weighed(ways: readonly Way[], logs: readonly number[], all: number, look: number): Weighed[] {
+  const found: Weighed[] = [];
+  for (let i = 0; i < ways.length; i++) {
+    const weight = Math.exp((logs[i] as number) - all);
+    const way = ways[i] as Way;
+    if (weight > TINY) found.push({ way, at: way.known[look] as Known, weight });
+  }
+  return found;
+}
+/** What weighs less than this moves no figure that is shown. */
+const TINY = 1e-5;
+
+function sumLogs(logs: readonly number[]): number {
+  let top = NEVER;
+  for (const log of logs) if (log > top) top = log;
+  if (top === NEVER) return top;
+  let sum = 0;
+  for (const log of logs) sum += Math.exp(log - top);
+  return top + Math.log(sum);
+}
+
+/** P(change <= x) among those whose level moved; x in steps. */
+export function changeCdf(moved: readonly Weighed[], x: number): number {
+  let p = 0;
+  for (const { at, weight } of moved)
+    p += weight * normalCdf((x - at.change) / Math.sqrt(at.changeVariance + 1e-12));
+  return p;
+}
+export const meanChange = (moved: readonly Weighed[]): number =>
+  moved.reduce((sum, { at, weight }) => sum + weight * at.change, 0);
+
+/** The change below which so much of the belief lies; found by halving between two safe ends. */
+export function changeQuantile(moved: readonly Weighed[], p: number): number {
+  const wide = (w: Weighed) => 8 * Math.sqrt(w.at.changeVariance) + 1e-6;
+  let lo = Math.min(...moved.map((w) => w.at.change - wide(w)));
+  let hi = Math.max(...moved.map((w) => w.at.change + wide(w)));
+  for (let i = 0; i < 26; i++) {
+    const middle = (lo + hi) / 2;
+    if (changeCdf(moved, middle) < p) lo = middle;
+    else hi = middle;
+  }
+  return (lo + hi) / 2;
+}

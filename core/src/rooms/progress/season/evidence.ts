@@ -1,0 +1,161 @@
+import { daysBetween } from '../../../foundation/index.ts';
+import { filterJumps, filterLevel, type Known, type Motion, type Seen, STILL } from './levelFilter.ts';
+import { type DayLevel, dayLevel, type Occasion } from './occasion.ts';
+import { MOVES, OFFSETS, PRACTICE, SPREAD_ROWS, SWING_ROWS } from './seasonTable.ts';
+
+/** One way in which things may have been: how far the player strays, and how his level moved. */
+export interface Way {
+  /** Index into `SPREAD_ROWS`. */
+  readonly spread: number;
+  readonly kind: 'still' | 'jump' | 'trend' | 'drift';
+  /**
+   * How often this is met among players of this spread whose level moved (or, for "still", did not). Of jumps, those that can
+   * have come by a look share what all of them have.
+   */
+  readonly share: number;
+  readonly motion: Motion;
+  /** What is known after each occasion. */
+  readonly known: readonly Known[];
+  /** Log of how well the swings of the days so far agree with each other, and of the share of such swings. */
+  readonly agreed: readonly number[];
+}
+
+/** Occasions of one cell in order, as one model sees them. */
+export interface Evidence {
+  readonly occasions: readonly Occasion[];
+  /** So many at first are before any cue: nothing moved between them. */
+  readonly baseline: number;
+  readonly ways: readonly Way[];
+  /** What all jumps that can have come by each occasion have as shares, before they are made to fill theirs. */
+  readonly jumpShares: readonly number[];
+}
+
+/** So many places in time are tried for a jump; a long record has the jumps between them taken with the nearest. */
+const MOST_JUMPS = 12;
+
+/**
+ * Everything the model takes for possible, weighed by what was seen. `step` is one step of the measure's band in its unit,
+ * `shared` the share of the marks' variance that all swings of a day have in common. Rows of the swings' own spread
+ * are summed out inside each way's `log` at the end (they are told apart by swings of one day, hardly by levels).
+ */
+export function evidenceOf(
+  occasions: readonly Occasion[],
+  step: number,
+  shared: number,
+  baseline = baselineOf(occasions),
+): Evidence {
+  const practice = practiceBetween(occasions, baseline);
+  const offsets = offsetsOf(occasions, baseline);
+  const motions = motionsOf(occasions.length, baseline);
+  const ways: Way[] = [];
+  SWING_ROWS.forEach(({ swingSteps, share: swingShare }) => {
+    const days = occasions.map(({ values, sd }) =>
+      dayLevel(
+        values.map((value) => value / step),
+        swingSteps ** 2 + (1 - shared) * (sd / step) ** 2,
+      ),
+    );
+    const agreed = runningSum(days, Math.log(swingShare));
+    SPREAD_ROWS.forEach(({ daySteps, marksTimes }, spread) => {
+      const seen = days.map(
+        (day, i): Seen => ({
+          y: day.mean,
+          variance:
+            day.variance +
+            daySteps ** 2 +
+            shared * (marksTimes * ((occasions[i] as Occasion).sd / step)) ** 2,
+          practice: practice[i] as number,
+          offsets: offsets.of[i] as number[],
+        }),
+      );
+      const jumped = filterJumps(
+        seen,
+        motions.jumps.map(({ motion }) => motion),
+        offsets.variances,
+      );
+      [STANDS, ...motions.jumps].forEach((one, i) => {
+        ways.push({ ...one, spread, known: jumped[i] as Known[], agreed });
+      });
+      for (const one of motions.moving)
+        ways.push({ ...one, spread, known: filterLevel(seen, one.motion, offsets.variances), agreed });
+    });
+  });
+  const jumpShares = occasions.map((_, look) =>
+    motions.jumps.reduce((sum, { motion, share }) => sum + (motion.jumpBefore <= look ? share : 0), 0),
+  );
+  return { occasions, baseline, ways, jumpShares };
+}
+
+function runningSum(days: readonly DayLevel[], from: number): number[] {
+  let sum = from;
+  return days.map(({ agreement }) => (sum += agreement));
+}
+
+/**
+ * What was filmed before the first cue ever is where the student stood: the occasions before the first one with a cue, where
+ * any has one; else the first alone.
+ */
+export function baselineOf(occasions: readonly Occasion[]): number {
+  const cued = occasions.findIndex(({ cue }) => cue === 'after');
+  return Math.max(1, cued);
+}
+
+function practiceBetween(occasions: readonly Occasion[], baseline: number): number[] {
+  const { repsPerUnit, daysPerUnit, least, most } = PRACTICE;
+  return occasions.map(({ date, reps }, i) => {
+    const before = occasions[i - 1];
+    if (!before || i < baseline) return 0;
+    const units = reps != null ? reps / repsPerUnit : daysBetween(before.date, date) / daysPerUnit;
+    return Math.min(most, Math.max(least, units));
+  });
+}
+
+/** Another place than at first, a cue just given: each carries an offset of its own. */
+function offsetsOf(occasions: readonly Occasion[], baseline: number) {
+  const first = occasions[0]?.place ?? null;
+  const away = occasions.map(({ place }) => place != null && first !== null && place !== first);
+  const cued = occasions.map(({ cue }, i) => i >= baseline && cue === 'after');
+  const all = [
+    { on: away, variance: OFFSETS.elsewhereSteps ** 2 },
+    { on: cued, variance: OFFSETS.cuedSteps ** 2 },
+  ].filter(({ on }) => on.includes(true));
+  return {
+    variances: all.map(({ variance }) => variance),
+    of: occasions.map((_, i) => all.flatMap(({ on }, k) => (on[i] ? [k] : []))),
+  };
+}
+
+type Guess = Pick<Way, 'kind' | 'share' | 'motion'>;
+
+const STANDS: Guess = { kind: 'still', share: 1, motion: STILL };
+
+function motionsOf(length: number, baseline: number): { jumps: Guess[]; moving: Guess[] } {
+  const { jump, steady, tiring, drift, jolt } = MOVES;
+  const places = jumpPlaces(length, baseline);
+  return {
+    jumps: places.map((jumpBefore) => ({
+      kind: 'jump' as const,
+      share: jump.share * jump.laterTimes ** (jumpBefore - baseline),
+      motion: { ...STILL, jumpBefore, jumpVariance: jump.sizeSteps ** 2 },
+    })),
+    moving: [
+      ...[steady, tiring].map(({ share, gainSteps, lasts }) => ({
+        kind: 'trend' as const,
+        share,
+        motion: { ...STILL, slopeVariance: gainSteps ** 2, lasts },
+      })),
+      ...[drift, jolt].map(({ share, perPracticeSteps }) => ({
+        kind: 'drift' as const,
+        share,
+        motion: { ...STILL, driftVariance: perPracticeSteps ** 2 },
+      })),
+    ],
+  };
+}
+
+function jumpPlaces(length: number, baseline: number): number[] {
+  const all = Array.from({ length: Math.max(0, length - baseline) }, (_, i) => baseline + i);
+  if (all.length <= MOST_JUMPS) return all;
+  const every = (all.length - 1) / (MOST_JUMPS - 1);
+  return Array.from({ length: MOST_JUMPS }, (_, i) => all[Math.round(i * every)] as number);
+}

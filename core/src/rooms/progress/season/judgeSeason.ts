@@ -1,0 +1,147 @@
+import { daysBetween, type IsoDay } from '../../../foundation/index.ts';
+import { BAND_ROWS } from '../../intake/index.ts';
+import { sharedShare } from '../../measures/index.ts';
+import { barFor } from './barTable.ts';
+import { type Belief, beliefAt, changeCdf, changeQuantile, meanChange } from './belief.ts';
+import { type Evidence, evidenceOf } from './evidence.ts';
+import { cellOf, inOrder, type Occasion } from './occasion.ts';
+import { PRACTICE, SAYS } from './seasonTable.ts';
+
+export type ChangeVerdict = 'real' | 'maybe' | 'none' | 'cant_tell';
+
+/** What is said after one occasion, of the change since the baseline in the same cell. */
+export interface Look {
+  readonly date: IsoDay;
+  readonly verdict: ChangeVerdict;
+  /** Of what is said: of a change in that direction; of less than a step for "none". */
+  readonly probability: number;
+  /** In the measure's unit; null before there is anything to compare. */
+  readonly delta: number | null;
+  readonly lo95: number | null;
+  readonly hi95: number | null;
+}
+
+/** What a measure is counted in: one step of its band in its unit, and the share of the marks' variance that a day's swings share. */
+export interface Scale {
+  readonly step: number;
+  readonly shared: number;
+}
+
+/** By the house's step, or by that of the band a student is judged by. */
+export const scaleOf = (measure: string, step = stepOf(measure)): Scale => ({
+  step,
+  shared: sharedShare(measure),
+});
+
+const stepOf = (measure: string): number => BAND_ROWS.find((row) => row.id === measure)?.step ?? 1;
+
+/**
+ * One verdict after each occasion, as it would have been given that day: "real" so seldom wrongly that over a whole season of
+ * looks at `family` measures it is at most 5 times in 100; "maybe" and "none" by their probabilities.
+ */
+export function judgeSeason(scale: Scale, occasions: readonly Occasion[], family = 1): Look[] {
+  const ordered = inOrder(occasions);
+  const cells = new Map<string, Evidence>();
+  const count = new Map<string, number>();
+  return ordered.map((one) => {
+    if (one.values.length === 0) return nothingToCompare(one.date);
+    if (!cells.has(cellOf(one))) cells.set(cellOf(one), cellEvidence(scale, ordered, cellOf(one)));
+    const cell = cellOf(one);
+    const look = count.get(cell) ?? 0;
+    count.set(cell, look + 1);
+    return lookAt(cells.get(cell) as Evidence, look, scale.step, family);
+  });
+}
+
+/**
+ * What one cell's occasions, in order, tell of a measure. Where the work's first day is known, what was filmed up to it without a cue
+ * is the baseline.
+ */
+export function cellEvidence(
+  scale: Scale,
+  ordered: readonly Occasion[],
+  cell: string,
+  began?: IsoDay,
+): Evidence {
+  const own = ordered.filter((one) => cellOf(one) === cell && one.values.length > 0);
+  if (began === undefined) return evidenceOf(own, scale.step, scale.shared);
+  const after = own.findIndex(({ date, cue }) => date > began || cue === 'after');
+  const baseline = after < 0 ? own.length : Math.max(1, after);
+  return evidenceOf(own, scale.step, scale.shared, baseline);
+}
+
+export function lookAt(evidence: Evidence, look: number, step: number, family: number): Look {
+  const { date } = evidence.occasions[look] as Occasion;
+  if (look < evidence.baseline) return nothingToCompare(date);
+  const belief = beliefAt(evidence, look);
+  const lo95 = step * changeQuantile(belief.moved, 0.025);
+  const hi95 = step * changeQuantile(belief.moved, 0.975);
+  const { verdict, probability } = verdictOf(evidence, belief, look, family);
+  return { date, verdict, probability, delta: step * meanChange(belief.moved), lo95, hi95 };
+}
+
+const nothingToCompare = (date: IsoDay): Look => ({
+  date,
+  verdict: 'cant_tell',
+  probability: 0.5,
+  delta: null,
+  lo95: null,
+  hi95: null,
+});
+
+/** A verdict without its interval: what is said, how probably, and whether the change goes up. */
+export interface Said {
+  readonly verdict: ChangeVerdict;
+  readonly probability: number;
+  readonly up: boolean;
+}
+
+export function verdictOf(evidence: Evidence, belief: Belief, look: number, family: number): Said {
+  const below = changeCdf(belief.moved, 0);
+  const up = below < 0.5;
+  const sided = Math.max(below, 1 - below);
+  const changed = belief.movedShare * sided;
+  if (changed >= SAYS.maybe) {
+    const bar = barFor(family, look + 2 - evidence.baseline);
+    const real = canBeReal(evidence, look) && scoreOf(belief, sided) > bar;
+    return { verdict: real ? 'real' : 'maybe', probability: changed, up };
+  }
+  const far = changeCdf(belief.moved, -SAYS.sameSteps) + 1 - changeCdf(belief.moved, SAYS.sameSteps);
+  if (far <= SAYS.sameAtMost) return { verdict: 'none', probability: 1 - belief.movedShare * far, up };
+  return { verdict: 'cant_tell', probability: changed, up };
+}
+
+/** What has to clear the bar: the odds against the sceptic, less what the direction leaves open. */
+export const scoreOf = (belief: Belief, sided: number): number =>
+  belief.scepticLog + Math.log(Math.max(1e-12, 2 * sided - 1));
+
+/** One swing a day alone proves nothing: there are repeats before and since. */
+export function canBeReal({ occasions, baseline }: Evidence, look: number): boolean {
+  const repeated = (from: number, to: number) =>
+    occasions.slice(from, to).some(({ values }) => values.length > 1);
+  return repeated(0, baseline) && repeated(baseline, look + 1);
+}
+
+/** What each look of one cell's season scores against the bar; what the bars were set from. */
+export function seasonScores(scale: Scale, ordered: readonly Occasion[]): number[] {
+  const first = ordered[0];
+  if (!first) return [];
+  const evidence = cellEvidence(scale, ordered, cellOf(first));
+  return evidence.occasions.map((_, look) => {
+    if (look < evidence.baseline) return Number.NEGATIVE_INFINITY;
+    const belief = beliefAt(evidence, look);
+    const below = changeCdf(belief.moved, 0);
+    return scoreOf(belief, Math.max(below, 1 - below));
+  });
+}
+
+/** How the work went on of late: units of practice a day since the baseline, as the model counts them. */
+export function practicePerDay({ occasions, baseline }: Evidence): number {
+  const first = occasions[baseline - 1];
+  const last = occasions.at(-1);
+  const days = first && last ? daysBetween(first.date, last.date) : 0;
+  const counted = occasions.slice(baseline).map(({ reps }) => reps);
+  const { repsPerUnit, daysPerUnit } = PRACTICE;
+  if (days <= 0 || counted.length === 0 || counted.some((reps) => reps == null)) return 1 / daysPerUnit;
+  return counted.reduce<number>((sum, reps) => sum + (reps ?? 0), 0) / repsPerUnit / days;
+}

@@ -1,0 +1,79 @@
+/**
+ * What the house takes for granted about how a measure wanders, in steps of its band. Each row is one guess of how far a
+ * player's day strays from his level and by which factor the stated sd of the marks is wrong.
+ *
+ * `usual` is how often such a player is met; it weighs what is probable. `sceptic` is for whom "real" has to be proved: a
+ * doubter who grants a whole step of wandering from day to day. Its weights make false alarms about as frequent for every row
+ * (`./inchstep bench progress`), which is where a test that must hold for all of them finds most.
+ */
+export interface SpreadRow {
+  readonly daySteps: number;
+  readonly marksTimes: number;
+  readonly usual: number;
+  readonly sceptic: number;
+  /** Which wandering a true change is looked for under. */
+  readonly sought: number;
+}
+export const SPREAD_ROWS: readonly SpreadRow[] = [
+  { daySteps: 0.05, marksTimes: 1, usual: 0.15, sceptic: 0, sought: 0.3 },
+  { daySteps: 0.33, marksTimes: 1, usual: 0.35, sceptic: 0.1, sought: 0.6 },
+  { daySteps: 0.33, marksTimes: 2, usual: 0.1, sceptic: 0, sought: 0.1 },
+  { daySteps: 0.6, marksTimes: 1, usual: 0.22, sceptic: 0.3, sought: 0 },
+  { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.6, sought: 0 },
+];
+
+/** Spread from swing to swing about the day's own level, steps, and how often it is met. */
+export const SWING_ROWS: readonly { readonly swingSteps: number; readonly share: number }[] = [
+  { swingSteps: 0.32, share: 0.3 },
+  { swingSteps: 0.6, share: 0.45 },
+  { swingSteps: 1.25, share: 0.25 },
+];
+
+/** One swing in so many belongs to nothing that is being learnt, and strays so many times as far. */
+export const STRAY = { share: 0.04, times: 4 } as const;
+
+/**
+ * Ways in which a level can move, and how often each is expected where it moves at all. `practice` is a unit of work:
+ * a hundred repetitions, or a week where nobody counted.
+ */
+export const MOVES = {
+  /** It jumps once, by about so much: most often as soon as the work has begun, with each session more by this factor less. */
+  jump: { share: 0.58, sizeSteps: 1.2, laterTimes: 0.6 },
+  /** It gains by about so much per practice, a gain that goes on; what is left of it after each. */
+  steady: { share: 0.18, gainSteps: 0.25, lasts: 0.98 },
+  /** It gains much at first, and less with each practice. */
+  tiring: { share: 0.12, gainSteps: 0.45, lasts: 0.8 },
+  /** It strays by about so much per practice. */
+  drift: { share: 0.1, perPracticeSteps: 0.4 },
+  /** Or by very much. Without it nothing large could ever be told from a wanderer. */
+  jolt: { share: 0.02, perPracticeSteps: 3 },
+} as const;
+/** Of a hundred players at any look so many have moved at all. */
+export const MOVED_SHARE = 0.5;
+
+/** How far a level is guessed apart elsewhere than where it was seen first, and with a cue just given; steps. */
+export const OFFSETS = { elsewhereSteps: 0.25, cuedSteps: 0.3 } as const;
+
+export const PRACTICE = { repsPerUnit: 100, daysPerUnit: 7, least: 0.3, most: 4 } as const;
+
+/** What may be said from which probability on. */
+export const SAYS = {
+  /** "Probably": the change is there, in that direction. */
+  maybe: 0.7,
+  /** "The same": a whole step of change is as unlikely as this. */
+  sameSteps: 1,
+  sameAtMost: 0.1,
+} as const;
+
+/** How far ahead is looked, by how many paths, and how much deeper inside a level lies before two looks a week apart say "in". */
+export const FORECAST = {
+  paths: 400,
+  seed: 20_270_301,
+  horizonDays: 270,
+  movedAtLeast: 0.5,
+  arriveAtLeast: 0.7,
+  /** What lies outside on each side: so that 80 of 100 hold, measured; what is believed of a gain is wider than gains are. */
+  tail: 0.16,
+  ownedAfterDays: 7,
+  sureBySds: 0.84,
+} as const;

@@ -1,0 +1,149 @@
+import { between, daysBetween, pick, type Random, seededRandom } from '@inchstep/core/foundation';
+import { BAND_ROWS } from '@inchstep/core/intake';
+import {
+  beliefAt,
+  edgesOf,
+  evidenceOf,
+  forecastOf,
+  type Occasion,
+  scaleOf,
+  verdictOf,
+} from '@inchstep/core/progress';
+import { mostThatCanBeFound } from './progressFloor.ts';
+import { MEASURE, occasionsOf, type Player, STILL_PLAYERS, USUAL_PLAYER } from './progressWorld.ts';
+
+const LOOKS = 8;
+const { step, shared } = scaleOf(MEASURE);
+const STILL = Array.from({ length: LOOKS }, () => 0);
+
+/** What is said after each session; nothing of intervals. */
+function saidOf(occasions: readonly Occasion[], family: number) {
+  const evidence = evidenceOf(occasions, step, shared);
+  return occasions.flatMap((_, look) =>
+    look < evidence.baseline ? [] : [verdictOf(evidence, beliefAt(evidence, look), look, family)],
+  );
+}
+const isReal = ({ verdict }: { readonly verdict: string }): boolean => verdict === 'real';
+
+/** Of the seasons of players who do not change, those in which "real" is said of any of so many measures at any look. */
+export function falseAlarms(player: Player, family: number, seasons: number, seed: number): number {
+  const random = seededRandom(seed);
+  let alarmed = 0;
+  for (let i = 0; i < seasons; i++) {
+    let any = false;
+    for (let k = 0; k < family && !any; k++)
+      any = saidOf(occasionsOf(player, STILL, random), family).some(isReal);
+    if (any) alarmed++;
+  }
+  return alarmed / seasons;
+}
+
+/** Of the seasons of players whose level goes this way, those in which a change that way is called real by the last look. */
+export function found(player: Player, levels: readonly number[], seasons: number, seed: number): number {
+  const random = seededRandom(seed);
+  let told = 0;
+  for (let i = 0; i < seasons; i++)
+    if (saidOf(occasionsOf(player, levels, random), 1).some((said) => isReal(said) && said.up)) told++;
+  return told / seasons;
+}
+
+/** A season of a player of whom nobody knows whether he changes: half do, by half a step to two, at once or little by little. */
+function someCourse(random: Random): number[] {
+  const size = random() < 0.5 ? 0 : pick(random, [0.5, 1, 1, 2]) * (random() < 0.5 ? -1 : 1);
+  const at = 1 + Math.floor(3 * random());
+  const steady = random() < 0.4;
+  return STILL.map((_, t) => (steady ? size * Math.min(1, t / 5) : t >= at ? size : 0));
+}
+
+/** How often "probably" is right when it is said, how often "the same" was a whole step of change, and how often each is said. */
+export function probably(days: readonly number[], family: number, seasons: number, seed: number) {
+  const random = seededRandom(seed);
+  const count = { looks: 0, maybe: 0, right: 0, none: 0, far: 0, real: 0, realRight: 0 };
+  for (let i = 0; i < seasons; i++) {
+    const course = someCourse(random);
+    const player = { ...USUAL_PLAYER, daySteps: pick(random, [...days]) };
+    const said = saidOf(occasionsOf(player, course, random), family);
+    said.forEach(({ verdict, up }, k) => {
+      const truth = (course[k + 1] as number) - (course[0] as number);
+      const right = truth !== 0 && truth > 0 === up;
+      count.looks++;
+      if (verdict === 'maybe') count.maybe++;
+      if (verdict === 'maybe' && right) count.right++;
+      if (verdict === 'real') count.real++;
+      if (verdict === 'real' && right) count.realRight++;
+      if (verdict === 'none') count.none++;
+      if (verdict === 'none' && Math.abs(truth) >= 1) count.far++;
+    });
+  }
+  return count;
+}
+
+/** How often the true date lies inside the interval that was said, and how often anything was said at all. */
+export function forecasts(kind: 'steady' | 'tiring' | 'still', seasons: number, seed: number) {
+  const random = seededRandom(seed);
+  const row = BAND_ROWS.find(({ id }) => id === MEASURE);
+  const edges = edgesOf({ lo: row?.lo ?? null, hi: row?.hi ?? null, step });
+  const lo = edges.lo as number;
+  const count = { asked: 0, said: 0, held: 0, early: 0, late: 0 };
+  for (let i = 0; i < seasons; i++) {
+    const from = lo - between(random, 1, 3);
+    const gain = kind === 'steady' ? between(random, 0.08, 0.43) : between(random, 0.2, 0.7);
+    const lasts = between(random, 0.8, 0.95);
+    const gained = (weeks: number) =>
+      kind === 'still' ? 0 : kind === 'steady' ? gain * weeks : (gain * (1 - lasts ** weeks)) / (1 - lasts);
+    const occasions = occasionsOf(
+      USUAL_PLAYER,
+      Array.from({ length: 10 }, (_, t) => from + gained(t)),
+      random,
+    );
+    const evidence = evidenceOf(occasions, step, shared);
+    let truth = 0;
+    while (truth < 3000 && from + gained(truth / 7) < lo) truth++;
+    for (const look of [4, 6, 8]) {
+      if (truth <= 7 * look) continue;
+      count.asked++;
+      const { date } = occasions[look] as Occasion;
+      const { inBand } = forecastOf(beliefAt(evidence, look), edges, date, 1 / 7);
+      if (!inBand) continue;
+      count.said++;
+      const after = truth - 7 * look;
+      if (after < daysBetween(date, inBand.lo80)) count.early++;
+      else if (after > daysBetween(date, inBand.hi80)) count.late++;
+      else count.held++;
+    }
+  }
+  return count;
+}
+
+const COURSES: readonly [string, readonly number[]][] = [
+  ['two steps, by the third session', [0, 0, 2]],
+  ['one step, by the sixth', [0, 0, 1, 1, 1, 1]],
+  ['0.2 steps a session, by the eighth', [0, 0.2, 0.4, 0.6, 0.8, 1, 1.2, 1.4]],
+];
+
+/** Everything that docs/progress.md tells, a row at a time. `n` seasons a row. */
+export function* progressStudy(n: number, seed: number) {
+  for (const player of STILL_PLAYERS)
+    for (const family of [1, 3, 5, 10]) {
+      const seasons = Math.ceil(n / Math.sqrt(family));
+      const ever = falseAlarms(player, family, seasons, seed + family);
+      yield { part: 'alarms', name: player.name, family, seasons, ever };
+    }
+  for (const [name, levels] of COURSES)
+    for (const day of [0, 0.2, 0.33]) {
+      const player = { ...USUAL_PLAYER, daySteps: day };
+      const most = mostThatCanBeFound(player, levels, 0.05, 20 * n, seed);
+      yield { part: 'power', name, day, found: found(player, levels, n, seed + 50), most };
+    }
+  for (const [name, days] of [
+    ['day spread 0', [0]],
+    ['day spread 0.33', [0.33]],
+    ['day spread 0.6', [0.6]],
+    ['day spread 1.0', [1]],
+    ['all of them alike', [0, 0.33, 0.6, 1]],
+  ] as const)
+    for (const family of [1, 4])
+      yield { part: 'probably', name, family, ...probably(days, family, n, seed + 80) };
+  for (const kind of ['steady', 'tiring', 'still'] as const)
+    yield { part: 'forecast', name: kind, ...forecasts(kind, n, seed + 90) };
+}
