@@ -91,6 +91,7 @@ describe('the drafted reply', () => {
         before: 68,
         after: 54,
         verdict: 'real' as const,
+        changed: 0.98,
         direction: 'better' as const,
       },
     ],

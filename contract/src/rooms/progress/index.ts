@@ -1,6 +1,11 @@
+import { AID_STATES, CUE_STATES } from '@inchstep/core/capture';
 import { LIMITS } from '@inchstep/core/intake';
 import { STAGES } from '@inchstep/core/practice';
-import { type Progress as CoreProgress, STANDINGS } from '@inchstep/core/progress';
+import {
+  type Progress as CoreProgress,
+  type MeasureStory as CoreStory,
+  STANDINGS,
+} from '@inchstep/core/progress';
 import { z } from 'zod';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
 import { lessonSchema } from '../intake/index.ts';
@@ -27,6 +32,8 @@ export const lookSchema = z.object({
   verdict: z.enum(VERDICTS),
   /** Of what is said: of a change in that direction; of less than a step for "none". */
   probability: z.number(),
+  /** P(a change in the direction of `delta`), whatever is said. */
+  changed: z.number(),
   delta: z.number().nullable(),
   lo95: z.number().nullable(),
   hi95: z.number().nullable(),
@@ -59,6 +66,53 @@ export const progressSchema = z.object({
 }) satisfies z.ZodType<CoreProgress>;
 export type Progress = z.infer<typeof progressSchema>;
 
+const forecastSchema = z.object({ likely: daySchema, lo80: daySchema, hi80: daySchema }).nullable();
+const forecastsSchema = z.object({ inBand: forecastSchema, owned: forecastSchema });
+const cellName = {
+  speed: z.string(),
+  aid: z.enum(AID_STATES),
+  club: z.string(),
+  place: z.string(),
+};
+
+/** One measure with everything that is known of it: the line of its level, what was to be said when, where it holds and lasts. */
+export const measureStorySchema = z.object({
+  measure: z.string(),
+  band: bandSchema,
+  told: z.object(cellName),
+  baseline: z.int(),
+  occasions: z
+    .array(
+      z.object({
+        date: daySchema,
+        values: z.array(z.number()).readonly(),
+        sd: z.number(),
+        cue: z.enum(CUE_STATES).nullish(),
+        speed: z.string().nullish(),
+        aid: z.enum(AID_STATES).nullish(),
+        club: z.string().nullish(),
+        place: z.string().nullish(),
+      }),
+    )
+    .readonly(),
+  looks: z.array(lookSchema).readonly(),
+  line: z
+    .array(z.object({ date: daySchema, level: z.number(), lo80: z.number(), hi80: z.number() }))
+    .readonly(),
+  inBand: z.number(),
+  forecast: z.object({ done: forecastsSchema, planned: forecastsSchema.nullable() }),
+  kept: z
+    .array(z.object({ upToDays: z.int().nullable(), share: z.number(), sd: z.number(), gaps: z.int() }))
+    .readonly(),
+  transfer: z.object({
+    cells: z
+      .array(z.object({ ...cellName, swings: z.int(), inBand: z.number(), mean: z.number(), sd: z.number() }))
+      .readonly(),
+    next: z.object({ ...cellName, bits: z.number() }).nullable(),
+  }),
+}) satisfies z.ZodType<CoreStory>;
+export type MeasureStory = z.infer<typeof measureStorySchema>;
+
 export const movedSchema = z.object({
   id: z.string(),
   unit: z.string(),
@@ -66,6 +120,8 @@ export const movedSchema = z.object({
   after: z.number(),
   verdict: z.enum(VERDICTS),
   direction: z.enum(DIRECTIONS),
+  /** P(it changed that way). */
+  changed: z.number(),
 });
 export type Moved = z.infer<typeof movedSchema>;
 

@@ -56,6 +56,7 @@ describe('what got better', () => {
     before: 0,
     after: 1,
     verdict,
+    changed: 0.9,
     direction,
   });
   test('only believable changes toward the band, surest first, three at most', () => {

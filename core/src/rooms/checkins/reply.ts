@@ -8,6 +8,8 @@ export interface MovedMeasure {
   readonly before: number;
   readonly after: number;
   readonly verdict: 'real' | 'maybe' | 'none' | 'cant_tell';
+  /** P(it changed that way). */
+  readonly changed: number;
   readonly direction: 'better' | 'worse' | 'level';
 }
 

@@ -10,6 +10,7 @@ export {
 export { movedToward, outside } from './direction.ts';
 export { type LessonEvent, type LessonMoment, minutesSince, momentsOf } from './lessonFile.ts';
 export { type LessonCount, type LessonSummary, lessonSummary } from './lessonSummary.ts';
+export { type MeasureStory, measureStory } from './measureStory.ts';
 export { type Owned, type OwnedOccasion, ownedOf } from './owned.ts';
 export { type Progress, progressOf } from './progressView.ts';
 export { replyFacts } from './replyFacts.ts';
@@ -26,8 +27,11 @@ export {
   verdictOf,
 } from './season/judgeSeason.ts';
 export { edgesOf } from './season/levelBelief.ts';
+export type { LevelPoint } from './season/levelLine.ts';
 export { inOrder, type Occasion } from './season/occasion.ts';
+export type { Kept } from './season/retention.ts';
 export { type SeasonAnswer, seasonAnswer } from './season/seasonAnswer.ts';
+export type { CellName, Transfer, TransferCell } from './season/transfer.ts';
 export type { Series } from './series.ts';
 export { STANDINGS, type Standing, type StandingWord, standingAt, standingOf } from './standing.ts';
 export type { StudentRecord } from './studentRecord.ts';

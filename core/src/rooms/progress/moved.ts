@@ -16,15 +16,15 @@ export const movedOf = onceFor((file: SeriesFile, library: Library): MovedMeasur
 
 function movedMeasure({ measure, band, sessions, change, direction }: Series): MovedMeasure | null {
   const after = sessions.at(-1)?.mean ?? 0;
-  const { verdict, delta } = change;
+  const { verdict, delta, changed } = change;
   if (delta === null) return null;
-  return { id: measure, unit: band.unit, before: after - delta, after, verdict, direction };
+  return { id: measure, unit: band.unit, before: after - delta, after, verdict, changed, direction };
 }
-
-/** Surely or probably nearer its band than before. */
-export const hasImproved = ({ direction, verdict }: MovedMeasure): boolean =>
-  direction === 'better' && (verdict === 'real' || verdict === 'maybe');
 
 /** Surely further from its band than before. */
 export const hasWorsened = ({ direction, verdict }: MovedMeasure): boolean =>
   direction === 'worse' && verdict === 'real';
+
+/** As likely as not nearer its band than before. */
+export const mayHaveImproved = ({ direction, changed }: MovedMeasure): boolean =>
+  direction === 'better' && changed >= 0.5;

@@ -43,12 +43,20 @@ export function seriesOf(file: SeriesFile, library: Library, only?: readonly str
   const began = inUse(file.prescription)?.day ?? '';
   const seen = new Set(readings.flatMap(({ measures }) => measures.map(({ id }) => id)));
   const ids = only ? only.filter((id) => seen.has(id)) : [...seen];
-  // False alarms are shared among the measures a coach is asked to look at together.
-  const familyOf = (id: string) => (focus.includes(id) ? Math.max(1, focus.length) : seen.size);
   const rank = (id: string) => (focus.includes(id) ? focus.indexOf(id) : focus.length);
   return ids
-    .flatMap((id) => oneSeries(readings, id, familyOf(id), began) ?? [])
+    .flatMap((id) => oneSeries(readings, id, familyAmong(id, focus, seen.size), began) ?? [])
     .sort((a, b) => rank(a.measure) - rank(b.measure));
+}
+
+/** False alarms are shared among the measures a coach is asked to look at together. */
+const familyAmong = (id: string, focus: readonly string[], seen: number): number =>
+  focus.includes(id) ? Math.max(1, focus.length) : seen;
+
+/** How many measures one is looked at together with. */
+export function familyOf(file: SeriesFile, library: Library, measure: string): number {
+  const seen = new Set(file.measures.readings.flatMap(({ measures }) => measures.map(({ id }) => id)));
+  return familyAmong(measure, focusOf(file, library), seen.size);
 }
 
 function oneSeries(

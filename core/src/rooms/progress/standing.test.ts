@@ -60,6 +60,7 @@ const movedOf = ({ moved = [] }: Facts): MovedMeasure[] =>
     before: 0,
     after: 1,
     verdict,
+    changed: { real: 0.98, maybe: 0.8, none: 0.2, cant_tell: 0.3 }[verdict],
     direction,
   }));
 const standing = (facts: Facts) =>

@@ -2,7 +2,7 @@ import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import { type MovedMeasure, silentFrom } from '../checkins/index.ts';
 import { type GateStanding, waitsForCoach } from '../practice/index.ts';
 import { inUse, STALLED_AFTER_DAYS } from '../prescription/index.ts';
-import { hasImproved } from './moved.ts';
+import { mayHaveImproved } from './moved.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
 /** Where a student stands, in one word; what is more pressing goes before. */
@@ -37,9 +37,11 @@ export function standingOf(
   return {
     now,
     silentFrom: silentFrom({ ...record, ...record.checkins }),
-    // Without two days that can be compared nothing says that the work does not help.
+    // What can't be told is not said to stand still: only where nothing is as likely as not better.
     stalledFrom:
-      work && moved.length > 0 && !moved.some(hasImproved) ? plusDays(work.day, STALLED_AFTER_DAYS) : null,
+      work && moved.length > 0 && !moved.some(mayHaveImproved)
+        ? plusDays(work.day, STALLED_AFTER_DAYS)
+        : null,
   };
 }
 

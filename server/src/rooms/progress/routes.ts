@@ -1,12 +1,18 @@
 import { queueSchema } from '@inchstep/contract/checkins';
-import { briefSchema, lessonsSchema, progressSchema, rosterSchema } from '@inchstep/contract/progress';
+import {
+  briefSchema,
+  lessonsSchema,
+  measureStorySchema,
+  progressSchema,
+  rosterSchema,
+} from '@inchstep/contract/progress';
 import { idSchema, sinceQuery } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
 import { queueOf } from '../checkins/index.ts';
 import { whenChanged } from './polls.ts';
-import { briefFor, lessonsToCome, progressFor, rosterOf } from './service.ts';
+import { briefFor, lessonsToCome, measureStoryFor, progressFor, rosterOf } from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['progress'];
@@ -16,6 +22,17 @@ export function progressRoutes(app: App, ctx: Context): void {
     '/api/students/:id/progress',
     { schema: { tags, params, response: { 200: progressSchema } } },
     async ({ params: p }) => progressFor(ctx, p.id),
+  );
+  app.get(
+    '/api/students/:id/progress/:measure',
+    {
+      schema: {
+        tags,
+        params: params.extend({ measure: z.string().max(60) }),
+        response: { 200: measureStorySchema },
+      },
+    },
+    async ({ params: p }) => measureStoryFor(ctx, p.id, p.measure),
   );
   app.get(
     '/api/students/:id/brief',

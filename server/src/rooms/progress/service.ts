@@ -1,8 +1,16 @@
-import type { Brief, BriefCard, LessonCard, Progress, RosterRow } from '@inchstep/contract/progress';
+import type {
+  Brief,
+  BriefCard,
+  LessonCard,
+  MeasureStory,
+  Progress,
+  RosterRow,
+} from '@inchstep/contract/progress';
 import { ageOn } from '@inchstep/core/foundation';
 import { lessonKey, nextLessonFrom, plannedFrom, runningAt } from '@inchstep/core/intake';
-import { briefOf, progressOf, type Summary, standingAt } from '@inchstep/core/progress';
+import { briefOf, measureStory, progressOf, type Summary, standingAt } from '@inchstep/core/progress';
 import { type Context, stamp, today } from '../../platform/context.ts';
+import { Refusal } from '../../platform/errors.ts';
 import { libraryOf } from '../prescription/index.ts';
 
 export const briefFor = (ctx: Context, studentId: string): Brief =>
@@ -10,6 +18,13 @@ export const briefFor = (ctx: Context, studentId: string): Brief =>
 
 export const progressFor = (ctx: Context, studentId: string): Progress =>
   progressOf(ctx.records.of(studentId), libraryOf(ctx));
+
+/** Everything known of one measure; a measure that was never seen is not found. */
+export function measureStoryFor(ctx: Context, studentId: string, measure: string): MeasureStory {
+  const story = measureStory(ctx.records.of(studentId), libraryOf(ctx), measure, today(ctx));
+  if (!story) throw new Refusal('not_found');
+  return story;
+}
 
 function cardFrom(summary: Summary, now: string, day: string): BriefCard {
   const { studentId, firstName, familyName, lessons, focus, drills, stage, moved, limits } = summary;

@@ -1,17 +1,22 @@
 import type { Student } from '@inchstep/contract/intake';
-import type { Progress, Series } from '@inchstep/contract/progress';
+import type { MeasureStory, Progress, Series } from '@inchstep/contract/progress';
 import { measureName } from '@inchstep/contract/words';
 import { useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { dayText, Empty, HeadRow, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useUnits } from '../../platform/units.ts';
+import { BeliefLine } from './BeliefLine.tsx';
+import { cellText } from './cellText.ts';
 import { FaultStory } from './FaultStory.tsx';
-import { LineOfProgress } from './LineOfProgress.tsx';
-import { useProgress } from './queries.ts';
-import { PROGRESS_SCREEN_WORDS, PROGRESS_WORDS, REAL_WORDS } from './words.ts';
+import { Lasts, When } from './LastsAndWhen.tsx';
+import { MeasureList } from './MeasureList.tsx';
+import { useMeasureStory, useProgress } from './queries.ts';
+import { WhereItHolds } from './WhereItHolds.tsx';
+import { BELIEF_WORDS } from './words.belief.ts';
+import { PROGRESS_SCREEN_WORDS, PROGRESS_WORDS } from './words.ts';
 
-/** A measure over sessions, with intervals, and whether its change is real. */
+/** A measure over sessions: what can be said of it, where it holds, whether it lasts, and when it will be there. */
 export function ProgressScreen() {
   const { student } = useOutletContext<{ student: Student }>();
   const progress = useProgress(student.id);
@@ -33,92 +38,103 @@ export function ProgressScreen() {
 function Lines({ studentId, progress }: { readonly studentId: string; readonly progress: Progress }) {
   const [chosen, setChosen] = useState(progress.series[0]?.measure ?? '');
   const series = progress.series.find((s) => s.measure === chosen) ?? progress.series[0];
-  const me = useMe();
+  const today = useMe().data?.today ?? '';
+  const story = useMeasureStory(studentId, series?.measure ?? '');
   if (!series) return null;
   return (
-    <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[17rem_1fr]">
-      <Panel title={PROGRESS_WORDS.measures}>
-        <ul className="max-h-[36rem] overflow-y-auto" aria-label={PROGRESS_WORDS.measures}>
-          {progress.series.map((s) => (
-            <li key={s.measure}>
-              <button
-                type="button"
-                aria-pressed={s.measure === chosen}
-                className={`flex min-h-11 w-full items-center justify-between gap-2 rounded px-2 text-left ${s.measure === chosen ? 'bg-primary text-primary-content' : 'hover:bg-base-200'}`}
-                onClick={() => setChosen(s.measure)}
-              >
-                <span className={progress.focus.includes(s.measure) ? 'font-semibold' : ''}>
-                  {measureName(s.measure)}
-                </span>
-                <span className="text-sm">{shortVerdict(s)}</span>
-              </button>
-            </li>
-          ))}
-        </ul>
-      </Panel>
-      <div className="flex flex-col gap-3">
-        <Panel title={measureName(series.measure)}>
-          <LineOfProgress series={series} progress={progress} />
-          <p className="text-sm text-base-content/80">{PROGRESS_WORDS.legend}</p>
-          <SessionTable series={series} today={me.data?.today ?? ''} />
-        </Panel>
-        <IsItReal series={series} />
-        <FaultStory studentId={studentId} today={me.data?.today ?? ''} />
+    <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[17rem_1fr]">
+      <MeasureList progress={progress} chosen={series.measure} onChoose={setChosen} />
+      <div className="flex min-w-0 flex-col gap-3">
+        <Shown query={story} what={BELIEF_WORDS.theMeasure}>
+          {(s) => <Told story={s} series={series} progress={progress} today={today} />}
+        </Shown>
+        <FaultStory studentId={studentId} today={today} />
       </div>
     </div>
   );
 }
 
-const shortVerdict = (s: Series): string => {
-  if (s.sessions.length < 2) return PROGRESS_WORDS.oneDay;
-  if (s.change.verdict === 'none') return PROGRESS_WORDS.same;
-  if (s.change.verdict === 'cant_tell') return PROGRESS_WORDS.cantTell;
-  const way = s.direction === 'level' ? PROGRESS_WORDS.moved : s.direction;
-  return s.change.verdict === 'real' ? way : PROGRESS_WORDS.maybe(way);
-};
+interface ToldProps {
+  readonly story: MeasureStory;
+  readonly series: Series;
+  readonly progress: Progress;
+  readonly today: string;
+}
 
-function IsItReal({ series: { change, direction, band, family } }: { readonly series: Series }) {
-  const { value } = useUnits();
-  const { smallestReal, lo95, hi95 } = change;
-  if (smallestReal === null || lo95 === null || hi95 === null)
-    return (
-      <Panel title={REAL_WORDS.title}>
-        <p>{REAL_WORDS.oneDay}</p>
-      </Panel>
-    );
-  const amount = (of: number) => value(of, band.unit);
-  const way = direction === 'level' ? '' : direction === 'better' ? REAL_WORDS.toward : REAL_WORDS.away;
-  const delta = `${change.delta >= 0 ? '+' : '−'}${amount(Math.abs(change.delta))}`;
+function Told({ story, series, progress, today }: ToldProps) {
   return (
-    <Panel title={REAL_WORDS.title}>
-      <p className="text-lg font-semibold" data-testid="verdict" data-verdict={change.verdict}>
-        {REAL_WORDS.verdict[change.verdict](amount(smallestReal))}
-      </p>
-      <p className="mt-1">{REAL_WORDS.change(delta, amount(lo95), amount(hi95), way)}</p>
-      <p className="mt-1 text-sm text-base-content/80">
-        {REAL_WORDS.apart}
-        {family > 1 ? REAL_WORDS.family(family) : ''}.
-      </p>
-    </Panel>
+    <>
+      <Panel title={measureName(story.measure)}>
+        <Answer story={story} series={series} today={today} />
+        <BeliefLine story={story} progress={progress} />
+        <p className="text-sm text-base-content/80">{BELIEF_WORDS.legend}</p>
+        <LookTable story={story} today={today} />
+      </Panel>
+      <WhereItHolds story={story} />
+      <div className="grid items-start gap-3 md:grid-cols-2">
+        <When story={story} today={today} />
+        <Lasts story={story} />
+      </div>
+    </>
   );
 }
 
-function SessionTable({ series, today }: { readonly series: Series; readonly today: string }) {
+/** The sentence that a coach would say, and what it stands on. */
+function Answer({ story, series: { direction, family }, today }: Omit<ToldProps, 'progress'>) {
   const { value } = useUnits();
+  const look = story.looks.at(-1);
+  const since = story.occasions[story.baseline - 1]?.date;
+  if (!look || look.delta === null || look.lo95 === null || look.hi95 === null || !since)
+    return <p className="text-lg font-semibold">{BELIEF_WORDS.oneDay}</p>;
+  const amount = (of: number) => value(of, story.band.unit);
+  const signed = (of: number) => `${of < 0 ? '−' : '+'}${amount(Math.abs(of))}`;
+  const way = BELIEF_WORDS.ways[direction];
+  const day = dayText(since, today);
+  const said = {
+    real: BELIEF_WORDS.said.real(way, signed(look.delta), day),
+    maybe: BELIEF_WORDS.said.maybe(way, signed(look.delta), day),
+    none: BELIEF_WORDS.said.none(amount(story.band.step), day),
+    cant_tell: BELIEF_WORDS.said.cant_tell(day),
+  }[look.verdict];
+  return (
+    <div className="mb-2">
+      <p className="text-lg font-semibold" data-testid="verdict" data-verdict={look.verdict}>
+        {said}
+      </p>
+      <p className="mt-1">
+        {BELIEF_WORDS.between(signed(look.lo95), signed(look.hi95))}{' '}
+        {BELIEF_WORDS.chance(String(Math.round(100 * story.inBand)))}
+      </p>
+      <p className="mt-1 text-sm text-base-content/80">
+        {BELIEF_WORDS.about(cellText(story.told))} {BELIEF_WORDS.family(family)}
+      </p>
+    </div>
+  );
+}
+
+function LookTable({ story, today }: { readonly story: MeasureStory; readonly today: string }) {
+  const { value } = useUnits();
+  const { unit } = story.band;
   return (
     <details className="mt-2">
-      <summary className="min-h-11 cursor-pointer py-2 font-semibold">{PROGRESS_WORDS.table}</summary>
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">{BELIEF_WORDS.table}</summary>
       <table className="table">
-        <HeadRow columns={PROGRESS_WORDS.columns} />
+        <HeadRow columns={BELIEF_WORDS.columns} />
         <tbody>
-          {series.sessions.map((s) => (
-            <tr key={s.date}>
-              <td>{dayText(s.date, today)}</td>
-              <td>{s.values.length}</td>
-              <td>{value(s.mean, series.band.unit)}</td>
-              <td>{value(s.half95, series.band.unit === 'clock' ? 'ratio' : series.band.unit)}</td>
-            </tr>
-          ))}
+          {story.occasions.map((one, i) => {
+            const look = story.looks[i];
+            const level = story.line.find(({ date }) => date === one.date)?.level;
+            return (
+              <tr key={`${one.date} ${one.cue ?? ''} ${one.place ?? ''}`}>
+                <td>{dayText(one.date, today)}</td>
+                <td>{one.values.length}</td>
+                <td>{value(one.values.reduce((a, b) => a + b, 0) / one.values.length, unit)}</td>
+                <td>{level === undefined ? '' : value(level, unit)}</td>
+                <td>{look && look.delta !== null ? BELIEF_WORDS.short[look.verdict] : ''}</td>
+                <td>{look && look.delta !== null ? BELIEF_WORDS.inHundred(look.probability) : ''}</td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
     </details>

@@ -1,5 +1,5 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
-import type { Brief, LessonCard, Progress, RosterRow } from '@inchstep/contract/progress';
+import type { Brief, LessonCard, MeasureStory, Progress, RosterRow } from '@inchstep/contract/progress';
 import { useQuery } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
@@ -10,6 +10,12 @@ export const useProgress = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'progress'),
     queryFn: () => get<Progress>(`/api/students/${studentId}/progress`),
+  });
+export const useMeasureStory = (studentId: string, measure: string) =>
+  useQuery({
+    queryKey: keys.of(studentId, 'progress', measure),
+    queryFn: () => get<MeasureStory>(`/api/students/${studentId}/progress/${measure}`),
+    enabled: measure !== '',
   });
 export const useBrief = (studentId: string) =>
   useQuery({

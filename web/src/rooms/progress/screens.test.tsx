@@ -1,13 +1,12 @@
 import { measureName } from '@inchstep/contract/words';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
-import { judgeChange, judgePoint, type SessionPoint, sessionPoints } from '@inchstep/core/progress';
+import { judgePoint, judgeSeason, type SessionPoint, scaleOf, sessionPoints } from '@inchstep/core/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { cleanup, fireEvent, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { LESSON } from '../../testing/lesson.ts';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { OverviewScreen } from './OverviewScreen.tsx';
 import { Palette } from './Palette.tsx';
-import { ProgressScreen } from './ProgressScreen.tsx';
 import { TodayScreen } from './TodayScreen.tsx';
 
 afterEach(cleanup);
@@ -28,7 +27,7 @@ const series = (measure: string, days: [date: string, values: number[]][], direc
     band,
     sessions: points,
     standing: judgePoint(points.at(-1) as SessionPoint, band),
-    change: judgeChange(measure, sessions, 1),
+    change: judgeSeason(scaleOf(measure), sessions, 1).at(-1),
     direction,
     family: 1,
   };
@@ -65,45 +64,6 @@ const better = series('shift_top', [
   ['2027-02-01', [-2.2, -2.4, -2.3]],
   ['2027-03-01', [0.1, 0.2, 0]],
 ]);
-
-describe('the line of progress', () => {
-  const show = (all: object[], focus: string[] = []) => {
-    fakeServer({
-      'GET /api/me': ME,
-      'GET /api/students/x/progress': { series: all, focus, lessons: [], checkins: [], stages: [] },
-      'GET /api/students/x/diagnoses': [],
-    });
-    draw(<ProgressScreen />, { context: { student } });
-  };
-  test('a real change is called real, with the size it had to have', async () => {
-    show([better]);
-    const verdict = await screen.findByTestId('verdict');
-    expect(verdict.dataset.verdict).toBe('real');
-    expect(screen.getByText(/toward its band/)).toBeTruthy();
-    expect(screen.getByRole('img').getAttribute('aria-label')).toContain('over 2 days');
-  });
-  test('one day shows no change, and says so', async () => {
-    show([series('shift_top', [['2027-03-01', [0]]])]);
-    expect(await screen.findByText(/One day alone can’t show a change/)).toBeTruthy();
-    expect(screen.getByText('one day')).toBeTruthy();
-  });
-  test('the same in numbers, day by day', async () => {
-    show([better]);
-    await screen.findByTestId('verdict');
-    const table = within(screen.getByRole('table'));
-    expect(table.getAllByRole('row')).toHaveLength(3);
-    expect(table.getByText('-2.3 in')).toBeTruthy();
-  });
-  test('another measure is a press away', async () => {
-    show([better, series('turn_top', [['2027-03-01', [60]]])], ['shift_top']);
-    fireEvent.click(await screen.findByRole('button', { name: /Hip turn at the top/ }));
-    expect(screen.getByRole('heading', { name: 'Hip turn at the top' })).toBeTruthy();
-  });
-  test('nothing measured twice is an empty state with what to do', async () => {
-    show([]);
-    expect(await screen.findByText('No line yet')).toBeTruthy();
-  });
-});
 
 describe('a student at one glance', () => {
   const show = (b: object, all: object[] = [better], focus: string[] = []) => {

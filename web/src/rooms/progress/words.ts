@@ -56,35 +56,11 @@ export const PROGRESS_WORDS = {
   noLine: 'No line yet',
   howToBegin: 'Measure swings on two days and the line begins.',
   measures: 'Measures',
-  legend:
-    'Arrow: the day’s mean, with where it truly lies 19 times in 20. Strokes beside it: single swings. ▲ lesson, ○ check-in.',
   oneDay: 'one day',
   same: 'same',
   cantTell: '?',
   moved: 'moved',
   maybe: (way: string) => `${way}?`,
-  table: 'As a table',
-  columns: ['Day', 'Swings', 'Mean', 'Give or take'],
-} as const;
-
-/** Whether a change is real, in sentences; amounts come with their unit. */
-export const REAL_WORDS = {
-  title: 'Is it real?',
-  oneDay: 'One day alone can’t show a change. Film again; several swings in a session say more than one.',
-  verdict: {
-    real: (smallest: string) =>
-      `Yes. The change is larger than ${smallest}, the smallest these sessions could have shown.`,
-    maybe: (smallest: string) => `Perhaps. It would need ${smallest} to be sure; film a few more swings.`,
-    none: (smallest: string) => `No change to speak of: a real one of ${smallest} or more would have shown.`,
-    cant_tell: (smallest: string) =>
-      `Can’t tell. These sessions could only show a change of ${smallest} or more.`,
-  },
-  change: (change: string, low: string, high: string, way: string) =>
-    `Last day against the days before the work began: ${change} (${low} to ${high}, 19 times in 20)${way}.`,
-  toward: ', toward its band',
-  away: ', away from its band',
-  apart: 'Marks, swing-to-swing spread and day-to-day spread are kept apart',
-  family: (n: number) => `; ${n} measures looked at together share the chance of a false alarm`,
 } as const;
 
 /** What the fault story says. */
@@ -101,8 +77,6 @@ export const FAULT_STORY_WORDS = {
 export const LINE_OF_PROGRESS_WORDS = {
   band: 'band',
   past: 'past',
-  drawn: (measure: string, days: number) =>
-    `${measure} over ${days} days; the table below says the same in numbers`,
 } as const;
 
 /** What the overview screen says. */

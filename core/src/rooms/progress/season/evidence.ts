@@ -14,6 +14,7 @@ export interface Way {
    */
   readonly share: number;
   readonly motion: Motion;
+  readonly seen: readonly Seen[];
   /** What is known after each occasion. */
   readonly known: readonly Known[];
   /** Log of how well the swings of the days so far agree with each other, and of the share of such swings. */
@@ -26,6 +27,7 @@ export interface Evidence {
   /** So many at first are before any cue: nothing moved between them. */
   readonly baseline: number;
   readonly ways: readonly Way[];
+  readonly offsetVariances: readonly number[];
   /** What all jumps that can have come by each occasion have as shares, before they are made to fill theirs. */
   readonly jumpShares: readonly number[];
 }
@@ -74,16 +76,16 @@ export function evidenceOf(
         offsets.variances,
       );
       [STANDS, ...motions.jumps].forEach((one, i) => {
-        ways.push({ ...one, spread, known: jumped[i] as Known[], agreed });
+        ways.push({ ...one, spread, seen, known: jumped[i] as Known[], agreed });
       });
       for (const one of motions.moving)
-        ways.push({ ...one, spread, known: filterLevel(seen, one.motion, offsets.variances), agreed });
+        ways.push({ ...one, spread, seen, known: filterLevel(seen, one.motion, offsets.variances), agreed });
     });
   });
   const jumpShares = occasions.map((_, look) =>
     motions.jumps.reduce((sum, { motion, share }) => sum + (motion.jumpBefore <= look ? share : 0), 0),
   );
-  return { occasions, baseline, ways, jumpShares };
+  return { occasions, baseline, ways, offsetVariances: offsets.variances, jumpShares };
 }
 
 function runningSum(days: readonly DayLevel[], from: number): number[] {

@@ -15,6 +15,8 @@ export interface Look {
   readonly verdict: ChangeVerdict;
   /** Of what is said: of a change in that direction; of less than a step for "none". */
   readonly probability: number;
+  /** P(a change in the direction of `delta`), whatever is said. */
+  readonly changed: number;
   /** In the measure's unit; null before there is anything to compare. */
   readonly delta: number | null;
   readonly lo95: number | null;
@@ -76,14 +78,15 @@ export function lookAt(evidence: Evidence, look: number, step: number, family: n
   const belief = beliefAt(evidence, look);
   const lo95 = step * changeQuantile(belief.moved, 0.025);
   const hi95 = step * changeQuantile(belief.moved, 0.975);
-  const { verdict, probability } = verdictOf(evidence, belief, look, family);
-  return { date, verdict, probability, delta: step * meanChange(belief.moved), lo95, hi95 };
+  const { verdict, probability, changed } = verdictOf(evidence, belief, look, family);
+  return { date, verdict, probability, changed, delta: step * meanChange(belief.moved), lo95, hi95 };
 }
 
 const nothingToCompare = (date: IsoDay): Look => ({
   date,
   verdict: 'cant_tell',
   probability: 0.5,
+  changed: 0,
   delta: null,
   lo95: null,
   hi95: null,
@@ -93,6 +96,7 @@ const nothingToCompare = (date: IsoDay): Look => ({
 export interface Said {
   readonly verdict: ChangeVerdict;
   readonly probability: number;
+  readonly changed: number;
   readonly up: boolean;
 }
 
@@ -104,11 +108,12 @@ export function verdictOf(evidence: Evidence, belief: Belief, look: number, fami
   if (changed >= SAYS.maybe) {
     const bar = barFor(family, look + 2 - evidence.baseline);
     const real = canBeReal(evidence, look) && scoreOf(belief, sided) > bar;
-    return { verdict: real ? 'real' : 'maybe', probability: changed, up };
+    return { verdict: real ? 'real' : 'maybe', probability: changed, changed, up };
   }
   const far = changeCdf(belief.moved, -SAYS.sameSteps) + 1 - changeCdf(belief.moved, SAYS.sameSteps);
-  if (far <= SAYS.sameAtMost) return { verdict: 'none', probability: 1 - belief.movedShare * far, up };
-  return { verdict: 'cant_tell', probability: changed, up };
+  if (far <= SAYS.sameAtMost)
+    return { verdict: 'none', probability: 1 - belief.movedShare * far, changed, up };
+  return { verdict: 'cant_tell', probability: changed, changed, up };
 }
 
 /** What has to clear the bar: the odds against the sceptic, less what the direction leaves open. */

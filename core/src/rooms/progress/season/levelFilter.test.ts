@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { between, gaussian, seededRandom } from '../../../foundation/index.ts';
-import { filterJumps, filterLevel, type Motion, type Seen, STILL } from './levelFilter.ts';
+import { filterJumps, filterLevel, levelAt, type Motion, type Seen, STILL } from './levelFilter.ts';
 
 /**
  * The same by dense algebra: the sights are one Gaussian vector whose covariance is written down whole, and what is known of
@@ -44,6 +44,7 @@ function dense(seen: readonly Seen[], motion: Motion, offsetVariances: readonly 
       (t) => (left[last] as number) * (reach[t] as number) * motion.slopeVariance,
       (left[last] as number) ** 2 * motion.slopeVariance,
     ),
+    when: (k: number) => given((t) => levels(k, t), levels(k, k)),
     change: given(
       (t) => levels(last, t) - levels(0, t),
       levels(last, last) - 2 * levels(0, last) + levels(0, 0),
@@ -121,6 +122,17 @@ describe('the filter is the Gaussian it stands for', () => {
         expect(step?.change).toBeCloseTo(whole.change.mean, 5);
         expect(step?.changeVariance).toBeCloseTo(whole.change.variance, 5);
       });
+  test('the level at any day, as all days say it, is the dense conditional', () => {
+    for (const [, motion] of MOTIONS) {
+      const seen = sights(21, 6);
+      const whole = dense(seen, motion, [0.06, 0.25]);
+      for (let k = 0; k < 6; k++) {
+        const { level, variance } = levelAt(seen, motion, [0.06, 0.25], k);
+        expect(level).toBeCloseTo(whole.when(k).mean + (seen[0]?.y ?? 0), 5);
+        expect(variance).toBeCloseTo(whole.when(k).variance, 5);
+      }
+    }
+  });
   test('a jump picked up where the level stood is the jump run from the beginning', () => {
     const seen = sights(9, 8);
     const jumps = [1, 4, 7].map((jumpBefore) => ({ ...STILL, jumpBefore, jumpVariance: 2 }));

@@ -65,6 +65,24 @@ export function filterLevel(
 }
 
 /**
+ * What all sights together say of the level at one of them (an exact smoother at a fixed point): from there on the state
+ * carries that level along instead of the first.
+ */
+export function levelAt(
+  seen: readonly Seen[],
+  motion: Motion,
+  offsetVariances: readonly number[],
+  when: number,
+): { readonly level: number; readonly variance: number } {
+  const run = new Run(offsetVariances, seen[0]?.y ?? 0, motion.slopeVariance);
+  seen.forEach((sight, t) => {
+    run.take(sight, t, motion);
+    if (t === when) run.carry();
+  });
+  return run.carried();
+}
+
+/**
  * The same for a level that stands still but for one jump, at each of several moments: until then it is the level that stands
  * still, so that half of the way need not be gone again. The first list is of the one that never jumps.
  */
@@ -132,6 +150,18 @@ class Run {
     const gained = this.learn(sight);
     if (t > 0) this.log += gained;
     return known(this.a, this.P, this.n, this.log, motion.slopeVariance > 0);
+  }
+
+  /** From now on the level of now is the one that stays as it was. */
+  carry(): void {
+    const { n, a, P } = this;
+    a[FIRST] = a[LEVEL] as number;
+    for (let j = 0; j < n; j++) P[FIRST * n + j] = P[LEVEL * n + j] as number;
+    for (let i = 0; i < n; i++) P[i * n + FIRST] = P[i * n + LEVEL] as number;
+  }
+
+  carried(): { level: number; variance: number } {
+    return { level: at(this.a, FIRST), variance: Math.max(0, at(this.P, FIRST * this.n + FIRST)) };
   }
 
   /** From one sight to the next. */

@@ -38,11 +38,11 @@ export const STRAY = { share: 0.04, times: 4 } as const;
  */
 export const MOVES = {
   /** It jumps once, by about so much: most often as soon as the work has begun, with each session more by this factor less. */
-  jump: { share: 0.58, sizeSteps: 1.2, laterTimes: 0.6 },
+  jump: { share: 0.58, sizeSteps: 2, laterTimes: 0.6 },
   /** It gains by about so much per practice, a gain that goes on; what is left of it after each. */
-  steady: { share: 0.18, gainSteps: 0.25, lasts: 0.98 },
+  steady: { share: 0.17, gainSteps: 0.35, lasts: 0.98 },
   /** It gains much at first, and less with each practice. */
-  tiring: { share: 0.12, gainSteps: 0.45, lasts: 0.8 },
+  tiring: { share: 0.13, gainSteps: 0.6, lasts: 0.8 },
   /** It strays by about so much per practice. */
   drift: { share: 0.1, perPracticeSteps: 0.4 },
   /** Or by very much. Without it nothing large could ever be told from a wanderer. */
@@ -59,7 +59,7 @@ export const PRACTICE = { repsPerUnit: 100, daysPerUnit: 7, least: 0.3, most: 4 
 /** What may be said from which probability on. */
 export const SAYS = {
   /** "Probably": the change is there, in that direction. */
-  maybe: 0.7,
+  maybe: 0.65,
   /** "The same": a whole step of change is as unlikely as this. */
   sameSteps: 1,
   sameAtMost: 0.1,
@@ -73,7 +73,26 @@ export const FORECAST = {
   movedAtLeast: 0.5,
   arriveAtLeast: 0.7,
   /** What lies outside on each side: so that 80 of 100 hold, measured; what is believed of a gain is wider than gains are. */
-  tail: 0.16,
+  tail: 0.15,
   ownedAfterDays: 7,
   sureBySds: 0.84,
 } as const;
+
+/**
+ * Where a change holds, in steps: how far the level may be from anything, how much each of speed, aid, club and place may add,
+ * how much their meeting; how far swings and days stray; how far a level moves in a week. A film that tells less than so many
+ * bits is not asked for.
+ */
+export const TRANSFER = {
+  anywhereSteps: 3,
+  factorSteps: 0.5,
+  meetingSteps: 0.3,
+  swingSteps: 0.5,
+  daySteps: 0.33,
+  movesPerWeekSteps: 0.25,
+  nextSwings: 3,
+  worthBits: 0.02,
+} as const;
+
+/** Gaps between days, by length; and from how many of its own errors on a gain counts as one that can be kept. */
+export const RETENTION = { upToDays: [3, 8, 21, null], gainSds: 2 } as const;

@@ -1,0 +1,80 @@
+import type { Look } from '@inchstep/contract/progress';
+
+/** What the lines of progress say of one measure. */
+export const BELIEF_WORDS = {
+  theMeasure: 'what is known of it',
+  answer: 'What can be said',
+  /** The sentence a coach would say; amounts come with their unit. */
+  said: {
+    real: (way: string, change: string, since: string) => `Really ${way}: ${change} since ${since}.`,
+    maybe: (way: string, change: string, since: string) =>
+      `Probably ${way}: ${change} since ${since}. Not yet sure enough to build on.`,
+    none: (step: string, since: string) => `The same as on ${since}, to within ${step}.`,
+    cant_tell: (since: string) => `Can’t tell yet whether anything has changed since ${since}.`,
+  } satisfies Record<Look['verdict'], unknown>,
+  oneDay: 'One day alone can’t show a change. Film again; several swings in a session say more than one.',
+  ways: { better: 'better', worse: 'gone the other way', level: 'moved inside its band' },
+  between: (low: string, high: string) => `The change lies between ${low} and ${high}, 19 times in 20.`,
+  chance: (of: string) => `In band now: ${of} in 100.`,
+  about: (cell: string) => `Told of ${cell}.`,
+  family: (n: number) =>
+    n > 1 ? `${n} measures are looked at together; “really” is harder to reach for each.` : '',
+  legend:
+    'Grey: the level, and where it lies 8 times in 10. Strokes: single swings, hollow before the work began. Bracket: when it should be in band. ▲ lesson, ○ check-in.',
+  drawn: (measure: string, days: number) =>
+    `${measure}: its level over ${days} days of film; the table below says the same in numbers`,
+  table: 'As a table',
+  columns: ['Day', 'Swings', 'Mean', 'Level', 'Said then', 'Sure'],
+  short: { real: 'really', maybe: 'probably', none: 'the same', cant_tell: 'can’t tell' } satisfies Record<
+    Look['verdict'],
+    string
+  >,
+  inHundred: (share: number) => `${Math.round(100 * share)} in 100`,
+} as const;
+
+/** What the list beside it says. */
+export const MEASURE_LIST_WORDS = {
+  workedOn: 'Worked on',
+  known: 'Known besides',
+  nothingKnown: 'Nothing known besides yet.',
+  rest: (n: number) => (n === 1 ? 'One more that can’t be told yet' : `${n} more that can’t be told yet`),
+} as const;
+
+/** When it will be there. */
+export const WHEN_WORDS = {
+  title: 'When',
+  inBand: 'In band',
+  owned: 'Owned',
+  planned: 'as planned',
+  done: 'as practised of late',
+  is: (likely: string, from: string, to: string) => `about ${likely} (${from} to ${to}, 8 times in 10)`,
+  noTrend: 'no trend yet',
+  why: 'A date needs a gain that goes on; a level that stands, or jumped once, has none.',
+} as const;
+
+/** Where it holds. */
+export const HOLDS_WORDS = {
+  title: 'Where it holds',
+  next: (cell: string) => `Film next: ${cell}. It tells most about all of these.`,
+  nothing: 'Nothing filmed would tell much more now.',
+  cell: (inHundred: string, swings: number) =>
+    swings === 0
+      ? `${inHundred}, not filmed`
+      : `${inHundred}, ${swings === 1 ? 'one swing' : `${swings} swings`}`,
+  way: (speed: string, aid: 'on' | 'off') =>
+    `${speed}, ${aid === 'on' ? 'with the drill' : 'without the drill'}`,
+  noClub: 'club not said',
+  noPlace: 'place not said',
+  how: 'Each tape: where the level lies there, from what was filmed there and what its likes tell. In 100: how probably in band.',
+  caption: 'How probably in band, by speed, drill, club and place',
+  corner: 'Swing',
+} as const;
+
+/** What lasts. */
+export const LASTS_WORDS = {
+  title: 'Does it last?',
+  none: 'Not seen yet. Film the first swings of a day before any cue, and the last ones after.',
+  gap: (upTo: number | null) => (upTo === null ? 'After three weeks and more' : `After ${upTo} days at most`),
+  kept: (share: string, low: string, high: string, gaps: number) =>
+    `${share} of the gain was there (${low} to ${high}; ${gaps === 1 ? 'one gap' : `${gaps} gaps`})`,
+} as const;
