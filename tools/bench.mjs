@@ -1,5 +1,5 @@
 // Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
-// `bench season N`, `bench plans N`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
+// `bench season N`, `bench plans N`, `bench progress N`, `bench bars N`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -23,6 +23,8 @@ else if (study === 'calibration') calibrationTable();
 else if (study === 'marks') marksTable();
 else if (study === 'season') seasonTable();
 else if (study === 'plans') plansTable();
+else if (study === 'progress') progressTable();
+else if (study === 'bars') barsTable();
 else if (study === 'frames') framesTable();
 else if (study === 'hostile') hostileTable();
 else if (study === 'durability') durabilityTable();
@@ -199,6 +201,44 @@ function seasonTable() {
         String(row.broken).padStart(13),
         String(row.empty).padStart(14),
       );
+}
+
+/** How often progress is right: N seasons a row. */
+function progressTable() {
+  const told = {
+    alarms: (r) => [
+      `${r.name}, ${r.family} measure${r.family > 1 ? 's' : ''}`,
+      percent(r.ever),
+      `ever "real" over 8 looks, goal at most 5 % (${r.seasons} seasons)`,
+    ],
+    power: (r) => [
+      `${r.name}, day spread ${r.day}`,
+      percent(r.found),
+      `called real; no test can find more than ${percent(r.most)}`,
+    ],
+    probably: (r) => [
+      `"probably", ${r.name}, family ${r.family}`,
+      percent(r.right / r.maybe),
+      `right of ${r.maybe} said; "real" ${percent(r.realRight / r.real)} of ${r.real}; "the same" a step off ${percent(r.far / r.none)} of ${r.none}`,
+    ],
+    forecast: (r) => [
+      `date in band, ${r.name}`,
+      percent(r.held / r.said),
+      `held (goal 75-85); said at ${r.said} of ${r.asked} looks, early ${percent(r.early / r.said)}, late ${percent(r.late / r.said)}`,
+    ],
+    owned: (r) => [
+      `"owned", ${r.name}`,
+      percent(r.wrong),
+      `said while out of band, goal under 3 % (${r.seasons} seasons)`,
+    ],
+  };
+  for (const r of lines(node(['dist/bench.js', 'progress', size ?? '1000']).stdout)) row(...told[r.part](r));
+}
+
+/** The bars of "real", as core/src/rooms/progress/season/barTable.ts has them. */
+function barsTable() {
+  for (const { family, bars } of lines(node(['dist/bench.js', 'bars', size ?? '20000']).stdout))
+    row(`family ${family}`, '', bars.map((bar) => bar.toFixed(2)).join('  '));
 }
 
 function plansTable() {

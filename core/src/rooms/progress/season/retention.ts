@@ -23,7 +23,7 @@ export function retentionOf(
   step: number,
   shared: number,
 ): Kept[] {
-  const levels = occasions.map((one) => levelOf(one, step, shared));
+  const levels = occasions.map((one) => dayLevelOf(one, step, shared));
   const first = pooled(levels.slice(0, baseline));
   const bins = RETENTION.upToDays.map((upToDays) => ({ upToDays, weight: 0, sum: 0, gaps: 0 }));
   for (let i = Math.max(1, baseline); i < occasions.length - 1; i++) {
@@ -57,7 +57,8 @@ interface Level {
   readonly variance: number;
 }
 
-function levelOf({ values, sd }: Occasion, step: number, shared: number): Level {
+/** A day’s level in steps with all that its swings, its marks and the day itself leave open. */
+export function dayLevelOf({ values, sd }: Occasion, step: number, shared: number): Level {
   const marks = (sd / step) ** 2;
   const { mean, variance } = dayLevel(
     values.map((value) => value / step),
