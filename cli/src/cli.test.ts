@@ -112,6 +112,58 @@ describe('each command answers in its format', () => {
   });
 });
 
+describe('change, over a season', () => {
+  const week = (day: string, at: number, more: object = {}) => ({
+    date: `2027-${day}`,
+    values: [at - 0.1, at, at + 0.1],
+    sd: 0.2,
+    ...more,
+  });
+  const season = (sessions: object[], more: object = {}) =>
+    answer('change', {
+      measure: 'shift_top',
+      question: 'season',
+      sessions,
+      family: 1,
+      ...more,
+    }) as unknown as {
+      looks: { date: string; verdict: string; probability: number; delta: number; lo95: number | null }[];
+      forecast: { inBand: { likely: string; lo80: string; hi80: string } | null; owned: object | null };
+    };
+  test('a verdict after each session, sorted by date, and dates where a gain goes on', () => {
+    const days = ['03-01', '03-08', '03-15', '03-22', '03-29', '04-05', '04-12'];
+    const sessions = days.map((day, i) =>
+      week(day, -3.7 + 0.3 * i, { speed: 'full', aid: 'off', club: 'mid_iron', place: 'range', reps: 90 }),
+    );
+    const { looks, forecast } = season([...sessions].reverse());
+    expect(looks.map(({ date }) => date)).toEqual(days.map((day) => `2027-${day}`));
+    expect(looks[0]).toEqual({
+      date: '2027-03-01',
+      verdict: 'cant_tell',
+      probability: 0.5,
+      delta: 0,
+      lo95: null,
+      hi95: null,
+    });
+    expect(looks.at(-1)?.delta).toBeGreaterThan(0.8);
+    expect(forecast.inBand && forecast.inBand.lo80 <= forecast.inBand.likely).toBe(true);
+    expect(forecast.owned).not.toBeNull();
+  });
+  test('two clubs are two questions; a speed may be a number', () => {
+    const { looks, forecast } = season([
+      week('03-01', -3, { club: 'wedge', speed: 100 }),
+      week('03-08', 0, { club: 'driver', speed: 100 }),
+    ]);
+    expect(looks.map(({ verdict }) => verdict)).toEqual(['cant_tell', 'cant_tell']);
+    expect(forecast).toEqual({ inBand: null, owned: null });
+  });
+  test('an empty season, a day without a swing, one swing ever', () => {
+    expect(season([])).toEqual({ looks: [], forecast: { inBand: null, owned: null } });
+    expect(season([{ date: '2027-03-01', values: [], sd: 0.2 }]).looks).toHaveLength(1);
+    expect(season([{ date: '2027-03-01', values: [1], sd: 0 }]).looks[0]?.verdict).toBe('cant_tell');
+  });
+});
+
 describe('bad input is refused by path', () => {
   test.each([
     [
@@ -135,6 +187,16 @@ describe('bad input is refused by path', () => {
     ],
     ['gate', { reps: 'PPX', stage: 'half' }, 'reps'],
     ['change', { measure: 'nonsense', sessions: [] }, 'measure'],
+    ['change', { measure: 'shift_top', question: 'year', sessions: [] }, 'question'],
+    [
+      'change',
+      {
+        measure: 'shift_top',
+        question: 'season',
+        sessions: [{ date: '2027-03-01', values: [1], sd: 1, cue: 'maybe' }],
+      },
+      'sessions[0].cue',
+    ],
     ['simulate', { faults: { nonsense: 2 } }, 'faults.nonsense'],
   ])('%s: %#', (command, json, path) => {
     expect(problems(command, json).map((p) => p.path)).toContain(path);

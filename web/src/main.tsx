@@ -87,6 +87,13 @@ const router = createBrowserRouter([
             ),
           },
           {
+            path: '/everybody',
+            lazy: visited(
+              () => import('./rooms/progress/EverybodyScreen.tsx'),
+              (m) => m.EverybodyScreen,
+            ),
+          },
+          {
             path: '/students/new',
             lazy: visited(
               () => import('./rooms/intake/IntakeScreen.tsx'),

@@ -40,7 +40,7 @@ function cutAfter(text: string, rows: number): { head: string; wasCut: boolean }
   return { head: text.slice(0, at), wasCut: true };
 }
 
-const writeCsv = (fields: string[], data: (string | number)[][]): string =>
+export const writeCsv = (fields: string[], data: (string | number)[][]): string =>
   `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: false })}\n`;
 
 const number = (value: number | undefined, digits: number): string | number =>

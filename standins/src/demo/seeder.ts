@@ -10,6 +10,15 @@ import type { Person } from './people.ts';
 import type { Call, Clock, Send } from './requests.ts';
 
 /** Lives through a made-up student's weeks, one request after another, as the people would. */
+/** What is not said of a swing: a mid-iron, full, without the drill, at the range, before any cue. */
+export interface HowMade {
+  readonly club?: string;
+  readonly speed?: string;
+  readonly aid?: 'on' | 'off';
+  readonly place?: string;
+  readonly cue?: 'before' | 'after';
+}
+
 export class Seeder {
   readonly random: Random;
   readonly call: Call;
@@ -59,7 +68,7 @@ export class Seeder {
     grades: FaultGrades,
     count: number,
     seed: number,
-    speed = 'full',
+    how: HowMade = {},
     views: readonly View['kind'][] = ['face_on', 'down_the_line'],
   ): Promise<string[]> {
     const recordedOn = this.at(ago, 10);
@@ -81,7 +90,7 @@ export class Seeder {
         clipId: null,
         stationTimes: {},
       }));
-      ids.push(await this.saveSwing(student, recordedOn, speed, swingViews, marks));
+      ids.push(await this.saveSwing(student, recordedOn, how, swingViews, marks));
     }
     return ids;
   }
@@ -89,7 +98,7 @@ export class Seeder {
   private async saveSwing(
     student: string,
     recordedOn: string,
-    speed: string,
+    how: HowMade,
     views: unknown[],
     marks: unknown[],
   ): Promise<string> {
@@ -98,10 +107,11 @@ export class Seeder {
       id,
       recordedOn,
       club: 'mid_iron',
-      speed,
+      speed: 'full',
       aid: 'off',
       place: 'range',
       cue: 'before',
+      ...how,
       views,
       marks,
     });
@@ -141,7 +151,7 @@ export class Seeder {
       });
     }
     const marks = marked ? handMarks(truth, this.random) : [];
-    return { swing: await this.saveSwing(student, recordedOn, 'full', views, marks), clips };
+    return { swing: await this.saveSwing(student, recordedOn, {}, views, marks), clips };
   }
 
   async clip(url: string, file: string, kind: string, recordedOn: string): Promise<string> {

@@ -30,9 +30,9 @@ const priya: Chapter = async (s, person) => {
   await s.gate(id, 31, 'knee_swap', 'still', 'advance');
   await s.sets(id, 'knee_swap', 'slow', days(30, 24), 24, 0.82);
   await s.gate(id, 24, 'knee_swap', 'slow', 'advance');
-  await s.swings(id, person, 21, { over_turn: 1.1, lead_knee_collapse: 1.3 }, 3, 101, 'half');
+  await s.swings(id, person, 21, { over_turn: 1.1, lead_knee_collapse: 1.3 }, 3, 101, { speed: 'half' });
   await s.sets(id, 'knee_swap', 'half', days(22, 12, 2), 18, 0.8);
-  await s.swings(id, person, 12, { over_turn: 0.47, lead_knee_collapse: 0.5 }, 3, 101, 'half');
+  await s.swings(id, person, 12, { over_turn: 0.47, lead_knee_collapse: 0.5 }, 3, 101, { speed: 'half' });
   const checkin = await s.checkin(token, 11, 20, 'The knees finally swap without me thinking about it.');
   await s.reply(checkin, 11, 21);
   await s.gate(id, 10, 'knee_swap', 'half', 'advance');
@@ -41,7 +41,9 @@ const priya: Chapter = async (s, person) => {
     const { swing: now } = await s.filmed(id, 'priya-now', 3, true);
     await hitShotsOf(s, id, 3, { lead_knee_collapse: 0.4 }, now);
     await pressureOf(s, now, person, { over_turn: 0.39, lead_knee_collapse: 0.4 });
-    await s.swings(id, person, 3, { over_turn: 0.39, lead_knee_collapse: 0.4 }, 3, 101, 'three_quarter');
+    await s.swings(id, person, 3, { over_turn: 0.39, lead_knee_collapse: 0.4 }, 3, 101, {
+      speed: 'three_quarter',
+    });
   });
   await s.sets(id, 'knee_swap', 'three_quarter', days(9, 1, 2), 14, 0.9);
 };
@@ -128,8 +130,12 @@ const hanne: Chapter = async (s, person) => {
     await s.sets(id, 'knee_gate', stage, days(from, from - 6, 2), 12, 0.9);
     await s.gate(id, from - 7, 'knee_gate', stage, 'advance');
   }
+  await s.swings(id, person, 40, { reverse_pivot: 1.6 }, 3, 51);
+  await s.swings(id, person, 40, { reverse_pivot: 0.6 }, 2, 52, { cue: 'after' });
+  await s.swings(id, person, 32, { reverse_pivot: 0.9 }, 3, 51);
   await s.swings(id, person, 24, { reverse_pivot: 0.4 }, 3, 51);
   await s.swings(id, person, 14, {}, 3, 51);
+  await s.swings(id, person, 9, { reverse_pivot: 1 }, 3, 53, { club: 'driver' });
   await s.swings(id, person, 4, {}, 3, 51);
   for (const [i, reps] of ['PPF', 'PP', 'FPP', 'P'].entries()) {
     await s.set(id, 'knee_gate', 'clubs', 11 - 3 * i, reps);
@@ -159,7 +165,7 @@ const rafael: Chapter = async (s, person) => {
 const mei: Chapter = async (s, person) => {
   const id = await s.create(person, null, 44);
   const { swing } = await s.filmed(id, 'mei-then', 43, true);
-  await s.swings(id, person, 43, { stall: 1.96, knee_shut: 1.6 }, 2, 404, 'full', ['face_on']);
+  await s.swings(id, person, 43, { stall: 1.96, knee_shut: 1.6 }, 2, 404, {}, ['face_on']);
   const first = await s.diagnose(id, swing, [
     ['obs.flip', 'present'],
     ['ball.hook', 'present'],
@@ -168,13 +174,13 @@ const mei: Chapter = async (s, person) => {
   const token = await s.link(id);
   await s.sets(id, 'knee_roll', 'still', days(42, 36, 2), 14, 0.85);
   await s.gate(id, 36, 'knee_roll', 'still', 'advance');
-  await s.swings(id, person, 28, { stall: 1.87, knee_shut: 1.5 }, 3, 404, 'full', ['face_on']);
+  await s.swings(id, person, 28, { stall: 1.87, knee_shut: 1.5 }, 3, 404, {}, ['face_on']);
   const earlier = await s.checkin(token, 28, 20, 'It feels wide open to me.');
   await s.reply(earlier, 27, 8);
   for (const [i, reps] of ['PFP', 'PPF', 'FPP', 'P?P', 'FP', 'PPF', 'PFP', 'FPP'].entries()) {
     await s.set(id, 'knee_roll', 'slow', 34 - 4 * i, reps);
   }
-  await s.swings(id, person, 9, { stall: 1.87, knee_shut: 1.4 }, 3, 404, 'full', ['face_on']);
+  await s.swings(id, person, 9, { stall: 1.87, knee_shut: 1.4 }, 3, 404, {}, ['face_on']);
   const clip = await s.studentClip(token, 'mei-now.face_on.mp4', 'face_on', 1);
   await s.checkin(token, 1, 21, 'One more swing. Same feel as ever: wide open. Is it?', { clipIds: [clip] });
   await lookedThrough(s, id, clip, 'mei-now');

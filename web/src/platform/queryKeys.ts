@@ -4,6 +4,7 @@ export const keys = {
   queue: ['queue'],
   lessons: ['lessons'],
   roster: ['roster'],
+  everybody: ['roster', 'everybody'],
   library: ['library'],
   schools: ['schools'],
   care: ['care'],

@@ -169,3 +169,37 @@ export const rosterRowSchema = briefCardSchema.extend({
 });
 export type RosterRow = z.infer<typeof rosterRowSchema>;
 export const rosterSchema = versioned({ rows: z.array(rosterRowSchema) });
+
+/** All of a coach's students together: where they stand, which drill works for what, and how long a rung takes. */
+export const everybodySchema = z.object({
+  students: z.int(),
+  standings: z
+    .array(z.object({ state: z.enum(STANDINGS), names: z.array(z.string()).readonly() }))
+    .readonly(),
+  works: z
+    .array(
+      z.object({
+        fault: z.string(),
+        drill: z.string(),
+        /** Of the gain per 100 repetitions, steps; drawn towards the other groups. */
+        mean: z.number(),
+        sd: z.number(),
+        alone: z.number(),
+        courses: z.int(),
+        reps: z.int(),
+      }),
+    )
+    .readonly(),
+  gates: z
+    .array(
+      z.object({
+        stage: z.enum(STAGES),
+        passed: z.int(),
+        notYet: z.int(),
+        byWeek: z.array(z.number()).readonly(),
+        medianWeeks: z.int().nullable(),
+      }),
+    )
+    .readonly(),
+});
+export type Everybody = z.infer<typeof everybodySchema>;

@@ -1,5 +1,5 @@
 import type { IsoDay } from '../../foundation/index.ts';
-import { countedSets, type Stage } from '../practice/index.ts';
+import { countedSets, type GateStanding, type Stage } from '../practice/index.ts';
 import { type ChosenDrills, type Library, tellingMeasures } from '../prescription/index.ts';
 import { outside } from './direction.ts';
 import { occasionsFrom, toldCell } from './season/fromReadings.ts';
@@ -78,7 +78,7 @@ function gainOf({ measures }: StudentRecord, measure: string, from: IsoDay, unti
 }
 
 /** Rungs of the work in use: each begun where the one before it was passed. */
-export function climbsOf({ prescription, practice }: StudentRecord): Climb[] {
+export function climbsOf({ prescription, practice }: StudentRecord, gates: readonly GateStanding[]): Climb[] {
   const work = prescription.choices.findLast(({ endedAt }) => endedAt === null);
   if (!work) return [];
   return work.drills.flatMap((drill): Climb[] => {
@@ -88,8 +88,8 @@ export function climbsOf({ prescription, practice }: StudentRecord): Climb[] {
     const climbs = passed.map(
       ({ stage, day }, i): Climb => ({ drill, stage, from: passed[i - 1]?.day ?? work.day, passed: day }),
     );
-    const now = work.reached[drill] as Stage | undefined;
-    const open = now !== undefined && !passed.some(({ stage }) => stage === now) ? now : null;
+    const now = gates.find((gate) => gate.drill === drill && !gate.finished)?.stage ?? null;
+    const open = now !== null && !passed.some(({ stage }) => stage === now) ? now : null;
     return open === null
       ? climbs
       : [...climbs, { drill, stage: open, from: passed.at(-1)?.day ?? work.day, passed: null }];

@@ -7,7 +7,7 @@ import type { Evidence } from './season/evidence.ts';
 import { type Forecast, forecastOf } from './season/forecast.ts';
 import { occasionsFrom, toldCell } from './season/fromReadings.ts';
 import { cellEvidence, type Look, lookAt, practicePerDay, scaleOf } from './season/judgeSeason.ts';
-import { allOf, edgesOf, inBandOf } from './season/levelBelief.ts';
+import { allOf, edgesOf, inBandOf, levelOf } from './season/levelBelief.ts';
 import { type LevelPoint, levelLine } from './season/levelLine.ts';
 import type { Occasion } from './season/occasion.ts';
 import { type Kept, retentionOf } from './season/retention.ts';
@@ -58,31 +58,39 @@ export function measureStory(
   const evidence = cellEvidence(scale, all, cell, inUse(record.prescription)?.day ?? '');
   const { occasions, baseline } = evidence;
   const family = familyOf(record, library, measure);
+  const told = nameOf(occasions.at(-1) as Occasion);
+  const believed = allOf(beliefAt(evidence, occasions.length - 1));
   return {
     measure,
     band,
-    told: nameOf(occasions.at(-1) as Occasion),
+    told,
     baseline,
     occasions,
     looks: occasions.map((_, look) => lookAt(evidence, look, scale.step, family)),
     line: levelLine(evidence, scale.step),
-    inBand: inBandOf(allOf(beliefAt(evidence, occasions.length - 1)), edgesOf(band)),
+    inBand: inBandOf(believed, edgesOf(band)),
     forecast: forecasts(evidence, band, record.practice, today),
     kept: retentionOf(occasions, baseline, scale.step, scale.shared),
-    transfer: transferOf(all, wantedCells(all), edgesOf(band), scale.step, scale.shared),
+    transfer: transferOf(all, wantedCells(measure, all), edgesOf(band), scale.step, scale.shared, {
+      ...told,
+      ...levelOf(believed),
+    }),
   };
 }
 
+/** Measures whose band goes with the club: what they should be with a club that was never filmed is not known here. */
+const BY_CLUB: readonly string[] = Object.freeze(['base_ratio', 'shift_back_peak']);
+
 /**
- * What a change must hold in: full swings without the drill, with each club and at each place that was filmed, and what was
- * filmed with the drill or slower beside it.
+ * What a change must hold in: full swings without the drill, with each club that was filmed and the longest one, where it was
+ * filmed and on the course. What was filmed with the drill or slower stands beside it.
  */
-function wantedCells(occasions: readonly Occasion[]): CellName[] {
+function wantedCells(measure: string, occasions: readonly Occasion[]): CellName[] {
   const names = occasions.map(nameOf);
-  const clubs = [...new Set(names.map(({ club }) => club))];
-  const places = [...new Set(names.map(({ place }) => place))];
-  return clubs.flatMap((club) =>
-    places.map((place): CellName => ({ speed: 'full', aid: 'off', club, place })),
+  const clubs = new Set([...names.map(({ club }) => club), ...(BY_CLUB.includes(measure) ? [] : ['driver'])]);
+  const places = new Set([...names.map(({ place }) => place), 'course']);
+  return [...clubs].flatMap((club) =>
+    [...places].map((place): CellName => ({ speed: 'full', aid: 'off', club, place })),
   );
 }
 

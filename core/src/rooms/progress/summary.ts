@@ -4,6 +4,7 @@ import type { DrillHistory } from '../diagnosis/index.ts';
 import type { Hand, LessonRecord, Limit } from '../intake/index.ts';
 import { gateStates, type Stage } from '../practice/index.ts';
 import { drillHistory, inUse, type Library } from '../prescription/index.ts';
+import { type Climb, climbsOf, coursesOf, type DrillCourse } from './courses.ts';
 import { hasWorsened, movedOf } from './moved.ts';
 import { ownedOf } from './owned.ts';
 import { type Standing, standingOf } from './standing.ts';
@@ -32,6 +33,9 @@ export interface Summary {
   readonly waiting: readonly Since[];
   /** What drills came to, for the count over all students. */
   readonly outcomes: readonly DrillHistory[];
+  /** Work that can be counted with that of all students: courses of drills, and when rungs were passed. */
+  readonly courses: readonly DrillCourse[];
+  readonly climbs: readonly Climb[];
   /** The check-in that a press on the queue's line opens. */
   readonly opens: { readonly checkinId: string; readonly note: string } | null;
 }
@@ -68,6 +72,8 @@ export function summaryOf(record: StudentRecord, library: Library): Summary {
             wrongWay: moved.some(hasWorsened),
           }),
     outcomes: drillHistory(prescription.choices).filter(({ outcome }) => outcome !== 'in_use'),
+    courses: coursesOf(record, library),
+    climbs: climbsOf(record, gates),
     opens: opens && { checkinId: opens.id, note: opens.note },
   };
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { Lesson } from '@inchstep/contract/intake';
-import type { Brief, Progress, RosterRow } from '@inchstep/contract/progress';
+import type { Brief, Everybody, MeasureStory, Progress, RosterRow } from '@inchstep/contract/progress';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
 
@@ -94,5 +94,57 @@ describe('a line of progress', () => {
     expect(body.rows.filter((row) => !row.archived).length).toBeGreaterThan(1);
     const lessons = await server.ask<{ students: number }>('GET', '/api/lessons');
     expect(lessons.body.students).toBe(body.rows.length - 1);
+  });
+});
+
+describe('one measure, and everybody', () => {
+  test('a measure’s story has its looks, its line, where it holds and what to film next; an unseen one is not found', async () => {
+    const student = await addStudent(server);
+    const first = await filmed(student, 'priya-then', '2027-03-22');
+    await prescribed(student, first, 'knee_swap');
+    await filmed(student, 'priya-now', '2027-03-29');
+    const of = (measure: string) =>
+      server.ask<MeasureStory & { code?: string }>('GET', `/api/students/${student}/progress/${measure}`);
+    const { body } = await of('turn_top');
+    expect(body.occasions.map(({ date }) => date)).toEqual(['2027-03-22', '2027-03-29']);
+    expect(body.looks.map(({ delta }) => delta === null)).toEqual([true, false]);
+    expect(body.looks.at(-1)).toEqual(
+      (await progress(student)).series.find((s) => s.measure === 'turn_top')?.change,
+    );
+    expect(body.line).toHaveLength(2);
+    expect(body.baseline).toBe(1);
+    expect(body.transfer.cells.some(({ club, place }) => club === 'driver' && place === 'course')).toBe(true);
+    expect(body.transfer.next).not.toBeNull();
+    expect((await of('nothing_such')).body.code).toBe('not_found');
+    expect((await of(`${'x'.repeat(61)}`)).status).toBe(400);
+  });
+  test('goes out as CSV and JSON, the same figures', async () => {
+    const { body: roster } = await server.ask<{ rows: RosterRow[] }>('GET', '/api/roster');
+    let rows: string[] = [];
+    for (const { studentId } of roster.rows) {
+      const csv = (await server.ask<string>('GET', `/api/students/${studentId}/progress.csv`)).body;
+      const json = (
+        await server.ask<{ format: string; measures: MeasureStory[] }>(
+          'GET',
+          `/api/students/${studentId}/progress.json`,
+        )
+      ).body;
+      expect(json.format).toBe('inchstep.progress/1');
+      const lines = String(csv).trim().split('\n');
+      expect(lines[0]).toMatch(/^measure,unit,band_lo/);
+      expect(lines.length - 1).toBe(json.measures.reduce((n, { occasions }) => n + occasions.length, 0));
+      rows = [...rows, ...lines.slice(1)];
+    }
+    expect(rows.length).toBeGreaterThan(0);
+  });
+  test('everybody: where each stands, and rungs that wait count as not yet', async () => {
+    const { body } = await server.ask<Everybody>('GET', '/api/everybody');
+    const { body: roster } = await server.ask<{ rows: RosterRow[] }>('GET', '/api/roster');
+    const active = roster.rows.filter(({ archived }) => !archived);
+    expect(body.students).toBe(active.length);
+    expect(body.standings.flatMap(({ names }) => names).sort()).toEqual(
+      active.map(({ name }) => name).sort(),
+    );
+    expect(body.gates.find(({ stage }) => stage === 'still')).toMatchObject({ passed: 0, medianWeeks: null });
   });
 });

@@ -1,6 +1,8 @@
 import { queueSchema } from '@inchstep/contract/checkins';
+import { progressCsv } from '@inchstep/contract/formats';
 import {
   briefSchema,
+  everybodySchema,
   lessonsSchema,
   measureStorySchema,
   progressSchema,
@@ -12,7 +14,15 @@ import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
 import { queueOf } from '../checkins/index.ts';
 import { whenChanged } from './polls.ts';
-import { briefFor, lessonsToCome, measureStoryFor, progressFor, rosterOf } from './service.ts';
+import {
+  briefFor,
+  everybodyOf,
+  lessonsToCome,
+  measureStoryFor,
+  progressFor,
+  rosterOf,
+  storiesFor,
+} from './service.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['progress'];
@@ -38,6 +48,20 @@ export function progressRoutes(app: App, ctx: Context): void {
     '/api/students/:id/brief',
     { schema: { tags, params, response: { 200: briefSchema } } },
     async ({ params: p }) => briefFor(ctx, p.id),
+  );
+  app.get('/api/students/:id/progress.csv', { schema: { tags, params } }, async ({ params: p }, reply) =>
+    reply
+      .type('text/csv; charset=utf-8')
+      .header('content-disposition', 'attachment; filename="progress.csv"')
+      .send(progressCsv(storiesFor(ctx, p.id))),
+  );
+  app.get('/api/students/:id/progress.json', { schema: { tags, params } }, async ({ params: p }, reply) =>
+    reply
+      .header('content-disposition', 'attachment; filename="progress.json"')
+      .send({ format: 'inchstep.progress/1', measures: storiesFor(ctx, p.id) }),
+  );
+  app.get('/api/everybody', { schema: { tags, response: { 200: everybodySchema } } }, async () =>
+    everybodyOf(ctx),
   );
   listRoutes(app, ctx);
 }

@@ -1,6 +1,7 @@
 import type {
   Brief,
   BriefCard,
+  Everybody,
   LessonCard,
   MeasureStory,
   Progress,
@@ -8,7 +9,16 @@ import type {
 } from '@inchstep/contract/progress';
 import { ageOn } from '@inchstep/core/foundation';
 import { lessonKey, nextLessonFrom, plannedFrom, runningAt } from '@inchstep/core/intake';
-import { briefOf, measureStory, progressOf, type Summary, standingAt } from '@inchstep/core/progress';
+import {
+  briefOf,
+  gateTimes,
+  measureStory,
+  progressOf,
+  STANDINGS,
+  type Summary,
+  standingAt,
+  whatWorks,
+} from '@inchstep/core/progress';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { libraryOf } from '../prescription/index.ts';
@@ -24,6 +34,15 @@ export function measureStoryFor(ctx: Context, studentId: string, measure: string
   const story = measureStory(ctx.records.of(studentId), libraryOf(ctx), measure, today(ctx));
   if (!story) throw new Refusal('not_found');
   return story;
+}
+
+/** The stories of what is worked on and of what else is known, for files that leave the program. */
+export function storiesFor(ctx: Context, studentId: string): MeasureStory[] {
+  const record = ctx.records.of(studentId);
+  const { series, focus } = progressOf(record, libraryOf(ctx));
+  return series
+    .filter(({ measure, change }) => focus.includes(measure) || change.verdict !== 'cant_tell')
+    .flatMap(({ measure }) => measureStory(record, libraryOf(ctx), measure, today(ctx)) ?? []);
 }
 
 function cardFrom(summary: Summary, now: string, day: string): BriefCard {
@@ -71,6 +90,29 @@ export function rosterOf(ctx: Context): RosterRow[] {
       return row;
     })
     .sort(by(({ name }) => name));
+}
+
+/** All students that are at work, together; those who were archived still count for what worked. */
+export function everybodyOf(ctx: Context): Everybody {
+  const [now, day] = [stamp(ctx), today(ctx)];
+  const all = [...ctx.records.summaries().all];
+  const active = all.filter(({ archived }) => !archived);
+  const states = active.map((summary) => ({
+    name: `${summary.firstName} ${summary.familyName}`,
+    state: standingAt(summary.standing, now, day),
+  }));
+  return {
+    students: active.length,
+    standings: STANDINGS.map((state) => ({
+      state,
+      names: states.filter((one) => one.state === state).map(({ name }) => name),
+    })).filter(({ names }) => names.length > 0),
+    works: whatWorks(all.flatMap(({ courses }) => courses)),
+    gates: gateTimes(
+      all.flatMap(({ climbs }) => climbs),
+      day,
+    ),
+  };
 }
 
 const inOrder = new Intl.Collator();

@@ -2,6 +2,7 @@ import type { MeasureStory, Progress } from '@inchstep/contract/progress';
 import { measureName } from '@inchstep/contract/words';
 import { area, curveMonotoneX, extent, line, scaleLinear, scaleTime } from 'd3';
 import { useUnits } from '../../platform/units.ts';
+import { PROBABLY_IN } from './LastsAndWhen.tsx';
 import { Axes, BOTTOM, HEIGHT, LEFT, Meanwhile, noon, Passed, TOP, WIDTH } from './lineParts.tsx';
 import { BELIEF_WORDS } from './words.belief.ts';
 import { LINE_OF_PROGRESS_WORDS } from './words.ts';
@@ -20,7 +21,7 @@ export function BeliefLine({
   const { perInch } = useUnits();
   const { band, occasions } = story;
   const k = band.unit === 'in' ? perInch : 1;
-  const due = (story.forecast.planned ?? story.forecast.done).inBand;
+  const due = story.inBand >= PROBABLY_IN ? null : (story.forecast.planned ?? story.forecast.done).inBand;
   const x = timeScale(
     [...occasions.map(({ date }) => date), ...progress.lessons, ...progress.checkins],
     due?.hi80,

@@ -4,6 +4,9 @@ import { BELIEF_WORDS, LASTS_WORDS, WHEN_WORDS } from './words.belief.ts';
 
 type Forecasts = MeasureStory['forecast']['done'];
 
+/** From this probability on nobody waits for it any more; the edge that "owned" has, too. */
+export const PROBABLY_IN = 0.8;
+
 /** The dates by which it should be in band and owned, under what was planned and under what is really done. */
 export function When({ story, today }: { readonly story: MeasureStory; readonly today: string }) {
   const { done, planned } = story.forecast;
@@ -12,13 +15,16 @@ export function When({ story, today }: { readonly story: MeasureStory; readonly 
     [WHEN_WORDS.done, done],
   ];
   const some = rows.some(([, { inBand, owned }]) => inBand ?? owned);
+  const isIn = story.inBand >= PROBABLY_IN;
   const date = (of: Forecasts['inBand']) =>
     of === null
       ? WHEN_WORDS.noTrend
       : WHEN_WORDS.is(dayText(of.likely, today), dayText(of.lo80, today), dayText(of.hi80, today));
   return (
     <Panel title={WHEN_WORDS.title}>
-      {some ? (
+      {isIn ? (
+        <p className="text-lg">{WHEN_WORDS.already}</p>
+      ) : some ? (
         <dl className="grid gap-x-4 gap-y-1 sm:grid-cols-[auto_1fr]">
           {rows.flatMap(([how, { inBand, owned }]) => [
             <dt key={`in ${how}`} className="font-semibold">

@@ -44,6 +44,7 @@ export function Palette() {
   const entries: readonly [text: string, act: () => void][] = [
     [PALETTE_WORDS.today, go('/')],
     [PALETTE_WORDS.roster, go('/students')],
+    [PALETTE_WORDS.everybody, go('/everybody')],
     [PALETTE_WORDS.newStudent, go('/students/new')],
     [PALETTE_WORDS.schoolsAndBands, go('/schools')],
     [PALETTE_WORDS.library, go('/library')],

@@ -1,6 +1,7 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { MeasureStory, Progress, Series } from '@inchstep/contract/progress';
 import { measureName } from '@inchstep/contract/words';
+import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { dayText, Empty, HeadRow, Panel, Shown } from '../../platform/parts.tsx';
@@ -49,6 +50,14 @@ function Lines({ studentId, progress }: { readonly studentId: string; readonly p
           {(s) => <Told story={s} series={series} progress={progress} today={today} />}
         </Shown>
         <FaultStory studentId={studentId} today={today} />
+        <p className="flex flex-wrap gap-2">
+          <a className="btn" href={`/api/students/${studentId}/progress.csv`} download>
+            <Download aria-hidden size={20} /> {BELIEF_WORDS.csv}
+          </a>
+          <a className="btn" href={`/api/students/${studentId}/progress.json`} download>
+            <Download aria-hidden size={20} /> {BELIEF_WORDS.json}
+          </a>
+        </p>
       </div>
     </div>
   );

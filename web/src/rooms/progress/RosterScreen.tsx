@@ -1,5 +1,5 @@
 import type { RosterRow } from '@inchstep/contract/progress';
-import { UserPlus } from 'lucide-react';
+import { Ruler, UserPlus } from 'lucide-react';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
@@ -36,6 +36,9 @@ export function RosterScreen() {
           />{' '}
           {ROSTER_SCREEN_WORDS.archived}
         </label>
+        <Link to="/everybody" className="btn">
+          <Ruler aria-hidden size={20} /> {ROSTER_SCREEN_WORDS.everybody}
+        </Link>
         <NewStudent text={ROSTER_SCREEN_WORDS.newStudent} />
       </div>
       <Shown query={roster} what={ROSTER_SCREEN_WORDS.theRoster}>

@@ -18,7 +18,7 @@ export function WhereItHolds({ story }: { readonly story: MeasureStory }) {
     <Panel title={HOLDS_WORDS.title}>
       <p className="mb-2 text-lg">{next ? HOLDS_WORDS.next(cellText(next)) : HOLDS_WORDS.nothing}</p>
       <div className="overflow-x-auto">
-        <table className="w-full table-fixed border-separate border-spacing-1">
+        <table className="border-separate border-spacing-1">
           <caption className="sr-only">{HOLDS_WORDS.caption}</caption>
           <thead>
             <tr>
@@ -39,7 +39,7 @@ export function WhereItHolds({ story }: { readonly story: MeasureStory }) {
                   {row}
                 </th>
                 {columns.map((column) => (
-                  <td key={column} className="align-top">
+                  <td key={column} className="w-56 min-w-44 align-top">
                     <Holds cell={at(row, column)} story={story} />
                   </td>
                 ))}

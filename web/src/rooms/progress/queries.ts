@@ -1,5 +1,12 @@
 import type { QueueRow } from '@inchstep/contract/checkins';
-import type { Brief, LessonCard, MeasureStory, Progress, RosterRow } from '@inchstep/contract/progress';
+import type {
+  Brief,
+  Everybody,
+  LessonCard,
+  MeasureStory,
+  Progress,
+  RosterRow,
+} from '@inchstep/contract/progress';
 import { useQuery } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
@@ -44,3 +51,5 @@ export const useTakeUp = (studentId: string) =>
 export const useLessons = () =>
   useVersioned<{ students: number; lessons: readonly LessonCard[] }>(keys.lessons, '/api/lessons');
 export const useRoster = () => useVersioned<{ rows: readonly RosterRow[] }>(keys.roster, '/api/roster');
+export const useEverybody = () =>
+  useQuery({ queryKey: keys.everybody, queryFn: () => get<Everybody>('/api/everybody') });

@@ -23,6 +23,8 @@ export const BELIEF_WORDS = {
     'Grey: the level, and where it lies 8 times in 10. Strokes: single swings, hollow before the work began. Bracket: when it should be in band. ▲ lesson, ○ check-in.',
   drawn: (measure: string, days: number) =>
     `${measure}: its level over ${days} days of film; the table below says the same in numbers`,
+  csv: 'As a spreadsheet (CSV)',
+  json: 'As data (JSON)',
   table: 'As a table',
   columns: ['Day', 'Swings', 'Mean', 'Level', 'Said then', 'Sure'],
   short: { real: 'really', maybe: 'probably', none: 'the same', cant_tell: 'can’t tell' } satisfies Record<
@@ -47,7 +49,8 @@ export const WHEN_WORDS = {
   owned: 'Owned',
   planned: 'as planned',
   done: 'as practised of late',
-  is: (likely: string, from: string, to: string) => `about ${likely} (${from} to ${to}, 8 times in 10)`,
+  is: (likely: string, from: string, to: string) => `${likely} (${from} to ${to}, 8 times in 10)`,
+  already: 'In band already. It is owned once two films a week apart say so, cold and without the drill.',
   noTrend: 'no trend yet',
   why: 'A date needs a gain that goes on; a level that stands, or jumped once, has none.',
 } as const;

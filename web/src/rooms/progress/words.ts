@@ -116,6 +116,7 @@ export const OVERVIEW_SCREEN_WORDS = {
 export const PALETTE_WORDS = {
   today: 'Today',
   roster: 'Roster',
+  everybody: 'Where everybody stands',
   newStudent: 'New student',
   schoolsAndBands: 'Schools and bands',
   library: 'Library',
@@ -176,6 +177,7 @@ export const ROSTER_LIST_WORDS = {
 
 /** What the roster screen says. */
 export const ROSTER_SCREEN_WORDS = {
+  everybody: 'Everybody',
   roster: 'Roster',
   findAStudent: 'Find a student',
   archived: 'Archived',

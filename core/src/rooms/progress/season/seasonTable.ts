@@ -15,11 +15,11 @@ export interface SpreadRow {
   readonly sought: number;
 }
 export const SPREAD_ROWS: readonly SpreadRow[] = [
-  { daySteps: 0.05, marksTimes: 1, usual: 0.15, sceptic: 0, sought: 0.3 },
-  { daySteps: 0.33, marksTimes: 1, usual: 0.35, sceptic: 0.1, sought: 0.6 },
+  { daySteps: 0.05, marksTimes: 1, usual: 0.15, sceptic: 0, sought: 0.25 },
+  { daySteps: 0.33, marksTimes: 1, usual: 0.35, sceptic: 0.1, sought: 0.45 },
   { daySteps: 0.33, marksTimes: 2, usual: 0.1, sceptic: 0, sought: 0.1 },
-  { daySteps: 0.6, marksTimes: 1, usual: 0.22, sceptic: 0.3, sought: 0 },
-  { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.6, sought: 0 },
+  { daySteps: 0.6, marksTimes: 1, usual: 0.22, sceptic: 0.3, sought: 0.15 },
+  { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.6, sought: 0.05 },
 ];
 
 /** Spread from swing to swing about the day's own level, steps, and how often it is met. */

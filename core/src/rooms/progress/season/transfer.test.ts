@@ -69,6 +69,14 @@ describe('where it holds', () => {
     expect(next).toMatchObject({ club: 'driver', place: 'course' });
     expect(next?.bits).toBeGreaterThan(0.1);
   });
+  test('where progress is told of, the season’s level is what holds', () => {
+    const told = { ...cell(), mean: 0.3, sd: 0.2 };
+    const days = [filmed('2027-03-01', 5, cell()), filmed('2027-03-08', 0.3, cell())];
+    const [one] = transferOf(days, [], BAND, 1, 0.3, told).cells;
+    expect(one?.mean).toBeCloseTo(0.3, 1);
+    expect(one?.sd).toBeCloseTo(0.2, 2);
+    expect(one?.swings).toBe(6);
+  });
   test('where nothing was filmed nothing is asked for', () => {
     expect(transferOf([], [cell()], BAND, 1, 0.3).next).toBeNull();
   });

@@ -41,9 +41,10 @@ export function transferOf(
   edges: Edges,
   step: number,
   shared: number,
+  told?: ToldLevel,
 ): Transfer {
   const names = allNames(occasions.map(nameOf), wanted);
-  const { mean, covariance } = cellGaussian(occasions, names, step, shared);
+  const { mean, covariance } = cellGaussian(occasions, names, step, shared, told);
   const cells = names.map((name, i): TransferCell => {
     const sd = Math.sqrt(covariance[i]?.[i] as number);
     return {
@@ -55,6 +56,12 @@ export function transferOf(
     };
   });
   return { cells, next: occasions.length === 0 ? null : nextFilm(cells, covariance, edges) };
+}
+
+/** What the season's model says of the level in the cell that progress is told of, in steps: there, this is what holds. */
+export interface ToldLevel extends CellName {
+  readonly mean: number;
+  readonly sd: number;
 }
 
 export const nameOf = ({ speed, aid, club, place }: Occasion): CellName => ({
@@ -86,12 +93,14 @@ function cellGaussian(
   names: readonly CellName[],
   step: number,
   shared: number,
+  told?: ToldLevel,
 ) {
   const last = occasions.at(-1)?.date ?? '';
   const guess = occasions[0] ? (occasions[0].values[0] as number) / step : 0;
   const mean = names.map(() => guess);
   const covariance = names.map((a) => names.map((b) => priorOf(a, b)));
   for (const one of occasions) {
+    if (told && same(told, nameOf(one))) continue;
     const marks = (one.sd / step) ** 2;
     const day = dayLevel(
       one.values.map((value) => value / step),
@@ -108,6 +117,14 @@ function cellGaussian(
       variance,
     );
   }
+  if (told)
+    learn(
+      mean,
+      covariance,
+      names.findIndex((name) => same(name, told)),
+      told.mean,
+      told.sd ** 2,
+    );
   return { mean, covariance };
 }
 
