@@ -10,6 +10,7 @@ import {
   verdictOf,
 } from '@inchstep/core/progress';
 import { mostThatCanBeFound } from './progressFloor.ts';
+import { ownedWrongly } from './progressOwned.ts';
 import { MEASURE, occasionsOf, type Player, STILL_PLAYERS, USUAL_PLAYER } from './progressWorld.ts';
 
 const LOOKS = 8;
@@ -121,6 +122,15 @@ const COURSES: readonly [string, readonly number[]][] = [
   ['0.2 steps a session, by the eighth', [0, 0.2, 0.4, 0.6, 0.8, 1, 1.2, 1.4]],
 ];
 
+const OWNED: readonly [string, Player, (week: number) => number][] = [
+  ['a quarter step out all along', USUAL_PLAYER, () => 0.25],
+  ['half a step out all along', USUAL_PLAYER, () => 0.5],
+  ['half a step out, day spread 0.6', { ...USUAL_PLAYER, daySteps: 0.6 }, () => 0.5],
+  ['a step out, day spread 1.0', { ...USUAL_PLAYER, daySteps: 1 }, () => 1],
+  ['two steps out, coming in by the ninth week', USUAL_PLAYER, (week) => 2 - 0.25 * week],
+  ['in by two steps from the fourth week', USUAL_PLAYER, (week) => (week < 4 ? 1.5 : -2)],
+];
+
 /** Everything that docs/progress.md tells, a row at a time. `n` seasons a row. */
 export function* progressStudy(n: number, seed: number) {
   for (const player of STILL_PLAYERS)
@@ -146,4 +156,6 @@ export function* progressStudy(n: number, seed: number) {
       yield { part: 'probably', name, family, ...probably(days, family, n, seed + 80) };
   for (const kind of ['steady', 'tiring', 'still'] as const)
     yield { part: 'forecast', name: kind, ...forecasts(kind, n, seed + 90) };
+  for (const [name, player, outBy] of OWNED)
+    yield { part: 'owned', name, ...ownedWrongly(player, outBy, Math.ceil(n / 4), seed + 95) };
 }

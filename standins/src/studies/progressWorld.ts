@@ -19,7 +19,7 @@ export interface Player {
 }
 
 export const MEASURE = 'shift_top';
-const STEP = BAND_ROWS.find(({ id }) => id === MEASURE)?.step ?? 1;
+export const MEASURE_STEP = BAND_ROWS.find(({ id }) => id === MEASURE)?.step ?? 1;
 const START = '2027-03-01';
 const STRAY_STEPS = 4;
 
@@ -71,8 +71,8 @@ export function occasionsOf(player: Player, levels: readonly number[], random: R
     if (i === straying) values[0] = (values[0] as number) + STRAY_STEPS * (random() < 0.5 ? -1 : 1);
     return {
       date: plusDays(START, 7 * i),
-      values: values.map((value) => value * STEP),
-      sd: player.statedSteps * STEP,
+      values: values.map((value) => value * MEASURE_STEP),
+      sd: player.statedSteps * MEASURE_STEP,
     };
   });
 }
