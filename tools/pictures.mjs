@@ -20,7 +20,7 @@ const VIEWS = [
   { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
   { name: 'data', path: '/data', act: openRecord },
   { name: 'drill', of: 'Gus', path: '/drills' },
-  { name: 'library', path: '/library/kiss_the_post' },
+  { name: 'everybody', path: '/everybody' },
   { name: 'drill-editor', path: '/library/kiss_the_post/edit' },
   { name: 'schools', path: '/schools' },
   { name: 'ladder', of: 'Priya', path: '/ladder' },

@@ -142,7 +142,7 @@ describe('a coach’s first student', () => {
     await measureClips(page, 'priya-now', now);
     await see(page, 'Saved');
     await page.goto(`${studentUrl}/progress`);
-    await see(page, 'Is it real?');
+    await see(page, 'Where it holds');
     expect(await page.$$eval('section[aria-label="Measures"] li', (all) => all.length)).toBeGreaterThan(20);
   });
 

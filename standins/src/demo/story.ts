@@ -130,10 +130,12 @@ const hanne: Chapter = async (s, person) => {
     await s.sets(id, 'knee_gate', stage, days(from, from - 6, 2), 12, 0.9);
     await s.gate(id, from - 7, 'knee_gate', stage, 'advance');
   }
+  await s.swings(id, person, 48, { reverse_pivot: 2 }, 3, 51);
   await s.swings(id, person, 40, { reverse_pivot: 1.6 }, 3, 51);
   await s.swings(id, person, 40, { reverse_pivot: 0.6 }, 2, 52, { cue: 'after' });
   await s.swings(id, person, 32, { reverse_pivot: 0.9 }, 3, 51);
-  await s.swings(id, person, 24, { reverse_pivot: 0.4 }, 3, 51);
+  await s.swings(id, person, 24, { reverse_pivot: 0.2 }, 3, 51);
+  await s.swings(id, person, 19, { reverse_pivot: 0.1 }, 3, 51);
   await s.swings(id, person, 14, {}, 3, 51);
   await s.swings(id, person, 9, { reverse_pivot: 1 }, 3, 53, { club: 'driver' });
   await s.swings(id, person, 4, {}, 3, 51);

@@ -132,8 +132,8 @@ function Level({
     ({ date }) => x(date),
     ({ level }) => y(level),
   ).curve(curveMonotoneX);
-  // Of one day the last word counts: a line that goes straight up says nothing.
-  const points = story.line.filter(({ date }, i) => story.line[i + 1]?.date !== date);
+  // Of one day the cold swings count: what a cue has just done is not yet the level.
+  const points = story.line.filter(({ date }, i) => story.line[i - 1]?.date !== date);
   return (
     <g data-testid="level">
       <path d={width(points) ?? ''} fill="currentColor" opacity={0.16} />

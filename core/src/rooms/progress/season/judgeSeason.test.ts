@@ -41,6 +41,16 @@ describe('a verdict after each session', () => {
     expect(said.slice(0, 2)).not.toContain('real');
     expect(said.at(-1)).toBe('real');
   });
+  test('what was real once stays so while it is probable, also after the season, and not when it is gone', () => {
+    const there = [-2.4, -2.4, 0, 0.1, 0, 0, 0.1, 0, 0.1, 0, 0.1, 0];
+    const said = verdicts(there.map((at, i) => week(i, three(at))));
+    const first = said.indexOf('real');
+    expect(first).toBeGreaterThan(0);
+    expect(new Set(said.slice(first))).toEqual(new Set(['real']));
+    const gone = verdicts([...there.slice(0, 8), -2.4, -2.4, -2.4, -2.4].map((at, i) => week(i, three(at))));
+    expect(gone[7]).toBe('real');
+    expect(gone.at(-1)).not.toBe('real');
+  });
   test('days alike are the same, for any number of measures', () => {
     const days = [-2, -2.1, -1.9, -2, -2.05].map((at, i) => week(i, three(at)));
     expect(verdicts(days, 1).at(-1)).toBe('none');

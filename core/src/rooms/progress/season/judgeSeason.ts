@@ -101,19 +101,38 @@ export interface Said {
 }
 
 export function verdictOf(evidence: Evidence, belief: Belief, look: number, family: number): Said {
-  const below = changeCdf(belief.moved, 0);
-  const up = below < 0.5;
-  const sided = Math.max(below, 1 - below);
+  const { sided, up } = directionOf(belief);
   const changed = belief.movedShare * sided;
   if (changed >= SAYS.maybe) {
-    const bar = barFor(family, look + 2 - evidence.baseline);
-    const real = canBeReal(evidence, look) && scoreOf(belief, sided) > bar;
+    const real =
+      clears(evidence, belief, look, family) ||
+      (changed >= SAYS.stays && wasReal(evidence, look, family, up));
     return { verdict: real ? 'real' : 'maybe', probability: changed, changed, up };
   }
   const far = changeCdf(belief.moved, -SAYS.sameSteps) + 1 - changeCdf(belief.moved, SAYS.sameSteps);
   if (far <= SAYS.sameAtMost)
     return { verdict: 'none', probability: 1 - belief.movedShare * far, changed, up };
   return { verdict: 'cant_tell', probability: changed, changed, up };
+}
+
+function directionOf({ moved }: Belief): { sided: number; up: boolean } {
+  const below = changeCdf(moved, 0);
+  return { sided: Math.max(below, 1 - below), up: below < 0.5 };
+}
+
+function clears(evidence: Evidence, belief: Belief, look: number, family: number): boolean {
+  const { sided } = directionOf(belief);
+  if (belief.movedShare * sided < SAYS.maybe || !canBeReal(evidence, look)) return false;
+  return scoreOf(belief, sided) > barFor(family, look + 2 - evidence.baseline);
+}
+
+/** What was proved once in this direction stays so while it is still probable: a season's false alarms are counted once. */
+function wasReal(evidence: Evidence, look: number, family: number, up: boolean): boolean {
+  for (let before = evidence.baseline; before < look; before++) {
+    const belief = beliefAt(evidence, before);
+    if (directionOf(belief).up === up && clears(evidence, belief, before, family)) return true;
+  }
+  return false;
 }
 
 /** What has to clear the bar: the odds against the sceptic, less what the direction leaves open. */
@@ -135,8 +154,7 @@ export function seasonScores(scale: Scale, ordered: readonly Occasion[]): number
   return evidence.occasions.map((_, look) => {
     if (look < evidence.baseline) return Number.NEGATIVE_INFINITY;
     const belief = beliefAt(evidence, look);
-    const below = changeCdf(belief.moved, 0);
-    return scoreOf(belief, Math.max(below, 1 - below));
+    return scoreOf(belief, directionOf(belief).sided);
   });
 }
 

@@ -60,6 +60,8 @@ export const PRACTICE = { repsPerUnit: 100, daysPerUnit: 7, least: 0.3, most: 4 
 export const SAYS = {
   /** "Probably": the change is there, in that direction. */
   maybe: 0.65,
+  /** What was "really" once stays so from here on. */
+  stays: 0.8,
   /** "The same": a whole step of change is as unlikely as this. */
   sameSteps: 1,
   sameAtMost: 0.1,
