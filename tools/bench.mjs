@@ -229,7 +229,7 @@ function progressTable() {
     owned: (r) => [
       `"owned", ${r.name}`,
       percent(r.wrong),
-      `said while out of band, goal under 3 % (${r.seasons} seasons)`,
+      `said while out of band, goal under 3 %; said when in ${percent(r.said)} (${r.seasons} seasons)`,
     ],
   };
   for (const r of lines(node(['dist/bench.js', 'progress', size ?? '1000']).stdout)) row(...told[r.part](r));

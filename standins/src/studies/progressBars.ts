@@ -8,7 +8,7 @@ const LOOKS = 7;
  * Of the false alarms that a season may hold, so much is spent on each look: a fault's worth of change should show by the third
  * or fourth session, a single step by the sixth, a slow gain by the eighth. Two sessions alone hardly show anything.
  */
-const SPENT = [0.03, 0.17, 0.15, 0.15, 0.22, 0.1, 0.18];
+const SPENT = [0.02, 0.08, 0.1, 0.12, 0.28, 0.1, 0.3];
 /** Of the 5 in 100, what is left for looks after these and for what a simulation can't see. */
 const SEASON = 0.045;
 export const FAMILIES = [1, 3, 5, 10] as const;

@@ -1,10 +1,13 @@
 import { type Capture, checkCapture, MAIN_STATIONS } from '@inchstep/core/capture';
 import { diagnose, reason } from '@inchstep/core/diagnosis';
+import { seededRandom } from '@inchstep/core/foundation';
 import { measureCapture, nextMarks } from '@inchstep/core/measures';
 import { buildPlan, NOTHING_KNOWN, USUAL_ASK } from '@inchstep/core/practice';
 import { DRILLS, matchDrills, prescribe } from '@inchstep/core/prescription';
+import { cellEvidence, cellOf, lookAt, type Occasion, scaleOf } from '@inchstep/core/progress';
 import { simulate } from '../simulate.ts';
 import { knownCase } from './diagnosisCases.ts';
+import { MEASURE, occasionsOf, USUAL_PLAYER } from './progressWorld.ts';
 
 export interface Speed {
   readonly what: string;
@@ -82,6 +85,8 @@ export function speeds(clock: () => number): Speed[] {
       aids: ['stick', 'chair', 'wall', 'basket', 'wedge', 'bar', 'box', 'phone'] as const,
     },
   }));
+  const seasons = seasonsOf(8);
+  const long = seasonsOf(100);
   const reasons = withAids.map((file) => reason(file));
   return [
     time('body fit, two views, ten stations', 30, 40, clock, (i) => measureCapture(at(swings, i))),
@@ -115,5 +120,28 @@ export function speeds(clock: () => number): Speed[] {
         { ways: false },
       ),
     ),
+    time('four telling measures judged, eight sessions each', 5, 60, clock, (i) => {
+      for (let k = 0; k < 4; k++) judged(at(seasons, i + k));
+    }),
+    time('the same of a hundred sessions', null, 20, clock, (i) => {
+      for (let k = 0; k < 4; k++) judged(at(long, i + k));
+    }),
   ];
+}
+
+function seasonsOf(sessions: number): Occasion[][] {
+  return Array.from({ length: 8 }, (_, i) =>
+    occasionsOf(
+      USUAL_PLAYER,
+      Array.from({ length: sessions }, (_, t) => (i % 2) * Math.min(2, 0.2 * t)),
+      seededRandom(60 + i),
+    ),
+  );
+}
+
+/** What is said of a measure after its last session. */
+function judged(occasions: readonly Occasion[]): void {
+  const scale = scaleOf(MEASURE);
+  const evidence = cellEvidence(scale, occasions, cellOf(occasions[0] as Occasion));
+  lookAt(evidence, occasions.length - 1, scale.step, 4);
 }

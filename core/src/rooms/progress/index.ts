@@ -22,15 +22,17 @@ export type { Forecast } from './season/forecast.ts';
 export { forecastOf } from './season/forecast.ts';
 export {
   type ChangeVerdict,
+  cellEvidence,
   judgeSeason,
   type Look,
+  lookAt,
   scaleOf,
   seasonScores,
   verdictOf,
 } from './season/judgeSeason.ts';
 export { edgesOf } from './season/levelBelief.ts';
 export type { LevelPoint } from './season/levelLine.ts';
-export { inOrder, type Occasion } from './season/occasion.ts';
+export { cellOf, inOrder, type Occasion } from './season/occasion.ts';
 export type { Kept } from './season/retention.ts';
 export { type SeasonAnswer, seasonAnswer } from './season/seasonAnswer.ts';
 export type { CellName, Transfer, TransferCell } from './season/transfer.ts';

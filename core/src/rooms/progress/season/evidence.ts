@@ -70,16 +70,18 @@ export function evidenceOf(
           offsets: offsets.of[i] as number[],
         }),
       );
+      // Named one by one: spreading a guess into each way took longer than the filter.
+      const add = ({ kind, share, motion }: Guess, known: Known[]) =>
+        ways.push({ spread, kind, share, motion, seen, known, agreed });
       const jumped = filterJumps(
         seen,
         motions.jumps.map(({ motion }) => motion),
         offsets.variances,
       );
       [STANDS, ...motions.jumps].forEach((one, i) => {
-        ways.push({ ...one, spread, seen, known: jumped[i] as Known[], agreed });
+        add(one, jumped[i] as Known[]);
       });
-      for (const one of motions.moving)
-        ways.push({ ...one, spread, seen, known: filterLevel(seen, one.motion, offsets.variances), agreed });
+      for (const one of motions.moving) add(one, filterLevel(seen, one.motion, offsets.variances));
     });
   });
   const jumpShares = occasions.map((_, look) =>

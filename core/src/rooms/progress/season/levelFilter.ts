@@ -60,7 +60,7 @@ export function filterLevel(
   motion: Motion,
   offsetVariances: readonly number[] = [],
 ): Known[] {
-  const run = new Run(offsetVariances, seen[0]?.y ?? 0, motion.slopeVariance);
+  const run = Run.begin(offsetVariances, seen[0]?.y ?? 0, motion.slopeVariance);
   return seen.map((sight, t) => run.take(sight, t, motion));
 }
 
@@ -74,7 +74,7 @@ export function levelAt(
   offsetVariances: readonly number[],
   when: number,
 ): { readonly level: number; readonly variance: number } {
-  const run = new Run(offsetVariances, seen[0]?.y ?? 0, motion.slopeVariance);
+  const run = Run.begin(offsetVariances, seen[0]?.y ?? 0, motion.slopeVariance);
   seen.forEach((sight, t) => {
     run.take(sight, t, motion);
     if (t === when) run.carry();
@@ -91,7 +91,7 @@ export function filterJumps(
   jumps: readonly Motion[],
   offsetVariances: readonly number[] = [],
 ): Known[][] {
-  const still = new Run(offsetVariances, seen[0]?.y ?? 0, 0);
+  const still = Run.begin(offsetVariances, seen[0]?.y ?? 0, 0);
   const before: Run[] = [];
   const stood = seen.map((sight, t) => {
     before.push(still.copy());
@@ -110,39 +110,40 @@ export function filterJumps(
 
 /** The state between two sights. Plain numbers in flat arrays: this is the innermost of all that is asked of progress. */
 class Run {
-  private n: number;
-  private offsetsFrom: number;
-  private a: number[];
-  private P: number[];
-  /** Covariance of the state with what is about to be seen. */
-  private c: number[];
-  private log = 0;
+  private readonly n: number;
+  private readonly offsetsFrom: number;
+  private readonly a: number[];
+  private readonly P: number[];
+  /** Covariance of the state with what is about to be seen; filled anew with each sight, so that copies share it. */
+  private readonly c: number[];
+  private log: number;
 
-  constructor(offsetVariances: readonly number[], guess: number, slopeVariance: number) {
-    this.offsetsFrom = slopeVariance > 0 ? SLOPE + 1 : SLOPE;
-    const n = this.offsetsFrom + offsetVariances.length;
+  private constructor(n: number, offsetsFrom: number, a: number[], P: number[], c: number[], log: number) {
     this.n = n;
-    this.a = new Array<number>(n).fill(0);
-    this.P = new Array<number>(n * n).fill(0);
-    this.c = new Array<number>(n).fill(0);
-    for (const at of [LEVEL, FIRST]) for (const to of [LEVEL, FIRST]) this.P[at * n + to] = ANYWHERE;
-    if (slopeVariance > 0) this.P[SLOPE * n + SLOPE] = slopeVariance;
+    this.offsetsFrom = offsetsFrom;
+    this.a = a;
+    this.P = P;
+    this.c = c;
+    this.log = log;
+  }
+
+  static begin(offsetVariances: readonly number[], guess: number, slopeVariance: number): Run {
+    const offsetsFrom = slopeVariance > 0 ? SLOPE + 1 : SLOPE;
+    const n = offsetsFrom + offsetVariances.length;
+    const a = new Array<number>(n).fill(0);
+    const P = new Array<number>(n * n).fill(0);
+    for (const at of [LEVEL, FIRST]) for (const to of [LEVEL, FIRST]) P[at * n + to] = ANYWHERE;
+    if (slopeVariance > 0) P[SLOPE * n + SLOPE] = slopeVariance;
     offsetVariances.forEach((v, i) => {
-      this.P[(this.offsetsFrom + i) * (n + 1)] = v;
+      P[(offsetsFrom + i) * (n + 1)] = v;
     });
-    this.a[LEVEL] = guess;
-    this.a[FIRST] = guess;
+    a[LEVEL] = guess;
+    a[FIRST] = guess;
+    return new Run(n, offsetsFrom, a, P, new Array<number>(n).fill(0), 0);
   }
 
   copy(): Run {
-    const other = new Run([], 0, 0);
-    other.n = this.n;
-    other.offsetsFrom = this.offsetsFrom;
-    other.a = this.a.slice();
-    other.P = this.P.slice();
-    other.c = this.c.slice();
-    other.log = this.log;
-    return other;
+    return new Run(this.n, this.offsetsFrom, this.a.slice(), this.P.slice(), this.c, this.log);
   }
 
   take(sight: Seen, t: number, motion: Motion): Known {

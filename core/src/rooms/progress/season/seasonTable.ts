@@ -15,11 +15,11 @@ export interface SpreadRow {
   readonly sought: number;
 }
 export const SPREAD_ROWS: readonly SpreadRow[] = [
-  { daySteps: 0.05, marksTimes: 1, usual: 0.15, sceptic: 0, sought: 0.25 },
-  { daySteps: 0.33, marksTimes: 1, usual: 0.35, sceptic: 0.1, sought: 0.45 },
+  { daySteps: 0.05, marksTimes: 1, usual: 0.15, sceptic: 0, sought: 0.3 },
+  { daySteps: 0.33, marksTimes: 1, usual: 0.35, sceptic: 0.1, sought: 0.58 },
   { daySteps: 0.33, marksTimes: 2, usual: 0.1, sceptic: 0, sought: 0.1 },
-  { daySteps: 0.6, marksTimes: 1, usual: 0.22, sceptic: 0.3, sought: 0.15 },
-  { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.6, sought: 0.05 },
+  { daySteps: 0.6, marksTimes: 1, usual: 0.22, sceptic: 0.3, sought: 0.02 },
+  { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.6, sought: 0 },
 ];
 
 /** Spread from swing to swing about the day's own level, steps, and how often it is met. */
@@ -38,7 +38,7 @@ export const STRAY = { share: 0.04, times: 4 } as const;
  */
 export const MOVES = {
   /** It jumps once, by about so much: most often as soon as the work has begun, with each session more by this factor less. */
-  jump: { share: 0.58, sizeSteps: 2, laterTimes: 0.6 },
+  jump: { share: 0.58, sizeSteps: 1.6, laterTimes: 0.6 },
   /** It gains by about so much per practice, a gain that goes on; what is left of it after each. */
   steady: { share: 0.17, gainSteps: 0.35, lasts: 0.98 },
   /** It gains much at first, and less with each practice. */
