@@ -85,8 +85,6 @@ export function speeds(clock: () => number): Speed[] {
       aids: ['stick', 'chair', 'wall', 'basket', 'wedge', 'bar', 'box', 'phone'] as const,
     },
   }));
-  const seasons = seasonsOf(8);
-  const long = seasonsOf(100);
   const reasons = withAids.map((file) => reason(file));
   return [
     time('body fit, two views, ten stations', 30, 40, clock, (i) => measureCapture(at(swings, i))),
@@ -120,6 +118,15 @@ export function speeds(clock: () => number): Speed[] {
         { ways: false },
       ),
     ),
+    ...progressSpeeds(clock),
+  ];
+}
+
+function progressSpeeds(clock: () => number): Speed[] {
+  const seasons = seasonsOf(8);
+  const long = seasonsOf(100);
+  const at = (list: readonly Occasion[][], i: number) => list[i % list.length] as Occasion[];
+  return [
     time('four telling measures judged, eight sessions each', 5, 60, clock, (i) => {
       for (let k = 0; k < 4; k++) judged(at(seasons, i + k));
     }),

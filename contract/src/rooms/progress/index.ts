@@ -50,7 +50,7 @@ export const seriesSchema = z.object({
     severity: z.number(),
     inBand: z.number(),
   }),
-  change: lookSchema,
+  change: lookSchema.omit({ lo95: true, hi95: true }),
   direction: z.enum(DIRECTIONS),
   /** Measures looked at together, over which false alarms are shared. */
   family: z.int(),

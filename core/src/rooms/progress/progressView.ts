@@ -2,6 +2,7 @@ import type { IsoDay } from '../../foundation/index.ts';
 import { heldDays } from '../intake/index.ts';
 import type { Stage } from '../practice/index.ts';
 import type { Library } from '../prescription/index.ts';
+import { onceFor } from './onceFor.ts';
 import { focusOf, type Series, seriesOf } from './series.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
@@ -14,8 +15,11 @@ export interface Progress {
   readonly stages: readonly { readonly drill: string; readonly stage: Stage; readonly from: IsoDay }[];
 }
 
+/** Fifty measures take a while: once for the same films and the same work. */
+const allSeries = onceFor((file, library) => seriesOf(file, library));
+
 export const progressOf = (record: StudentRecord, library: Library): Progress => ({
-  series: seriesOf(record, library),
+  series: allSeries(record, library),
   focus: focusOf(record, library),
   lessons: heldDays(record.intake.lessons),
   checkins: daysOf(record.checkins.checkins),

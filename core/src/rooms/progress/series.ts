@@ -5,7 +5,7 @@ import { inUse, type Library, type PrescriptionRecord, tellingMeasures } from '.
 import { judgePoint, type Session, type SessionPoint, sessionPoints } from './change.ts';
 import { movedToward } from './direction.ts';
 import { occasionsFrom, toldCell } from './season/fromReadings.ts';
-import { cellEvidence, type Look, lookAt, scaleOf } from './season/judgeSeason.ts';
+import { type BriefLook, briefLookAt, cellEvidence, scaleOf } from './season/judgeSeason.ts';
 import { cellOf, type Occasion } from './season/occasion.ts';
 
 /**
@@ -19,7 +19,7 @@ export interface Series {
   /** Where the last day's mean stands. */
   readonly standing: Judged;
   /** The last day against the days before the work began. */
-  readonly change: Look;
+  readonly change: BriefLook;
   readonly direction: 'better' | 'worse' | 'level';
   /** Measures looked at together, over which false alarms are shared. */
   readonly family: number;
@@ -72,7 +72,7 @@ function oneSeries(
   const own = occasions.filter((one) => cellOf(one) === cell);
   const days = daysOf(own);
   const evidence = cellEvidence(scaleOf(measure, band.step), own, cell, began);
-  const change = lookAt(evidence, own.length - 1, band.step, family);
+  const change = briefLookAt(evidence, own.length - 1, band.step, family);
   const after = mean((days.at(-1) as Session).values);
   const sessions = sessionPoints(measure, days).map(({ mean, meanSd, dof, half95 }, i) => {
     const { date, values, sd } = days[i] as Session;

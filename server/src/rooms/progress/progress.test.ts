@@ -55,7 +55,6 @@ describe('a line of progress', () => {
     expect(turn?.sessions.map((s) => s.date)).toEqual(['2027-03-01', '2027-03-20']);
     expect(turn?.direction).toBe('better');
     expect(turn?.change.delta).toBeLessThan(-5);
-    expect(turn?.change.lo95).toBeLessThan(turn?.change.delta as number);
     // A diagnosis is no lesson: only one that was held is.
     expect(both.lessons).toEqual([]);
     const lesson = { id: randomUUID(), day: '2027-03-01', begin: true };
@@ -108,8 +107,8 @@ describe('one measure, and everybody', () => {
     const { body } = await of('turn_top');
     expect(body.occasions.map(({ date }) => date)).toEqual(['2027-03-22', '2027-03-29']);
     expect(body.looks.map(({ delta }) => delta === null)).toEqual([true, false]);
-    expect(body.looks.at(-1)).toEqual(
-      (await progress(student)).series.find((s) => s.measure === 'turn_top')?.change,
+    expect(body.looks.at(-1)).toMatchObject(
+      (await progress(student)).series.find((s) => s.measure === 'turn_top')?.change as object,
     );
     expect(body.line).toHaveLength(2);
     expect(body.baseline).toBe(1);
