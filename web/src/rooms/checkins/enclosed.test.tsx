@@ -182,16 +182,22 @@ describe('a page that is opened for the first time', () => {
     Reflect.deleteProperty(navigator, 'serviceWorker');
   });
 
-  test('asks again for what goes along once its worker can keep it; a film is too long for that', async () => {
+  test('keeps what goes along by itself, where the worker will look; a film is too long for that', async () => {
     worker.controller = null;
-    const server = fakeServer({ 'GET /f/t': {}, 'GET /t/t': {}, 'GET /f/p': {} });
-    const kept = keepAlong(enclosures, at);
-    await Promise.resolve();
-    expect(server).toEqual([]);
-    worker.controller = {};
-    worker.dispatchEvent(new Event('controllerchange'));
-    await kept;
-    expect(server.map(({ url }) => url)).toEqual(['/t/t', '/f/t', '/f/p']);
+    const added: string[] = [];
+    const opened: string[] = [];
+    Object.assign(globalThis, {
+      caches: {
+        open: async (name: string) => {
+          opened.push(name);
+          return { add: async (url: string) => void added.push(url) };
+        },
+      },
+    });
+    await keepAlong(enclosures, at);
+    Reflect.deleteProperty(globalThis, 'caches');
+    expect(added).toEqual(['/t/t', '/f/t', '/f/p']);
+    expect(new Set(opened)).toEqual(new Set(['page-papers']));
   });
   test('with a worker from before asks for nothing twice', async () => {
     worker.controller = {};

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, upload } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
-import { workerReady } from './installPage.ts';
+import { keepPaper } from './pageKept.ts';
 
 /** Where a page finds what goes along: the coach's own way, or the student's. */
 export interface EnclosedAt {
@@ -29,15 +29,14 @@ export async function fetchVoice(url: string): Promise<Blob> {
 
 /**
  * A page that is opened for the first time fetches what goes along before there is a worker that could keep it: what can
- * be heard or seen whole is asked for once more when there is one.
+ * be heard or seen whole is kept by the page itself.
  */
 export async function keepAlong(enclosures: readonly Enclosure[], at: EnclosedAt): Promise<void> {
   if (!('serviceWorker' in navigator) || navigator.serviceWorker.controller) return;
-  await workerReady();
   const urls = enclosures.flatMap(({ id, kind }) =>
     kind === 'talk' ? [at.talk(id), at.file(id)] : kind === 'picture' ? [at.file(id)] : [],
   );
-  await Promise.allSettled(urls.map((url) => fetch(url)));
+  await Promise.allSettled(urls.map(keepPaper));
 }
 
 /** Sends one with its file; whatever becomes of this page meanwhile, it goes to its end. */

@@ -1,13 +1,3 @@
-/** Comes once what is asked for goes through the worker, which keeps it; never where there is none. */
-export const workerReady = (): Promise<void> =>
-  new Promise((done) => {
-    if (!('serviceWorker' in navigator)) return;
-    const { serviceWorker } = navigator;
-    const look = () => serviceWorker.controller && done();
-    serviceWorker.addEventListener('controllerchange', look);
-    look();
-  });
-
 /** What only this page holds, such as films that are not sent yet: while there is any, it is not loaded anew. */
 export const inHand = new Set<string>();
 

@@ -36,3 +36,13 @@ export async function forgetPage(token: string): Promise<void> {
   await forgetKept(keyOf(token));
   if (typeof caches !== 'undefined') await caches.delete(PAPERS).catch(() => false);
 }
+
+/**
+ * Keeps a paper of the page for a time without a signal. Where the worker has the page in hand, asking is enough. A page that was
+ * opened while the worker was only being set up may never come into its hand: then it puts the paper where the worker looks.
+ */
+export async function keepPaper(url: string): Promise<void> {
+  if (!('serviceWorker' in navigator)) return;
+  if (navigator.serviceWorker.controller) await fetch(url);
+  else if (typeof caches !== 'undefined') await (await caches.open(PAPERS)).add(url);
+}

@@ -23,6 +23,7 @@ import { newId } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 import { LOOK_AGAIN_MS, useVersioned } from '../../platform/useVersioned.ts';
+import { keepPaper } from './pageKept.ts';
 
 export const useCheckins = (studentId: string) =>
   useQuery({
@@ -129,11 +130,11 @@ export const sendCheckin = (token: string, body: object) =>
   post<Checkin>(`/api/page/${token}/checkins`, body);
 /** The record from which the phone goes on by itself. */
 export const askForFile = (token: string) => get<PageFile>(`/api/page/${token}/file`);
-/** Asked for once while there is a line, so that the service worker has them without one. */
+/** Kept once while there is a line, so that the service worker has them without one. */
 export const warmPapers = (token: string, drills: readonly string[]): Promise<unknown> =>
   Promise.allSettled([
-    get(`/api/page/${token}/plan`),
-    ...drills.map((id) => get(`/api/page/${token}/figures/${id}`)),
+    keepPaper(`/api/page/${token}/plan`),
+    ...drills.map((id) => keepPaper(`/api/page/${token}/figures/${id}`)),
   ]);
 /** Says that a clip's pieces are whole: now it is a clip of the student's. */
 export const takeClip = (token: string, whole: WholeClip) => post(`/api/page/${token}/clips/whole`, whole);

@@ -5,7 +5,6 @@ import { lightFormat } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
 import { keys } from '../../platform/queryKeys.ts';
-import { workerReady } from './installPage.ts';
 import { forgetPage, type KeptPage, keepPage, readPage, whoseLink } from './pageKept.ts';
 import { askForFile, usePage, warmPapers } from './queries.ts';
 
@@ -59,7 +58,6 @@ export function usePageLine(token: string): PageLine {
       await whenIdle();
       if (left) return;
       await put({ page: heard, record: await askForFile(token), at: Date.now() });
-      await workerReady();
       if (left) return;
       await warmPapers(
         token,
