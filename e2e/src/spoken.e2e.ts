@@ -155,6 +155,8 @@ describe('a spoken review', () => {
 
   const playsWithoutSignal = async (on: Page) => {
     await on.waitForFunction(async () => {
+      // The page keeps its papers at once; what opens the page itself is there when its worker is.
+      if (!(await navigator.serviceWorker.getRegistration())?.active) return false;
       const kept = await caches.open('page-papers');
       const urls = (await kept.keys()).map(({ url }) => url);
       return ['file', 'talk'].every((end) => urls.some((url) => /enclosures/.test(url) && url.endsWith(end)));
