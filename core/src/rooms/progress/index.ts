@@ -18,8 +18,7 @@ export { type Progress, progressOf } from './progressView.ts';
 export { replyFacts } from './replyFacts.ts';
 export { beliefAt } from './season/belief.ts';
 export { evidenceOf } from './season/evidence.ts';
-export type { Forecast } from './season/forecast.ts';
-export { forecastOf } from './season/forecast.ts';
+export { type Forecast, forecastOf } from './season/forecast.ts';
 export {
   type ChangeVerdict,
   cellEvidence,
