@@ -10,6 +10,7 @@ export {
 export { type Climb, climbsOf, coursesOf, type DrillCourse } from './courses.ts';
 export { movedToward, outside } from './direction.ts';
 export { type DrillWorks, type GateTime, gateTimes, whatWorks } from './everybody.ts';
+export { type FaultStoryLine, faultStory } from './faultStory.ts';
 export { type LessonEvent, type LessonMoment, minutesSince, momentsOf } from './lessonFile.ts';
 export { type LessonCount, type LessonSummary, lessonSummary } from './lessonSummary.ts';
 export { type MeasureStory, measureStory } from './measureStory.ts';

@@ -1,44 +1,18 @@
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import { faultName } from '@inchstep/contract/words';
-import { BELIEVED } from '@inchstep/core/diagnosis';
+import { faultStory } from '@inchstep/core/progress';
 import { scaleLinear, scaleTime } from 'd3';
 import { dayOf, dayText, Panel } from '../../platform/parts.tsx';
 import { useDiagnoses } from '../diagnosis/index.ts';
 import { FAULT_STORY_WORDS } from './words.ts';
 
-export interface StoryLine {
-  readonly fault: string;
-  readonly points: readonly {
-    readonly at: string;
-    /** Steps beyond the band; null where it was not believed. */
-    readonly steps: number | null;
-    readonly root: boolean;
-  }[];
-}
-
-/** Every fault that was ever believed, by date, oldest first; roots that came up first stand first. */
-export function faultStory(diagnoses: readonly Pick<DiagnosisRecord, 'at' | 'result'>[]): StoryLine[] {
-  const inOrder = [...diagnoses].sort((a, b) => (a.at < b.at ? -1 : 1));
-  const believed = inOrder.flatMap(({ result }) => [
-    ...result.roots.map((root) => root.fault),
-    ...Object.keys(result.faults).filter((id) => (result.faults[id] ?? 0) > BELIEVED),
-  ]);
-  return [...new Set(believed)].map((fault) => ({
-    fault,
-    points: inOrder.map(({ at, result }) => ({
-      at,
-      steps: (result.faults[fault] ?? 0) > BELIEVED ? (result.strengths[fault] ?? 0) : null,
-      root: result.roots.some((root) => root.fault === fault),
-    })),
-  }));
-}
-
 const WIDTH = 760;
 const NAME_WIDTH = 190;
 const ROW = 44;
+/** How far a follower's name stands in from its root's. */
+const SET_IN = 20;
 const MOST_STEPS = 3;
 
-/** Each fault as a line of posts: how far beyond its band, day by day; a filled post was the root. */
+/** Each fault as a line of posts: how far beyond its band, day by day; a filled post was the root, and what goes with it hangs from it. */
 export function FaultStory({ studentId, today }: { readonly studentId: string; readonly today: string }) {
   const diagnoses = useDiagnoses(studentId);
   const story = faultStory(diagnoses.data ?? []);
@@ -50,8 +24,8 @@ export function FaultStory({ studentId, today }: { readonly studentId: string; r
   const x = scaleTime([first, new Date(first.getTime() + span)], [NAME_WIDTH + 24, WIDTH - 40]);
   const tall = scaleLinear([0, MOST_STEPS], [3, ROW - 14]).clamp(true);
   const said = story.map(
-    ({ fault, points }) =>
-      `${faultName(fault)}: ${points.map((p) => (p.steps === null ? FAULT_STORY_WORDS.notThere : FAULT_STORY_WORDS.stepsOut(p.steps.toFixed(1)))).join(FAULT_STORY_WORDS.between)}`,
+    ({ fault, follows, points }) =>
+      `${faultName(fault)}${follows === null ? '' : FAULT_STORY_WORDS.goesWith(faultName(follows))}: ${points.map((p) => (p.steps === null ? FAULT_STORY_WORDS.notThere : FAULT_STORY_WORDS.stepsOut(p.steps.toFixed(1)))).join(FAULT_STORY_WORDS.between)}`,
   );
   return (
     <Panel title={FAULT_STORY_WORDS.faultStory}>
@@ -61,11 +35,14 @@ export function FaultStory({ studentId, today }: { readonly studentId: string; r
         role="img"
         aria-label={said.join('. ')}
       >
-        {story.map(({ fault, points }, row) => {
+        {story.map(({ fault, follows, points }, row) => {
           const foot = (row + 1) * ROW;
           return (
             <g key={fault}>
-              <text x={0} y={foot - 8} fontSize={14} fill="currentColor">
+              {follows !== null && (
+                <path d={`M6 ${foot - ROW + 2} v${ROW - 15} h9`} fill="none" stroke="currentColor" />
+              )}
+              <text x={follows === null ? 0 : SET_IN} y={foot - 8} fontSize={14} fill="currentColor">
                 {faultName(fault)}
               </text>
               <line x1={NAME_WIDTH} x2={WIDTH} y1={foot} y2={foot} stroke="currentColor" strokeWidth={0.8} />

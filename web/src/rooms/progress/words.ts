@@ -69,8 +69,9 @@ export const FAULT_STORY_WORDS = {
   stepsOut: (steps: string) => `${steps} steps out`,
   between: ', then ',
   faultStory: 'Fault story',
+  goesWith: (root: string) => `, goes with ${root}`,
   postStepsBeyond:
-    'Post: steps beyond the band at each diagnosis. Filled: named as the root. Dash: not there.',
+    'Post: steps beyond the band at each diagnosis. Filled: named as the root. Hung from a root: goes with it. Dash: not there.',
 } as const;
 
 /** What the line of progress say. */

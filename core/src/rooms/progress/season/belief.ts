@@ -2,6 +2,7 @@ import { normalCdf } from '../../../foundation/index.ts';
 import type { Evidence, Way } from './evidence.ts';
 import type { Known } from './levelFilter.ts';
 import { MOVED_SHARE, MOVES, SPREAD_ROWS } from './seasonTable.ts';
+import { NEVER, soughtLogs, sumLogs } from './sought.ts';
 
 /** A way with its probability at one look. */
 export interface Weighed {
@@ -21,13 +22,14 @@ export interface Belief {
   readonly scepticLog: number;
 }
 
-export function beliefAt({ ways, baseline, jumpShares }: Evidence, look: number): Belief {
+export function beliefAt(evidence: Evidence, look: number): Belief {
+  const { ways, baseline, jumpShares } = evidence;
   const still = ways.filter(({ kind }) => kind === 'still');
   // A jump that is not yet to come says the same as "still"; those that can have come share what all of them have.
   const moved =
     look < baseline ? [] : ways.filter(({ kind, motion }) => kind !== 'still' && motion.jumpBefore <= look);
   const times = MOVES.jump.share / (jumpShares[look] as number);
-  const logs = (of: readonly Way[], column: 'usual' | 'sceptic' | 'sought') =>
+  const logs = (of: readonly Way[], column: 'usual' | 'sceptic') =>
     of.map((way) => {
       const share = (way.kind === 'jump' ? times * way.share : way.share) * rowOf(way)[column];
       return share === 0
@@ -43,11 +45,13 @@ export function beliefAt({ ways, baseline, jumpShares }: Evidence, look: number)
     moved: weighed(moved, movedLogs, movedLog, look),
     still: weighed(still, stillLogs, stillLog, look),
     movedShare: moved.length === 0 ? 0 : Number.isFinite(odds) ? odds / (1 + odds) : 1,
-    scepticLog: moved.length === 0 ? NEVER : sumLogs(logs(moved, 'sought')) - sumLogs(logs(still, 'sceptic')),
+    scepticLog:
+      moved.length === 0
+        ? NEVER
+        : sumLogs(soughtLogs(evidence, moved, look)) - sumLogs(logs(still, 'sceptic')),
   };
 }
 
-const NEVER = Number.NEGATIVE_INFINITY;
 const rowOf = ({ spread }: Way) => SPREAD_ROWS[spread] as (typeof SPREAD_ROWS)[number];
 
 /** Those that weigh anything. */
@@ -62,15 +66,6 @@ function weighed(ways: readonly Way[], logs: readonly number[], all: number, loo
 }
 /** What weighs less than this moves no figure that is shown. */
 const TINY = 1e-4;
-
-function sumLogs(logs: readonly number[]): number {
-  let top = NEVER;
-  for (const log of logs) if (log > top) top = log;
-  if (top === NEVER) return top;
-  let sum = 0;
-  for (const log of logs) sum += Math.exp(log - top);
-  return top + Math.log(sum);
-}
 
 /** P(change <= x) among those whose level moved; x in steps. */
 export function changeCdf(moved: readonly Weighed[], x: number): number {

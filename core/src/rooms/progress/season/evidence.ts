@@ -1,13 +1,15 @@
 import { daysBetween } from '../../../foundation/index.ts';
 import { filterJumps, filterLevel, type Known, type Motion, type Seen, STILL } from './levelFilter.ts';
 import { type DayLevel, dayLevel, type Occasion } from './occasion.ts';
-import { MOVES, OFFSETS, PRACTICE, SPREAD_ROWS, SWING_ROWS } from './seasonTable.ts';
+import { MOVES, type Move, OFFSETS, PRACTICE, SPREAD_ROWS, SWING_ROWS } from './seasonTable.ts';
 
 /** One way in which things may have been: how far the player strays, and how his level moved. */
 export interface Way {
   /** Index into `SPREAD_ROWS`. */
   readonly spread: number;
   readonly kind: 'still' | 'jump' | 'trend' | 'drift';
+  /** The row of `MOVES` it is of; null where nothing moves. */
+  readonly move: Move | null;
   /**
    * How often this is met among players of this spread whose level moved (or, for "still", did not). Of jumps, those that can
    * have come by a look share what all of them have.
@@ -30,6 +32,8 @@ export interface Evidence {
   readonly offsetVariances: readonly number[];
   /** What all jumps that can have come by each occasion have as shares, before they are made to fill theirs. */
   readonly jumpShares: readonly number[];
+  /** Practice from the baseline up to each occasion. */
+  readonly practised: readonly number[];
 }
 
 /** So many places in time are tried for a jump; a long record has the jumps between them taken with the nearest. */
@@ -71,8 +75,8 @@ export function evidenceOf(
         }),
       );
       // Named one by one: spreading a guess into each way took longer than the filter.
-      const add = ({ kind, share, motion }: Guess, known: Known[]) =>
-        ways.push({ spread, kind, share, motion, seen, known, agreed });
+      const add = ({ kind, move, share, motion }: Guess, known: Known[]) =>
+        ways.push({ spread, kind, move, share, motion, seen, known, agreed });
       const jumped = filterJumps(
         seen,
         motions.jumps.map(({ motion }) => motion),
@@ -87,7 +91,15 @@ export function evidenceOf(
   const jumpShares = occasions.map((_, look) =>
     motions.jumps.reduce((sum, { motion, share }) => sum + (motion.jumpBefore <= look ? share : 0), 0),
   );
-  return { occasions, baseline, ways, offsetVariances: offsets.variances, jumpShares };
+  let practised = 0;
+  return {
+    occasions,
+    baseline,
+    ways,
+    offsetVariances: offsets.variances,
+    jumpShares,
+    practised: practice.map((units) => (practised += units)),
+  };
 }
 
 function runningSum(days: readonly DayLevel[], from: number): number[] {
@@ -129,30 +141,29 @@ function offsetsOf(occasions: readonly Occasion[], baseline: number) {
   };
 }
 
-type Guess = Pick<Way, 'kind' | 'share' | 'motion'>;
+type Guess = Pick<Way, 'kind' | 'move' | 'share' | 'motion'>;
 
-const STANDS: Guess = { kind: 'still', share: 1, motion: STILL };
+const STANDS: Guess = { kind: 'still', move: null, share: 1, motion: STILL };
 
 function motionsOf(length: number, baseline: number): { jumps: Guess[]; moving: Guess[] } {
-  const { jump, steady, tiring, drift, jolt } = MOVES;
+  const { jump } = MOVES;
   const places = jumpPlaces(length, baseline);
   return {
     jumps: places.map((jumpBefore) => ({
       kind: 'jump' as const,
+      move: 'jump' as const,
       share: jump.share * jump.laterTimes ** (jumpBefore - baseline),
       motion: { ...STILL, jumpBefore, jumpVariance: jump.sizeSteps ** 2 },
     })),
     moving: [
-      ...[steady, tiring].map(({ share, gainSteps, lasts }) => ({
-        kind: 'trend' as const,
-        share,
-        motion: { ...STILL, slopeVariance: gainSteps ** 2, lasts },
-      })),
-      ...[drift, jolt].map(({ share, perPracticeSteps }) => ({
-        kind: 'drift' as const,
-        share,
-        motion: { ...STILL, driftVariance: perPracticeSteps ** 2 },
-      })),
+      ...(['steady', 'tiring'] as const).map((move): Guess => {
+        const { share, gainSteps, lasts } = MOVES[move];
+        return { kind: 'trend', move, share, motion: { ...STILL, slopeVariance: gainSteps ** 2, lasts } };
+      }),
+      ...(['drift', 'jolt'] as const).map((move): Guess => {
+        const { share, perPracticeSteps } = MOVES[move];
+        return { kind: 'drift', move, share, motion: { ...STILL, driftVariance: perPracticeSteps ** 2 } };
+      }),
     ],
   };
 }

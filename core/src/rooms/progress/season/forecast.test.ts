@@ -25,6 +25,7 @@ const going = (level: number, slope: number, more: Partial<Weighed['at']> = {}, 
   way: {
     spread: 0,
     kind: 'trend',
+    move: lasts > 0.9 ? 'steady' : 'tiring',
     share: 1,
     seen: [],
     known: [],

@@ -15,11 +15,11 @@ export interface SpreadRow {
   readonly sought: number;
 }
 export const SPREAD_ROWS: readonly SpreadRow[] = [
-  { daySteps: 0.05, marksTimes: 1, usual: 0.15, sceptic: 0, sought: 0.3 },
-  { daySteps: 0.33, marksTimes: 1, usual: 0.35, sceptic: 0.1, sought: 0.58 },
-  { daySteps: 0.33, marksTimes: 2, usual: 0.1, sceptic: 0, sought: 0.1 },
-  { daySteps: 0.6, marksTimes: 1, usual: 0.22, sceptic: 0.3, sought: 0.02 },
-  { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.6, sought: 0 },
+  { daySteps: 0.05, marksTimes: 1, usual: 0.15, sceptic: 0, sought: 0.04 },
+  { daySteps: 0.33, marksTimes: 1, usual: 0.35, sceptic: 0.06, sought: 0.92 },
+  { daySteps: 0.33, marksTimes: 2, usual: 0.1, sceptic: 0, sought: 0.04 },
+  { daySteps: 0.6, marksTimes: 1, usual: 0.22, sceptic: 0.09, sought: 0 },
+  { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.85, sought: 0 },
 ];
 
 /** Spread from swing to swing about the day's own level, steps, and how often it is met. */
@@ -48,6 +48,30 @@ export const MOVES = {
   /** Or by very much. Without it nothing large could ever be told from a wanderer. */
   jolt: { share: 0.02, perPracticeSteps: 3 },
 } as const;
+export type Move = keyof typeof MOVES;
+
+/**
+ * Sizes at which a true change is looked for when "real" is asked: so many steps (of a trend: so many per practice), give or take,
+ * up or down alike; a size of nought is "any". How often each is met says nothing here: the shares are those with which a season
+ * of looks found most of the changes of docs/progress.md, false alarms being the same.
+ */
+export const SOUGHT_SIZES: readonly {
+  readonly move: Move;
+  readonly share: number;
+  readonly sizeSteps: number;
+  readonly aboutSteps: number;
+}[] = [
+  { move: 'jump', share: 0.15, sizeSteps: 0, aboutSteps: 1.6 },
+  { move: 'jump', share: 0.21, sizeSteps: 1, aboutSteps: 0.4 },
+  { move: 'jump', share: 0.12, sizeSteps: 2, aboutSteps: 0.5 },
+  { move: 'jump', share: 0.03, sizeSteps: 3, aboutSteps: 0.7 },
+  { move: 'steady', share: 0.06, sizeSteps: 0, aboutSteps: 0.35 },
+  { move: 'steady', share: 0.25, sizeSteps: 0.2, aboutSteps: 0.08 },
+  { move: 'tiring', share: 0.07, sizeSteps: 0, aboutSteps: 0.6 },
+  { move: 'tiring', share: 0.1, sizeSteps: 0.5, aboutSteps: 0.15 },
+  { move: 'drift', share: 0.01, sizeSteps: 0, aboutSteps: 0 },
+];
+
 /** Of a hundred players at any look so many have moved at all. */
 export const MOVED_SHARE = 0.5;
 

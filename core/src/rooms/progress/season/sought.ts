@@ -1,0 +1,70 @@
+import type { Evidence, Way } from './evidence.ts';
+import type { Known } from './levelFilter.ts';
+import { MOVES, SOUGHT_SIZES, SPREAD_ROWS } from './seasonTable.ts';
+
+export const NEVER = Number.NEGATIVE_INFINITY;
+
+export function sumLogs(logs: readonly number[]): number {
+  let top = NEVER;
+  for (const log of logs) if (log > top) top = log;
+  if (top === NEVER) return top;
+  let sum = 0;
+  for (const log of logs) sum += Math.exp(log - top);
+  return top + Math.log(sum);
+}
+
+/**
+ * Log evidence of each moved way after a look, its size being one of those that are looked for instead of anything about nought. What
+ * was seen enters by the filter's own answer: it says what the change is under one guess of its size, and so (both being Gaussian)
+ * what the same sights say under any other.
+ */
+export function soughtLogs(evidence: Evidence, moved: readonly Way[], look: number): number[] {
+  const jumps = evidence.jumpShares[look] as number;
+  const practised = evidence.practised[look] as number;
+  return moved.map((way) => {
+    const share = (way.kind === 'jump' ? way.share / jumps : 1) * soughtShare(way);
+    if (share === 0) return NEVER;
+    const at = way.known[look] as Known;
+    return Math.log(share) + at.log + (way.agreed[look] as number) + sizesLog(way, at, practised);
+  });
+}
+
+const soughtShare = ({ spread }: Way): number => (SPREAD_ROWS[spread] as (typeof SPREAD_ROWS)[number]).sought;
+
+/** Log of how much likelier the sights are under the sizes looked for than under the filter's own guess, shares included. */
+function sizesLog({ move, motion }: Way, { change, changeVariance }: Known, practised: number): number {
+  const sizes = SOUGHT_SIZES.filter((row) => row.move === move);
+  const unit = move === 'steady' || move === 'tiring' ? gainOf(MOVES[move].lasts, practised) : 1;
+  const guess = move === 'jump' ? motion.jumpVariance : motion.slopeVariance;
+  const size: Gaussian = { mean: change / unit, variance: changeVariance / unit ** 2 };
+  return sumLogs(
+    sizes.map(
+      ({ share, sizeSteps, aboutSteps }) =>
+        Math.log(share) + (guess > 0 ? likelierBy(size, guess, sizeSteps, aboutSteps ** 2) : 0),
+    ),
+  );
+}
+
+/** What a slope of one per practice comes to. */
+const gainOf = (lasts: number, practised: number): number => (1 - lasts ** practised) / (1 - lasts);
+
+interface Gaussian {
+  readonly mean: number;
+  readonly variance: number;
+}
+
+/**
+ * By how much likelier (log) the sights are where a size is +-`mean` give or take `variance`, than where it is nought give or take `guess`;
+ * `found` is what the sights say under the latter.
+ */
+export function likelierBy(found: Gaussian, guess: number, mean: number, variance: number): number {
+  const precision = 1 / found.variance - 1 / guess;
+  // The sights say nothing of the size: any guess of it is as good.
+  if (precision <= 1e-9) return 0;
+  const seen = found.mean / found.variance / precision;
+  const error = 1 / precision;
+  const under = (at: number, spread: number) =>
+    -0.5 * (Math.log(spread + error) + (seen - at) ** 2 / (spread + error));
+  const sides = mean === 0 ? [under(0, variance)] : [under(mean, variance), under(-mean, variance)];
+  return sumLogs(sides) - Math.log(sides.length) - under(0, guess);
+}
