@@ -1,5 +1,6 @@
 import { ENCLOSURES, REQUESTED_BY } from '@inchstep/core/checkins';
 import { NOTE_TAGS } from '@inchstep/core/practice';
+import { FORECAST_KINDS } from '@inchstep/core/progress';
 import { z } from 'zod';
 import { filmAskSchema, talkSchema } from '../rooms/checkins/index.ts';
 import { lessonSchema } from '../rooms/intake/index.ts';
@@ -113,6 +114,25 @@ export const LESSON_TABLES: readonly StudentTable[] = [
       measure: text(60).nullable(),
       felt: z.number().nullable(),
       undone_at: stamp.nullable(),
+    }),
+  },
+  {
+    table: 'forecasts',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      measure: text(60),
+      kind: z.enum(FORECAST_KINDS),
+      asked_on: daySchema,
+      told_at: stamp,
+      cell: text(80),
+      lo: z.number().nullable(),
+      hi: z.number().nullable(),
+      likely: daySchema,
+      lo80: daySchema,
+      hi80: daySchema,
     }),
   },
 ];

@@ -1,8 +1,10 @@
 import type { Library } from '@inchstep/core/prescription';
-import { type StudentRecord, summaryOf } from '@inchstep/core/progress';
+import { forecastsToKeep, type StudentRecord, type Summary, summaryOf } from '@inchstep/core/progress';
+import { dayOf } from '../platform/context.ts';
 import type { Db } from '../platform/db.ts';
 import type { Records, Touched } from '../platform/records.ts';
 import { readLibrary } from '../rooms/prescription/index.ts';
+import { keepForecasts, toldForecasts } from '../rooms/progress/index.ts';
 import { FileCache } from './fileCache.ts';
 import { SummaryRows } from './summaryRows.ts';
 
@@ -30,9 +32,11 @@ export class StudentRecords implements Records {
   private background: NodeJS.Immediate | null = null;
 
   private readonly db: Db;
+  private readonly now: () => Date;
 
   constructor(db: Db, now: () => Date) {
     this.db = db;
+    this.now = now;
     this.files = new FileCache(db, now);
     this.rows = new SummaryRows(db);
   }
@@ -113,7 +117,19 @@ export class StudentRecords implements Records {
     if (what === 'nothing') return;
     if (what === 'sets') this.files.setsAdded(studentId);
     else this.files.drop(studentId);
-    this.rows.put(summaryOf(this.of(studentId), this.library()));
+    // What is told of a film that was known before is told anew only with a write that may have changed it.
+    if (what === 'file') this.tell(studentId);
+    this.rows.put(this.summary(studentId));
+  }
+
+  private tell(studentId: string): void {
+    const at = this.now().toISOString();
+    const told = forecastsToKeep(this.of(studentId), this.library(), dayOf(at));
+    keepForecasts(this.db, studentId, told, at);
+  }
+
+  private summary(studentId: string): Summary {
+    return summaryOf(this.of(studentId), this.library(), toldForecasts(this.db, studentId));
   }
 
   everybodyChanged(): void {
@@ -158,7 +174,7 @@ export class StudentRecords implements Records {
       if (!this.rows.exists(id)) continue;
       this.files.drop(id);
       const said = this.rows.bodyOf(id);
-      const isRight = said === JSON.stringify(summaryOf(this.of(id), this.library()));
+      const isRight = said === JSON.stringify(this.summary(id));
       if (!isRight) this.write(id, () => undefined);
       yield !isRight;
     }

@@ -5,10 +5,10 @@ import { MEASURE, occasionsOf, STILL_PLAYERS } from './progressWorld.ts';
 /** Looks of a season that the bars are set for, the first one that can compare anything first. */
 const LOOKS = 7;
 /**
- * Of the false alarms that a season may hold, so much is spent on each look: a fault's worth of change should show by the third
- * or fourth session, a single step by the sixth, a slow gain by the eighth. Two sessions alone hardly show anything.
+ * Of the false alarms that a season may hold, so much is spent on each look: a large change should show by the fourth session, a
+ * single step by the sixth, a slow gain by the eighth. Two or three sessions alone hardly show anything.
  */
-const SPENT = [0.02, 0.08, 0.1, 0.12, 0.28, 0.1, 0.3];
+const SPENT = [0.01, 0.02, 0.14, 0.02, 0.58, 0.04, 0.19];
 /** Of the 5 in 100, what is left for looks after these and for what a simulation can't see. */
 const SEASON = 0.045;
 export const FAMILIES = [1, 3, 5, 10] as const;

@@ -1,9 +1,13 @@
-import { AID_STATES, CUE_STATES } from '@inchstep/core/capture';
+import { AID_STATES, CUE_STATES, SHOT_FIELD_IDS } from '@inchstep/core/capture';
 import { LIMITS } from '@inchstep/core/intake';
 import { STAGES } from '@inchstep/core/practice';
 import {
+  type BallBeside,
   type Progress as CoreProgress,
   type MeasureStory as CoreStory,
+  FORECAST_KINDS,
+  type ForecastScore,
+  type JudgedForecast,
   STANDINGS,
 } from '@inchstep/core/progress';
 import { z } from 'zod';
@@ -75,6 +79,55 @@ const cellName = {
   place: z.string(),
 };
 
+/** How good told dates were, over all students. */
+const scoreSchema = z.object({
+  judged: z.int(),
+  waiting: z.int(),
+  held: z.int(),
+  sooner: z.int(),
+  later: z.int(),
+  fifths: z.array(z.int()).readonly(),
+  brier: z.object({ told: z.number(), base: z.number(), films: z.int() }).nullable(),
+}) satisfies z.ZodType<ForecastScore>;
+
+export type { ForecastScore };
+
+/** A date as it was told, beside what came. */
+const judgedForecastSchema = z.object({
+  measure: z.string(),
+  kind: z.enum(FORECAST_KINDS),
+  askedOn: daySchema,
+  cell: z.string(),
+  lo: z.number().nullable(),
+  hi: z.number().nullable(),
+  likely: daySchema,
+  lo80: daySchema,
+  hi80: daySchema,
+  came: daySchema.nullable(),
+  notBy: daySchema,
+  pit: z.number().nullable(),
+  next: z.object({ p: z.number(), was: z.boolean() }).nullable(),
+}) satisfies z.ZodType<JudgedForecast>;
+
+/** What a student felt beside what was measured, an answer each; null before anybody was asked. */
+const feltSchema = z
+  .object({
+    answers: z.array(z.object({ at: z.string(), felt: z.number(), measured: z.number() })).readonly(),
+    per: z.number(),
+    lo95: z.number(),
+    hi95: z.number(),
+    nothingFelt: z.int(),
+  })
+  .nullable();
+
+const ballSchema = z.object({
+  field: z.enum(SHOT_FIELD_IDS),
+  unit: z.string(),
+  shots: z.int(),
+  days: z.array(z.object({ date: daySchema, body: z.number(), ball: z.number(), shots: z.int() })).readonly(),
+  went: z.enum(['together', 'apart', 'cant_tell']),
+}) satisfies z.ZodType<BallBeside>;
+
 /** One measure with everything that is known of it: the line of its level, what was to be said when, where it holds and lasts. */
 export const measureStorySchema = z.object({
   measure: z.string(),
@@ -110,6 +163,10 @@ export const measureStorySchema = z.object({
       .readonly(),
     next: z.object({ ...cellName, bits: z.number() }).nullable(),
   }),
+  /** Dates told of this measure before, and how good told dates were over all students. */
+  dates: z.object({ told: z.array(judgedForecastSchema).readonly(), score: scoreSchema }),
+  felt: feltSchema,
+  ball: z.array(ballSchema).readonly(),
 }) satisfies z.ZodType<CoreStory>;
 export type MeasureStory = z.infer<typeof measureStorySchema>;
 
@@ -201,5 +258,7 @@ export const everybodySchema = z.object({
       }),
     )
     .readonly(),
+  /** How good told dates were. */
+  dates: scoreSchema,
 });
 export type Everybody = z.infer<typeof everybodySchema>;

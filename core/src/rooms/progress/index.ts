@@ -1,3 +1,4 @@
+export { type BallBeside, ballBeside, type DayOfShots } from './ballBeside.ts';
 export { type Brief, briefOf } from './brief.ts';
 export {
   type Change,
@@ -11,6 +12,8 @@ export { type Climb, climbsOf, coursesOf, type DrillCourse } from './courses.ts'
 export { movedToward, outside } from './direction.ts';
 export { type DrillWorks, type GateTime, gateTimes, whatWorks } from './everybody.ts';
 export { type FaultStoryLine, faultStory } from './faultStory.ts';
+export { type FeltPer, feltPer } from './feltPer.ts';
+export { forecastsToKeep, judgedForecasts } from './forecasts.ts';
 export { type LessonEvent, type LessonMoment, minutesSince, momentsOf } from './lessonFile.ts';
 export { type LessonCount, type LessonSummary, lessonSummary } from './lessonSummary.ts';
 export { type MeasureStory, measureStory } from './measureStory.ts';
@@ -35,6 +38,15 @@ export type { LevelPoint } from './season/levelLine.ts';
 export { cellOf, inOrder, type Occasion } from './season/occasion.ts';
 export type { Kept } from './season/retention.ts';
 export { type SeasonAnswer, seasonAnswer } from './season/seasonAnswer.ts';
+export {
+  FORECAST_KINDS,
+  type ForecastKind,
+  type ForecastScore,
+  type JudgedForecast,
+  judgeTold,
+  scoreOfForecasts,
+  type ToldForecast,
+} from './season/toldForecast.ts';
 export type { CellName, Transfer, TransferCell } from './season/transfer.ts';
 export type { Series } from './series.ts';
 export { STANDINGS, type Standing, type StandingWord, standingAt, standingOf } from './standing.ts';

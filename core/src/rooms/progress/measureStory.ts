@@ -1,12 +1,10 @@
-import { daysBetween, type IsoDay, plusDays } from '../../foundation/index.ts';
+import type { IsoDay } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
-import { countedSets, type PracticeRecord } from '../practice/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
+import { type Forecasts, forecastsOf } from './forecasts.ts';
 import { beliefAt } from './season/belief.ts';
-import type { Evidence } from './season/evidence.ts';
-import { type Forecast, forecastOf } from './season/forecast.ts';
 import { occasionsFrom, toldCell } from './season/fromReadings.ts';
-import { cellEvidence, type Look, lookAt, practicePerDay, scaleOf } from './season/judgeSeason.ts';
+import { cellEvidence, type Look, lookAt, scaleOf } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf, levelOf } from './season/levelBelief.ts';
 import { type LevelPoint, levelLine } from './season/levelLine.ts';
 import type { Occasion } from './season/occasion.ts';
@@ -29,18 +27,10 @@ export interface MeasureStory {
   readonly line: readonly LevelPoint[];
   /** P(the level is in band) now. */
   readonly inBand: number;
-  readonly forecast: {
-    /** If practice goes on as it did of late. */
-    readonly done: { readonly inBand: Forecast | null; readonly owned: Forecast | null };
-    /** If it goes on as planned; null without a plan. */
-    readonly planned: { readonly inBand: Forecast | null; readonly owned: Forecast | null } | null;
-  };
+  readonly forecast: Forecasts;
   readonly kept: readonly Kept[];
   readonly transfer: Transfer;
 }
-
-/** How far back "of late" reaches, and how far ahead a plan is counted. */
-const SPAN_DAYS = 28;
 
 /** The story of one measure; null where it was never measured. */
 export function measureStory(
@@ -69,7 +59,7 @@ export function measureStory(
     looks: occasions.map((_, look) => lookAt(evidence, look, scale.step, family)),
     line: levelLine(evidence, scale.step),
     inBand: inBandOf(believed, edgesOf(band)),
-    forecast: forecasts(evidence, band, record.practice, today),
+    forecast: forecastsOf(evidence, band, record.practice, today),
     kept: retentionOf(occasions, baseline, scale.step, scale.shared),
     transfer: transferOf(all, wantedCells(measure, all), edgesOf(band), scale.step, scale.shared, {
       ...told,
@@ -92,45 +82,4 @@ function wantedCells(measure: string, occasions: readonly Occasion[]): CellName[
   return [...clubs].flatMap((club) =>
     [...places].map((place): CellName => ({ speed: 'full', aid: 'off', club, place })),
   );
-}
-
-function forecasts(
-  evidence: Evidence,
-  band: Band,
-  practice: PracticeRecord,
-  today: IsoDay,
-): MeasureStory['forecast'] {
-  const look = evidence.occasions.length - 1;
-  const none = { inBand: null, owned: null };
-  if (look < evidence.baseline) return { done: none, planned: null };
-  const belief = beliefAt(evidence, look);
-  const { date } = evidence.occasions[look] as Occasion;
-  const at = (pace: number) => forecastOf(belief, edgesOf(band), date, pace * practicePerDay(evidence));
-  const { late, planned, meanwhile } = paces(evidence, practice, today);
-  return {
-    done: at(meanwhile > 0 && late > 0 ? late / meanwhile : 1),
-    planned: planned === null ? null : at(meanwhile > 0 ? planned / meanwhile : 1),
-  };
-}
-
-/** Repetitions a day: of late, as planned, and on the whole while the level was watched. */
-function paces({ occasions, baseline }: Evidence, { sets, plan }: PracticeRecord, today: IsoDay) {
-  const counted = countedSets(sets);
-  const reps = (from: IsoDay, to: IsoDay) =>
-    counted.filter(({ date }) => date > from && date <= to).reduce((sum, { reps }) => sum + reps.length, 0);
-  const first = (occasions[baseline - 1] as Occasion).date;
-  const last = (occasions.at(-1) as Occasion).date;
-  const ahead =
-    plan?.plan.days.filter(({ date }) => date > today && date <= plusDays(today, SPAN_DAYS)) ?? [];
-  const asked = ahead
-    .flatMap(({ items }) => items)
-    .reduce((sum, { rehearsals, balls }) => sum + rehearsals + balls, 0);
-  return {
-    late: reps(plusDays(today, -SPAN_DAYS), today) / SPAN_DAYS,
-    meanwhile: reps(first, last) / Math.max(1, daysBetween(first, last)),
-    planned:
-      ahead.length === 0
-        ? null
-        : asked / Math.max(1, daysBetween(today, (ahead.at(-1) as { date: IsoDay }).date)),
-  };
 }

@@ -5,8 +5,10 @@ import type { Hand, LessonRecord, Limit } from '../intake/index.ts';
 import { gateStates, type Stage } from '../practice/index.ts';
 import { drillHistory, inUse, type Library } from '../prescription/index.ts';
 import { type Climb, climbsOf, coursesOf, type DrillCourse } from './courses.ts';
+import { judgedForecasts } from './forecasts.ts';
 import { hasWorsened, movedOf } from './moved.ts';
 import { ownedOf } from './owned.ts';
+import type { JudgedForecast, ToldForecast } from './season/toldForecast.ts';
 import { type Standing, standingOf } from './standing.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
@@ -36,11 +38,13 @@ export interface Summary {
   /** Work that can be counted with that of all students: courses of drills, and when rungs were passed. */
   readonly courses: readonly DrillCourse[];
   readonly climbs: readonly Climb[];
+  /** Dates that were told, beside what came; for the count over all students, too. */
+  readonly forecasts: readonly JudgedForecast[];
   /** The check-in that a press on the queue's line opens. */
   readonly opens: { readonly checkinId: string; readonly note: string } | null;
 }
 
-export function summaryOf(record: StudentRecord, library: Library): Summary {
+export function summaryOf(record: StudentRecord, library: Library, kept: readonly ToldForecast[]): Summary {
   const { intake, measures, prescription, checkins } = record;
   const gates = gateStates(record, library);
   const moved = movedOf(record, library);
@@ -74,6 +78,7 @@ export function summaryOf(record: StudentRecord, library: Library): Summary {
     outcomes: drillHistory(prescription.choices).filter(({ outcome }) => outcome !== 'in_use'),
     courses: coursesOf(record, library),
     climbs: climbsOf(record, gates),
+    forecasts: judgedForecasts(record, kept),
     opens: opens && { checkinId: opens.id, note: opens.note },
   };
 }

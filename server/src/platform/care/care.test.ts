@@ -8,6 +8,7 @@ import { type Care, STUDENT_TABLES } from '@inchstep/contract/care';
 import type { Checkin } from '@inchstep/contract/checkins';
 import type { Student } from '@inchstep/contract/intake';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { keepForecasts } from '../../rooms/progress/index.ts';
 import { addStudent, clipBytes, markedSwing, type TestServer, testServer } from '../../testServer.ts';
 import { projectRoot } from '../db.ts';
 import { makeBackup } from './backup.ts';
@@ -118,6 +119,15 @@ async function fullStudent(firstName: string, familyName: string): Promise<strin
   await server.ask('POST', '/api/messages', { to, text: 'How is it?' });
   await server.ask('POST', `/api/students/${id}/messages/${to[0]?.id}/now`);
   await server.ask('POST', at('/asides'), { id: randomUUID(), until: '2027-03-09', note: '' });
+  // A date is told only of a gain over many days: here it is put where it would be kept.
+  const said = { likely: '2027-04-01', lo80: '2027-03-20', hi80: '2027-05-01' };
+  const told = {
+    measure: 'turn_top',
+    kind: 'in_band' as const,
+    askedOn: '2027-03-01',
+    cell: 'full off mid_iron',
+  };
+  keepForecasts(server.ctx.db, id, [{ ...told, ...said, lo: 80, hi: null }], '2027-03-01T09:00:00.000Z');
   return id;
 }
 

@@ -24,6 +24,17 @@ export const shotLinesOf = (db: Db, studentId: string): ShotSetLine[] =>
     .where(and(eq(shotSets.studentId, studentId), isNull(shotSets.discardedAt)))
     .orderBy(desc(shotSets.recordedOn), desc(shotSets.createdAt))
     .all();
+/** Shots by day, those that were thrown away left out. */
+export const shotDaysOf = (
+  db: Db,
+  studentId: string,
+): { readonly date: string; readonly shots: ShotSet['shots'] }[] =>
+  db
+    .select({ date: shotSets.recordedOn, shots: shotSets.shots })
+    .from(shotSets)
+    .where(and(eq(shotSets.studentId, studentId), isNull(shotSets.discardedAt)))
+    .orderBy(shotSets.recordedOn)
+    .all();
 export const updateShots = (
   db: Db,
   id: string,

@@ -1,3 +1,4 @@
+export { shotDaysOf } from './deviceRepo.ts';
 export type { EnclosureFacts } from './inspectEnclosure.ts';
 export { captureRoutes, readUpload, sendClip, sendKept } from './routes.ts';
 export {

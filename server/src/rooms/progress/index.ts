@@ -1,1 +1,2 @@
+export { keepForecasts, toldForecasts } from './forecastRepo.ts';
 export { progressRoutes } from './routes.ts';

@@ -10,18 +10,25 @@ import type {
 import { ageOn } from '@inchstep/core/foundation';
 import { lessonKey, nextLessonFrom, plannedFrom, runningAt } from '@inchstep/core/intake';
 import {
+  ballBeside,
   briefOf,
+  type ForecastScore,
+  feltPer,
   gateTimes,
+  judgedForecasts,
   measureStory,
   progressOf,
   STANDINGS,
   type Summary,
+  scoreOfForecasts,
   standingAt,
   whatWorks,
 } from '@inchstep/core/progress';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { libraryOf } from '../prescription/index.ts';
+import { shotDaysOf } from '../capture/index.ts';
+import { feelPage, libraryOf } from '../prescription/index.ts';
+import { toldForecasts } from './forecastRepo.ts';
 
 export const briefFor = (ctx: Context, studentId: string): Brief =>
   briefOf(ctx.records.of(studentId), libraryOf(ctx), stamp(ctx), today(ctx));
@@ -31,18 +38,38 @@ export const progressFor = (ctx: Context, studentId: string): Progress =>
 
 /** Everything known of one measure; a measure that was never seen is not found. */
 export function measureStoryFor(ctx: Context, studentId: string, measure: string): MeasureStory {
-  const story = measureStory(ctx.records.of(studentId), libraryOf(ctx), measure, today(ctx));
+  const story = storyOf(ctx, studentId, measure);
   if (!story) throw new Refusal('not_found');
   return story;
 }
 
+function storyOf(ctx: Context, studentId: string, measure: string): MeasureStory | null {
+  const record = ctx.records.of(studentId);
+  const story = measureStory(record, libraryOf(ctx), measure, today(ctx));
+  if (!story) return null;
+  const own = toldForecasts(ctx.db, studentId).filter((told) => told.measure === measure);
+  const answers = feelPage(ctx, studentId)
+    .records.filter((one) => one.measure === measure)
+    .map(({ at, felt, measured }) => ({ at, felt, measured }));
+  const per = feltPer(answers);
+  return {
+    ...story,
+    dates: { told: judgedForecasts(record, own), score: scoreOfAll(ctx) },
+    felt: per && { answers, per: per.per, lo95: per.lo95, hi95: per.hi95, nothingFelt: per.nothingFelt },
+    ball: ballBeside(story.occasions, shotDaysOf(ctx.db, studentId)),
+  };
+}
+
+/** How good told dates were, over everybody. */
+const scoreOfAll = (ctx: Context): ForecastScore =>
+  scoreOfForecasts([...ctx.records.summaries().all].flatMap(({ forecasts }) => forecasts));
+
 /** The stories of what is worked on and of what else is known, for files that leave the program. */
 export function storiesFor(ctx: Context, studentId: string): MeasureStory[] {
-  const record = ctx.records.of(studentId);
-  const { series, focus } = progressOf(record, libraryOf(ctx));
+  const { series, focus } = progressFor(ctx, studentId);
   return series
     .filter(({ measure, change }) => focus.includes(measure) || change.verdict !== 'cant_tell')
-    .flatMap(({ measure }) => measureStory(record, libraryOf(ctx), measure, today(ctx)) ?? []);
+    .flatMap(({ measure }) => storyOf(ctx, studentId, measure) ?? []);
 }
 
 function cardFrom(summary: Summary, now: string, day: string): BriefCard {
@@ -112,6 +139,7 @@ export function everybodyOf(ctx: Context): Everybody {
       all.flatMap(({ climbs }) => climbs),
       day,
     ),
+    dates: scoreOfAll(ctx),
   };
 }
 
