@@ -4,6 +4,8 @@ import { Empty, HeadRow, Panel, Shown } from '../../platform/parts.tsx';
 import { Tape } from '../../platform/tape.tsx';
 import { useLibrary } from '../prescription/index.ts';
 import { useEverybody } from './queries.ts';
+import { Fifths, howGood } from './ToldDates.tsx';
+import { DATES_WORDS } from './words.belief.ts';
 import { EVERYBODY_WORDS } from './words.everybody.ts';
 import { STATE_WORDS } from './words.ts';
 
@@ -22,6 +24,7 @@ export function EverybodyScreen() {
               <Now standings={all.standings} />
               <Works works={all.works} />
               <Gates gates={all.gates} />
+              <Dates score={all.dates} />
             </>
           )
         }
@@ -117,6 +120,22 @@ const Gates = ({ gates }: Pick<Everybody, 'gates'>) => (
       </div>
     )}
     <p className="mt-1 text-sm text-base-content/80">{EVERYBODY_WORDS.notYetCounts}</p>
+  </Panel>
+);
+
+const Dates = ({ score }: { readonly score: Everybody['dates'] }) => (
+  <Panel title={DATES_WORDS.title}>
+    <p>{howGood(score)}</p>
+    {score.judged > 0 && (
+      <>
+        <Fifths score={score} />
+        <p>{DATES_WORDS.counts(score.judged, score.sooner, score.later, score.waiting)}</p>
+      </>
+    )}
+    {score.brier && (
+      <p>{DATES_WORDS.brier(score.brier.told.toFixed(2), score.brier.base.toFixed(2), score.brier.films)}</p>
+    )}
+    <p className="mt-1 text-sm text-base-content/80">{DATES_WORDS.even}</p>
   </Panel>
 );
 

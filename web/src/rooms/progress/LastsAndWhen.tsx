@@ -1,5 +1,6 @@
 import type { MeasureStory } from '@inchstep/contract/progress';
 import { dayText, Panel } from '../../platform/parts.tsx';
+import { ToldDates } from './ToldDates.tsx';
 import { BELIEF_WORDS, LASTS_WORDS, WHEN_WORDS } from './words.belief.ts';
 
 type Forecasts = MeasureStory['forecast']['done'];
@@ -43,6 +44,7 @@ export function When({ story, today }: { readonly story: MeasureStory; readonly 
           <p className="mt-1 text-sm text-base-content/80">{WHEN_WORDS.why}</p>
         </>
       )}
+      <ToldDates dates={story.dates} today={today} />
     </Panel>
   );
 }

@@ -10,6 +10,7 @@ import { useUnits } from '../../platform/units.ts';
 import { BeliefLine } from './BeliefLine.tsx';
 import { cellText } from './cellText.ts';
 import { FaultStory } from './FaultStory.tsx';
+import { Ball, Felt } from './FeltAndBall.tsx';
 import { Lasts, When } from './LastsAndWhen.tsx';
 import { MeasureList } from './MeasureList.tsx';
 import { useMeasureStory, useProgress } from './queries.ts';
@@ -83,6 +84,8 @@ function Told({ story, series, progress, today }: ToldProps) {
       <div className="grid items-start gap-3 md:grid-cols-2">
         <When story={story} today={today} />
         <Lasts story={story} />
+        <Felt story={story} />
+        <Ball story={story} today={today} />
       </div>
     </>
   );

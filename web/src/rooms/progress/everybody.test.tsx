@@ -6,9 +6,19 @@ import { EverybodyScreen } from './EverybodyScreen.tsx';
 
 afterEach(cleanup);
 
+const NO_DATES: Everybody['dates'] = {
+  judged: 0,
+  waiting: 0,
+  held: 0,
+  sooner: 0,
+  later: 0,
+  fifths: [0, 0, 0, 0, 0],
+  brier: null,
+};
+
 const show = (more: Partial<Everybody>) => {
   fakeServer({
-    'GET /api/everybody': { students: 3, standings: [], works: [], gates: [], ...more },
+    'GET /api/everybody': { students: 3, standings: [], works: [], gates: [], dates: NO_DATES, ...more },
     'GET /api/library': { drills: [], words: {} },
   });
   draw(<EverybodyScreen />);
@@ -52,6 +62,18 @@ test('time to each gate, with those who are on it still', async () => {
   expect(gates.getByText('3 weeks')).toBeTruthy();
   expect(gates.getByText('not yet to be said')).toBeTruthy();
   expect(gates.getByRole('img', { name: /week 3: 55 in 100/ })).toBeTruthy();
+});
+
+test('how good told dates were: held and not, in fifths, and by the next film', async () => {
+  const brier = { told: 0.14, base: 0.22, films: 31 };
+  show({
+    dates: { judged: 24, waiting: 5, held: 18, sooner: 1, later: 5, fifths: [3, 4, 5, 5, 7], brier },
+  });
+  const dates = within(await screen.findByRole('region', { name: 'How good told dates were' }));
+  expect(dates.getByText(/18 of 24 told dates held/).textContent).not.toMatch(/Too few/);
+  expect(dates.getByText(/sooner than told 1, later 5. Still open: 5/)).toBeTruthy();
+  expect(dates.getByText(/31 films: 0.14; .* 0.22/)).toBeTruthy();
+  expect(dates.getByRole('img', { name: /fifth 5 of what was told: 7/ })).toBeTruthy();
 });
 
 test('with nobody there is what to do; with nothing to count that is said', async () => {

@@ -1,3 +1,4 @@
+import type { MeasureStory } from '@inchstep/contract/progress';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
 import { HOUSE_LIBRARY } from '@inchstep/core/prescription';
 import { measureStory, progressOf, type StudentRecord } from '@inchstep/core/progress';
@@ -54,7 +55,12 @@ function recordOf(days: readonly Day[]): StudentRecord {
   } as unknown as StudentRecord;
 }
 
-const show = (days: readonly Day[]) => {
+const NO_DATES = {
+  told: [],
+  score: { judged: 0, waiting: 0, held: 0, sooner: 0, later: 0, fifths: [0, 0, 0, 0, 0], brier: null },
+};
+
+const show = (days: readonly Day[], besides: Partial<Pick<MeasureStory, 'dates' | 'felt' | 'ball'>> = {}) => {
   const record = recordOf(days);
   const progress = progressOf(record, HOUSE_LIBRARY);
   fakeServer({
@@ -64,7 +70,10 @@ const show = (days: readonly Day[]) => {
     ...Object.fromEntries(
       progress.series.map(({ measure }) => [
         `GET /api/students/x/progress/${measure}`,
-        measureStory(record, HOUSE_LIBRARY, measure, ME.today),
+        {
+          ...measureStory(record, HOUSE_LIBRARY, measure, ME.today),
+          ...{ dates: NO_DATES, felt: null, ball: [], ...besides },
+        },
       ]),
     ),
   });
@@ -169,5 +178,52 @@ describe('does it last, and when', () => {
     const when = within(await screen.findByRole('region', { name: 'When' }));
     expect(when.getAllByText(/, 8 times in 10\)$/).length).toBeGreaterThan(0);
     expect(screen.getByTestId('due')).toBeTruthy();
+  });
+});
+
+describe('what stands beside a measure', () => {
+  const ONE = {
+    measure: 'shift_top',
+    kind: 'in_band' as const,
+    askedOn: '2027-03-15',
+    cell: 'full off mid_iron',
+    lo: -0.8,
+    hi: 0.8,
+    likely: '2027-03-30',
+    lo80: '2027-03-25',
+    hi80: '2027-04-20',
+  };
+  test('dates told before, what came, and how many held', async () => {
+    const came = { ...ONE, came: '2027-04-08', notBy: '2027-04-01', pit: 0.6, next: null };
+    const open = { ...ONE, kind: 'owned' as const, came: null, notBy: '2027-04-08', pit: null, next: null };
+    const score = { ...NO_DATES.score, judged: 9, held: 7, later: 2, fifths: [1, 2, 3, 1, 2] };
+    show(weekly(BETTER), { dates: { told: [came, open], score } });
+    expect((await screen.findByText(/told dates held/)).textContent).toMatch(/7 of 9 .* Too few/);
+    fireEvent.click(screen.getByText('2 dates told before'));
+    expect(screen.getByText(/^between .* and /)).toBeTruthy();
+    expect(screen.getByText('not yet, still within it')).toBeTruthy();
+  });
+  test('felt against measured counts what was felt as nothing; unasked says how to begin', async () => {
+    const answers = [
+      { at: '2027-03-09T10:00:00Z', felt: 0, measured: 1.5 },
+      { at: '2027-03-02T10:00:00Z', felt: 3, measured: 1.5 },
+    ];
+    show(weekly(BETTER), { felt: { answers, per: 1.2, lo95: 0.7, hi95: 1.7, nothingFelt: 1 } });
+    expect(await screen.findByText(/Feels 1.2 for each one measured/)).toBeTruthy();
+    expect(screen.getByRole('img', { name: /felt 3.0 in, measured 1.5 in; felt 0.0 in/ })).toBeTruthy();
+    expect(screen.getByText(/2 answers, 1 of them felt as nothing/)).toBeTruthy();
+    cleanup();
+    show(weekly(BETTER));
+    expect(await screen.findByText(/Nobody has been asked yet/)).toBeTruthy();
+    expect(screen.getByText(/20 shots are in from 3 days/)).toBeTruthy();
+  });
+  test('the ball went together, and is never called a cause', async () => {
+    const days = [0, 1, 2].map((i) => ({ date: `2027-03-0${i + 1}`, body: i - 2, ball: i / 2, shots: 8 }));
+    const ball = [{ field: 'lowPointIn' as const, unit: 'in', shots: 24, days, went: 'together' as const }];
+    show(weekly(BETTER), { ball });
+    expect(await screen.findByText('Low point went together with it')).toBeTruthy();
+    expect(screen.getByText(/24 shots on 3 days/)).toBeTruthy();
+    expect(screen.queryByText(/caused/)).toBeNull();
+    expect(screen.getByRole('img', { name: /ball 0.5 in/ })).toBeTruthy();
   });
 });

@@ -81,3 +81,59 @@ export const LASTS_WORDS = {
   kept: (share: string, low: string, high: string, gaps: number) =>
     `${share} of the gain was there (${low} to ${high}; ${gaps === 1 ? 'one gap' : `${gaps} gaps`})`,
 } as const;
+
+/** Dates that were told, and how good they were. */
+export const DATES_WORDS = {
+  title: 'How good told dates were',
+  noneJudged: (waiting: number) =>
+    waiting === 0
+      ? 'No date has been told yet that could be held against what came.'
+      : `${waiting === 1 ? 'One date was' : `${waiting} dates were`} told; of none can be said yet what came.`,
+  held: (held: number, judged: number) =>
+    `Over all your students ${held} of ${judged} told dates held (8 of 10 should).`,
+  few: 'Too few yet to judge by.',
+  before: (n: number) => (n === 1 ? 'One date told before' : `${n} dates told before`),
+  columns: ['Told on', 'Of', 'Date', 'What came'],
+  kinds: { in_band: 'in band', owned: 'owned' },
+  span: (likely: string, from: string, to: string) => `${likely} (${from} to ${to})`,
+  waiting: 'not yet, still within it',
+  overdue: 'not yet, and over it',
+  came: (after: string, by: string) => `between ${after} and ${by}`,
+  fifths: ['early', '', 'middle', '', 'late'],
+  fifth: (i: number, n: number) => `fifth ${i + 1} of what was told: ${n}`,
+  even: 'Posts: told dates by when it came within what was told. Level with the dashes: told well; high on the right: told too early.',
+  brier: (told: string, base: string, films: number) =>
+    `“There by the next film”, squared error over ${films} films: ${told}; who only knew how often it was there would have ${base}.`,
+  counts: (judged: number, sooner: number, later: number, waiting: number) =>
+    `Judged ${judged}: sooner than told ${sooner}, later ${later}. Still open: ${waiting}.`,
+} as const;
+
+/** What it felt like beside what it was. */
+export const FELT_WORDS = {
+  title: 'Felt against measured',
+  none: 'Nobody has been asked yet. Ask what a change felt like before showing what it was.',
+  per: (times: string) => `Feels ${times} for each one measured.`,
+  felt: 'felt',
+  measured: 'measured',
+  answer: (felt: string, measured: string) => `felt ${felt}, measured ${measured}`,
+  between: '; ',
+  stands: (lo: string, hi: string, answers: number, nothing: number) =>
+    `Between ${lo} and ${hi}, 19 times in 20; ${answers === 1 ? 'one answer' : `${answers} answers`}${
+      nothing === 0 ? '' : `, ${nothing} of them felt as nothing`
+    }. It sizes how much the cue overdoes.`,
+} as const;
+
+/** Where the ball went meanwhile. */
+export const BALL_WORDS = {
+  title: 'Ball beside body',
+  none: 'Stands here once 20 shots are in from 3 days on which this was filmed, too.',
+  went: {
+    together: (field: string) => `${field} went together with it`,
+    apart: (field: string) => `${field} went the other way with it`,
+    cant_tell: (field: string) => `${field}: can’t tell whether it goes with it`,
+  },
+  day: (day: string, body: string, ball: string) => `${day}: ${body}, ball ${ball}`,
+  between: '; ',
+  counted: (shots: number, days: number) =>
+    `${shots} shots on ${days} days. A thread a day, the latest heaviest. What goes together need not be because of it.`,
+} as const;
