@@ -175,6 +175,10 @@ const PART_WORDS: Readonly<Record<string, (about: string) => string>> = {
   worked: () => 'worked with this student before',
   stalled: () => 'stalled with this student before',
   disliked: () => 'the student did not like it before',
+  gain: (about) => {
+    const [gain, usual, courses] = about.split('/');
+    return `gained ${gain} steps per 100 repetitions in ${courses === '1' ? 'one course' : `${courses} courses`} of your students (other drills: ${usual})`;
+  },
   record: (about) => `worked with ${about.replace('/', ' of ')} of your students`,
   load: (about) => `loads the ${LIMIT_WORDS[about] ?? about} a little`,
 };

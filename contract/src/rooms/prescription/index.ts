@@ -62,6 +62,7 @@ const PART_CODES = [
   'stalled',
   'disliked',
   'record',
+  'gain',
   'load',
   'own_thought',
   'allowed_thought',

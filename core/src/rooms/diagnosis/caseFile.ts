@@ -20,6 +20,16 @@ export interface DrillRecord {
   readonly stalled: number;
 }
 
+/** What a drill gained against a fault over a coach's students: steps nearer the band per 100 repetitions, partly pooled. */
+export interface DrillGain {
+  readonly fault: string;
+  readonly drill: string;
+  readonly mean: number;
+  readonly sd: number;
+  /** Students' courses that it stands on. */
+  readonly courses: number;
+}
+
 /** Everything the reasoning rooms know of a student on one day. */
 export interface CaseFile {
   readonly student: StudentFacts;
@@ -31,6 +41,8 @@ export interface CaseFile {
   readonly history: readonly DrillHistory[];
   /** What drills came to with all of this coach's students. */
   readonly record?: Readonly<Record<string, DrillRecord>>;
+  /** What was measured of drills with all of this coach's students. */
+  readonly gains?: readonly DrillGain[];
 }
 
 export type CaseProblem =

@@ -3,6 +3,7 @@ export {
   type CaseFile,
   type CaseProblem,
   checkCase,
+  type DrillGain,
   type DrillHistory,
   type DrillRecord,
 } from './caseFile.ts';

@@ -125,6 +125,43 @@ describe('hand-decided matches', () => {
     expect(points(10, 0)).toBeGreaterThan(2 * points(1, 0));
     expect(points(0, 4)).toBeLessThan(-0.8);
   });
+  describe('what was measured of it with other students', () => {
+    const fault = 'lead_knee_collapse';
+    const other = { fault: 'sway', drill: 'wall_hip', mean: 0.2, sd: 0.1, courses: 10 };
+    const points = (mean: number, courses: number, others = [other]) => {
+      const own = { fault, drill: 'knee_swap', mean, sd: 0.1, courses };
+      const p = prescribe(person({}, { gains: [own, ...others] }), [fault]);
+      const drill = [...p.drills, ...p.alternatives].find((d) => d.id === 'knee_swap');
+      return drill?.parts.find((part) => part.code === 'gain') ?? null;
+    };
+    test('by hand: beside the usual, by how many courses it stands on', () => {
+      // 0.4 more than the others; six courses are trusted by half; two points a step.
+      expect(points(0.6, 6)).toMatchObject({ points: expect.closeTo(0.4, 9), about: '0.6/0.2/6' });
+      expect(points(0.2, 6)).toBeNull();
+    });
+    test('one student counts little, and no number of them outweighs a grade of fit', () => {
+      expect(points(0.9, 1)?.points).toBeLessThan(0.3);
+      expect(points(9, 400)?.points).toBe(0.8);
+      expect(points(-9, 400)?.points).toBe(-0.8);
+    });
+    test('alone it has nothing to stand beside; another fault is another question', () => {
+      expect(points(0.9, 6, [])).toBeNull();
+      const p = prescribe(
+        person(
+          {},
+          {
+            gains: [
+              { ...other, drill: 'knee_swap' },
+              { ...other, mean: 3 },
+            ],
+          },
+        ),
+        [fault],
+      );
+      const parts = [...p.drills, ...p.alternatives].flatMap((d) => d.parts);
+      expect(parts.some(({ code }) => code === 'gain')).toBe(false);
+    });
+  });
   test('nothing to work on, nothing prescribed', () => {
     expect(prescribe(person())).toMatchObject({ workOn: [], drills: [], alternatives: [], rejected: [] });
   });

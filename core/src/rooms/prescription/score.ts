@@ -1,4 +1,11 @@
-import { type CaseFile, type Diagnosis, type DrillRecord, phaseRank } from '../diagnosis/index.ts';
+import { clamp, roundTo } from '../../foundation/index.ts';
+import {
+  type CaseFile,
+  type Diagnosis,
+  type DrillGain,
+  type DrillRecord,
+  phaseRank,
+} from '../diagnosis/index.ts';
 import { hasChoice } from '../intake/index.ts';
 import type { Drill } from './drillTable.ts';
 import { cautionsFor, historyWith } from './rules.ts';
@@ -18,6 +25,7 @@ export interface ScorePart {
     | 'stalled'
     | 'disliked'
     | 'record'
+    | 'gain'
     | 'load'
     | 'guards';
   readonly points: number;
@@ -65,6 +73,8 @@ export function scoreParts(
   if (past && past !== 'in_use') give(past, PAST[past], drill.id);
   const record = recordPoints(file.record?.[drill.id]);
   if (record) give('record', record.points, record.about);
+  const gain = gainPoints(drill.id, fault, file.gains ?? []);
+  if (gain) give('gain', gain.points, gain.about);
   const light = cautionsFor(drill, file).find((caution) => caution.code === 'light_load');
   if (light) give('load', -1.2, light.about);
   return parts;
@@ -93,4 +103,31 @@ function recordPoints(record: DrillRecord | undefined): { points: number; about:
   const rate = (record.worked + USUAL_RATE * USUAL_WEIGHT) / (tried + USUAL_WEIGHT);
   const points = RECORD_WORTH * (rate - USUAL_RATE);
   return tried === 0 || points === 0 ? null : { points, about: `${record.worked}/${tried}` };
+}
+
+/** What a whole step more than usual per 100 repetitions is worth, how many courses a figure has to stand on to count half, and the most. */
+const GAIN_WORTH = 2;
+const GAIN_WEIGHT = 6;
+const GAIN_MOST = 0.8;
+/** Less than this moves no drill before another. */
+const GAIN_LEAST = 0.05;
+
+/**
+ * What was measured of this drill against this fault, beside what the others gained. Fewer courses count less, and no number of
+ * them counts for more than a bounded share of a fit: it is what was seen, not a trial.
+ */
+function gainPoints(
+  drill: string,
+  fault: string,
+  gains: readonly DrillGain[],
+): { points: number; about: string } | null {
+  const own = gains.find((gain) => gain.drill === drill && gain.fault === fault);
+  const others = gains.filter((gain) => gain !== own);
+  if (!own || others.length === 0) return null;
+  const all = others.reduce((sum, { courses }) => sum + courses, 0);
+  const usual = others.reduce((sum, { mean, courses }) => sum + mean * courses, 0) / all;
+  const trust = own.courses / (own.courses + GAIN_WEIGHT);
+  const points = clamp(GAIN_WORTH * trust * (own.mean - usual), -GAIN_MOST, GAIN_MOST);
+  if (Math.abs(points) < GAIN_LEAST) return null;
+  return { points, about: `${roundTo(own.mean, 1)}/${roundTo(usual, 1)}/${own.courses}` };
 }

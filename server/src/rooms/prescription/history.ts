@@ -1,5 +1,6 @@
-import type { DrillRecord } from '@inchstep/core/diagnosis';
+import type { DrillGain, DrillRecord } from '@inchstep/core/diagnosis';
 import { addOutcomes } from '@inchstep/core/prescription';
+import { whatWorks } from '@inchstep/core/progress';
 import type { Context } from '../../platform/context.ts';
 import { choicesOf, setReached } from './repo.ts';
 
@@ -10,6 +11,14 @@ export function recordOfOthers(ctx: Context, exceptStudent: string): Record<stri
     if (studentId !== exceptStudent) addOutcomes(record, outcomes);
   return record;
 }
+
+/** What was measured of drills with everybody else. */
+export const gainsOfOthers = (ctx: Context, exceptStudent: string): DrillGain[] =>
+  whatWorks(
+    [...ctx.records.summaries().all]
+      .filter(({ studentId }) => studentId !== exceptStudent)
+      .flatMap(({ courses }) => courses),
+  );
 
 /** Notes the rung a drill in use has come to; the ladder tells it so. */
 export function noteRung(ctx: Context, studentId: string, drill: string, rung: string): void {

@@ -17,7 +17,7 @@ import { getStudent, once, record } from '../intake/index.ts';
 import { type CardAsk, cardPdf } from './cardPdf.ts';
 import { feelPage } from './feels.ts';
 import { posedFigure } from './figures.ts';
-import { recordOfOthers } from './history.ts';
+import { gainsOfOthers, recordOfOthers } from './history.ts';
 import { libraryOf, libraryWords } from './library.ts';
 import { choicesOf, endChoices, insertChoice, setLayers } from './repo.ts';
 
@@ -35,6 +35,7 @@ function caseFor(ctx: Context, diagnosisId: string): { file: CaseFile; workOn: r
   const file = {
     ...caseOf(ctx, diagnosis.studentId, { ...diagnosis, ...(forFault ? { forFault } : {}) }),
     record: recordOfOthers(ctx, diagnosis.studentId),
+    gains: gainsOfOthers(ctx, diagnosis.studentId),
   };
   return { file, workOn };
 }
