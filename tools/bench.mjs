@@ -216,8 +216,13 @@ function progressTable() {
       percent(r.found),
       `called real; no test can find more than ${percent(r.most)}`,
     ],
+    together: (r) => [
+      'those three together, as guessed, shares added up',
+      r.most.toFixed(2),
+      'at most, whatever the test',
+    ],
     probably: (r) => [
-      `"probably", ${r.name}, family ${r.family}`,
+      `"probably", ${r.name}, family ${r.family}${r.known ? ', 30 students known' : ''}`,
       percent(r.right / r.maybe),
       `right of ${r.maybe} said; "real" ${percent(r.realRight / r.real)} of ${r.real}; "the same" a step off ${percent(r.far / r.none)} of ${r.none}`,
     ],

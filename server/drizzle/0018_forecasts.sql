@@ -16,4 +16,4 @@ CREATE TABLE `forecasts` (
 --> statement-breakpoint
 CREATE UNIQUE INDEX `forecasts_once` ON `forecasts` (`student_id`,`measure`,`kind`,`asked_on`);--> statement-breakpoint
 -- Summaries say what came of told dates; there are none yet. All are made anew with the first told ones.
-UPDATE `summaries` SET `body` = json_set(`body`, '$.forecasts', json('[]')), `stale` = 1;
+UPDATE `summaries` SET `body` = json_set(`body`, '$.forecasts', json('[]'), '$.spreads', json('null')), `stale` = 1;

@@ -19,6 +19,11 @@ export interface Records {
   writeTogether<T>(studentId: string, act: () => T, touches?: Touched): Promise<T>;
   /** What a school's bands or a drill's text changed reaches everybody: summaries are made anew, little by little. */
   everybodyChanged(): void;
+  /**
+   * Learns from everybody's films how far this coach's students stray from day to day; where that has changed, everything that
+   * is told of progress is told by it from then on. True where it has.
+   */
+  learnSpreads(): boolean;
   /** Everybody's summary, and what names this state of them all. */
   summaries(): { readonly all: Iterable<Summary>; readonly version: string };
   /** One who was erased is forgotten here, too. */

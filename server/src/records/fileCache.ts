@@ -1,4 +1,5 @@
 import { ageOn } from '@inchstep/core/foundation';
+import type { MeasuresRecord } from '@inchstep/core/measures';
 import type { StudentRecord } from '@inchstep/core/progress';
 import { dayOf } from '../platform/context.ts';
 import type { Db } from '../platform/db.ts';
@@ -30,6 +31,9 @@ function lazily(read: { readonly [S in keyof StudentRecord]: () => StudentRecord
   return record as StudentRecord;
 }
 
+const withSpreads = (measures: MeasuresRecord, spreads: readonly number[] | null): MeasuresRecord =>
+  spreads === null ? measures : { ...measures, spreads };
+
 interface Kept {
   readonly record: StudentRecord;
   /** The sets of the practice slice, with the last one's number. */
@@ -44,10 +48,12 @@ export class FileCache {
 
   private readonly db: Db;
   private readonly now: () => Date;
+  private readonly spreads: () => readonly number[] | null;
 
-  constructor(db: Db, now: () => Date) {
+  constructor(db: Db, now: () => Date, spreads: () => readonly number[] | null) {
     this.db = db;
     this.now = now;
+    this.spreads = spreads;
   }
 
   of(studentId: string): StudentRecord {
@@ -100,7 +106,7 @@ export class FileCache {
     const record = lazily({
       intake: () => intake,
       capture: () => captureSlice(db, studentId),
-      measures: () => measuresSlice(db, studentId),
+      measures: () => withSpreads(measuresSlice(db, studentId), this.spreads()),
       diagnosis: () => diagnosisSlice(db, studentId),
       prescription: () => prescriptionSlice(db, studentId),
       practice: () => practiceSlice(db, studentId, () => sets().sets),

@@ -1,7 +1,15 @@
+import { roundTo } from '@inchstep/core/foundation';
 import type { Library } from '@inchstep/core/prescription';
-import { forecastsToKeep, type StudentRecord, type Summary, summaryOf } from '@inchstep/core/progress';
+import {
+  coachSpreads,
+  forecastsToKeep,
+  type StudentRecord,
+  type Summary,
+  summaryOf,
+} from '@inchstep/core/progress';
 import { dayOf } from '../platform/context.ts';
 import type { Db } from '../platform/db.ts';
+import { programFact, putProgramFact } from '../platform/programFacts.ts';
 import type { Records, Touched } from '../platform/records.ts';
 import { readLibrary } from '../rooms/prescription/index.ts';
 import { keepForecasts, toldForecasts } from '../rooms/progress/index.ts';
@@ -13,6 +21,11 @@ const AT_ONCE_MS = 15;
 const MOST_AT_ONCE = 20;
 /** At a start, before anybody asks. */
 const AT_START_MS = 300;
+
+/** Under this name lies how far this coach's students stray. */
+const SPREADS = 'usual_spreads';
+/** A share that moved by less changes nothing that is told. */
+const WORTH_LEARNING = 0.03;
 
 interface Together {
   readonly studentId: string;
@@ -26,6 +39,8 @@ export class StudentRecords implements Records {
   private readonly files: FileCache;
   private readonly rows: SummaryRows;
   private known: Library | null = null;
+  /** Null while the house's guess holds. */
+  private spreads: readonly number[] | null;
   /** Students that the write in progress touched; null between writes. */
   private touched: Map<string, Touched> | null = null;
   private readonly together: Together[] = [];
@@ -37,7 +52,8 @@ export class StudentRecords implements Records {
   constructor(db: Db, now: () => Date) {
     this.db = db;
     this.now = now;
-    this.files = new FileCache(db, now);
+    this.spreads = programFact(db, SPREADS) as readonly number[] | null;
+    this.files = new FileCache(db, now, () => this.spreads);
     this.rows = new SummaryRows(db);
   }
 
@@ -137,6 +153,17 @@ export class StudentRecords implements Records {
     this.files.clear();
     this.rows.makeAllStale();
     this.later();
+  }
+
+  learnSpreads(): boolean {
+    const students = [...this.summaries().all].flatMap(({ spreads }) => (spreads ? [spreads] : []));
+    const learnt = coachSpreads(students).map((share) => roundTo(share, 2));
+    const before = this.spreads ?? coachSpreads([]);
+    if (learnt.every((share, row) => Math.abs(share - (before[row] ?? 0)) < WORTH_LEARNING)) return false;
+    this.spreads = learnt;
+    putProgramFact(this.db, SPREADS, learnt);
+    this.everybodyChanged();
+    return true;
   }
 
   private later(): void {

@@ -4,7 +4,9 @@ import { lessonsSchema, rosterSchema } from '@inchstep/contract/progress';
 import { pick, type Random, seededRandom } from '@inchstep/core/foundation';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { SummaryCheck } from '../platform/care/summaryCheck.ts';
+import { programFact } from '../platform/programFacts.ts';
 import { addStudent, markedSwing, profile, type TestServer, takeDrills, testServer } from '../testServer.ts';
+import { StudentRecords } from './index.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -247,4 +249,27 @@ describe('a poll', () => {
     expect(after.version).not.toBe(first.version);
     expect(after.rows?.length).toBe(first.rows?.length);
   });
+});
+
+test('how far students stray is learnt from all of them, kept, and told by from then on', async () => {
+  const own = await testServer();
+  const { db, now, records: first } = own.ctx;
+  expect(first.learnSpreads()).toBe(false);
+  const student = await addStudent(own);
+  for (let n = 0; n < 8; n++) await addStudent(own);
+  expect(first.of(student).measures.spreads).toBeUndefined();
+  // Whoever is there is made to look as if his days strayed by a whole step.
+  const wild = JSON.stringify([-9, -6, -6, -2, 0]);
+  db.$client.prepare("UPDATE summaries SET body = json_set(body, '$.spreads', json(?))").run(wild);
+  const records = new StudentRecords(db, now);
+  expect(records.learnSpreads()).toBe(true);
+  const learnt = records.of(student).measures.spreads as readonly number[];
+  expect(learnt.at(-1)).toBeGreaterThan(0.5);
+  expect(programFact(db, 'usual_spreads')).toEqual(learnt);
+  // It reaches every summary; their own films say nothing, and bring the house's guess back.
+  expect(records.catchUp(10_000)).toBe(0);
+  expect([...records.check()].filter(Boolean)).toEqual([]);
+  expect(records.learnSpreads()).toBe(true);
+  records.close();
+  await own.stop();
 });

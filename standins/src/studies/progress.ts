@@ -2,14 +2,16 @@ import { between, daysBetween, pick, type Random, seededRandom } from '@inchstep
 import { BAND_ROWS } from '@inchstep/core/intake';
 import {
   beliefAt,
+  coachSpreads,
   edgesOf,
   evidenceOf,
   forecastOf,
   type Occasion,
   scaleOf,
+  spreadLogs,
   verdictOf,
 } from '@inchstep/core/progress';
-import { mostThatCanBeFound } from './progressFloor.ts';
+import { mostThatCanBeFound, mostTogether } from './progressFloor.ts';
 import { ownedWrongly } from './progressOwned.ts';
 import { MEASURE, occasionsOf, type Player, STILL_PLAYERS, USUAL_PLAYER } from './progressWorld.ts';
 
@@ -18,8 +20,8 @@ const { step, shared } = scaleOf(MEASURE);
 const STILL = Array.from({ length: LOOKS }, () => 0);
 
 /** What is said after each session; nothing of intervals. */
-function saidOf(occasions: readonly Occasion[], family: number) {
-  const evidence = evidenceOf(occasions, step, shared);
+function saidOf(occasions: readonly Occasion[], family: number, usual?: readonly number[]) {
+  const evidence = evidenceOf(occasions, step, shared, undefined, usual);
   return occasions.flatMap((_, look) =>
     look < evidence.baseline ? [] : [verdictOf(evidence, beliefAt(evidence, look), look, family)],
   );
@@ -56,14 +58,35 @@ function someCourse(random: Random): number[] {
   return STILL.map((_, t) => (steady ? size * Math.min(1, t / 5) : t >= at ? size : 0));
 }
 
+/** So many students a coach has whose films are known, when what is learnt from them is tried on others. */
+const STUDENTS = 30;
+
+/** What a coach's own students, of whom half change like everybody's, teach of how days stray. */
+export function learntFrom(days: readonly number[], seed: number): readonly number[] {
+  const random = seededRandom(seed);
+  return coachSpreads(
+    Array.from({ length: STUDENTS }, () => {
+      const player = { ...USUAL_PLAYER, daySteps: pick(random, [...days]) };
+      const course = someCourse(random);
+      return spreadLogs(evidenceOf(occasionsOf(player, course, random), step, shared)) as number[];
+    }),
+  );
+}
+
 /** How often "probably" is right when it is said, how often "the same" was a whole step of change, and how often each is said. */
-export function probably(days: readonly number[], family: number, seasons: number, seed: number) {
+export function probably(
+  days: readonly number[],
+  family: number,
+  seasons: number,
+  seed: number,
+  usual?: readonly number[],
+) {
   const random = seededRandom(seed);
   const count = { looks: 0, maybe: 0, right: 0, none: 0, far: 0, real: 0, realRight: 0 };
   for (let i = 0; i < seasons; i++) {
     const course = someCourse(random);
     const player = { ...USUAL_PLAYER, daySteps: pick(random, [...days]) };
-    const said = saidOf(occasionsOf(player, course, random), family);
+    const said = saidOf(occasionsOf(player, course, random), family, usual);
     said.forEach(({ verdict, up }, k) => {
       const truth = (course[k + 1] as number) - (course[0] as number);
       const right = truth !== 0 && truth > 0 === up;
@@ -145,6 +168,8 @@ export function* progressStudy(n: number, seed: number) {
       const most = mostThatCanBeFound(player, levels, 0.05, 20 * n, seed);
       yield { part: 'power', name, day, found: found(player, levels, n, seed + 50), most };
     }
+  const courses = COURSES.map(([, levels]) => levels);
+  yield { part: 'together', most: mostTogether(USUAL_PLAYER, courses, 0.05, 20 * n, seed + 60) };
   for (const [name, days] of [
     ['day spread 0', [0]],
     ['day spread 0.33', [0.33]],
@@ -153,7 +178,10 @@ export function* progressStudy(n: number, seed: number) {
     ['all of them alike', [0, 0.33, 0.6, 1]],
   ] as const)
     for (const family of [1, 4])
-      yield { part: 'probably', name, family, ...probably(days, family, n, seed + 80) };
+      for (const known of [false, true]) {
+        const usual = known ? learntFrom(days, seed + 700) : undefined;
+        yield { part: 'probably', name, family, known, ...probably(days, family, n, seed + 80, usual) };
+      }
   for (const kind of ['steady', 'tiring', 'still'] as const)
     yield { part: 'forecast', name: kind, ...forecasts(kind, n, seed + 90) };
   for (const [name, player, outBy] of OWNED)

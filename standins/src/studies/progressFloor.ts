@@ -27,9 +27,7 @@ export function mostThatCanBeFound(
   seasons: number,
   seed: number,
 ): number {
-  const rest =
-    player.swingSteps ** 2 / player.swings +
-    player.marksSteps ** 2 * (sharedShare(MEASURE) + (1 - sharedShare(MEASURE)) / player.swings);
+  const rest = restOf(player);
   const variance = (day: number) => day ** 2 + rest;
   return Math.min(
     ...DOUBTERS.map((weights, k) => {
@@ -56,6 +54,86 @@ export function mostThatCanBeFound(
     }),
   );
 }
+
+/** Doubters tried for all courses together, and how much a false alarm is made to cost them. */
+const DOUBTERS_TOGETHER: readonly (readonly number[])[] = [
+  [0, 0, 1, 0],
+  [0, 0, 0.7, 0.3],
+  [0, 0, 0.5, 0.5],
+  [0, 0, 0.3, 0.7],
+];
+const COSTS = Array.from({ length: 28 }, (_, i) => 1.15 ** i);
+
+/**
+ * What all courses can be found in together, their shares added up, by one test that looks at every session and is wrong in at most
+ * `alpha` of the seasons of every wanderer. For any cost of a false alarm and any mixture of wanderers: what a test finds, less
+ * the cost of what it finds wrongly, is at most what one finds that is shown each season to its end before it chooses where to stop
+ * (the dual of an optimal stopping problem); the lowest such bound is told. Courses and spreads are known to it; each is to be found
+ * by the length it is given.
+ */
+export function mostTogether(
+  player: Player,
+  courses: readonly (readonly number[])[],
+  alpha: number,
+  seasons: number,
+  seed: number,
+): number {
+  const longest = Math.max(...courses.map(({ length }) => length));
+  const rest = restOf(player);
+  const still = DAYS.map((day) => ({
+    levels: Array.from({ length: longest }, () => 0),
+    variance: day ** 2 + rest,
+  }));
+  const moved = courses.map((course) => ({
+    levels: Array.from({ length: longest }, (_, i) => course[Math.min(i, course.length - 1)] as number),
+    variance: player.daySteps ** 2 + rest,
+  }));
+  const all = [...still, ...moved];
+  const random = seededRandom(seed);
+  // Seasons of every kind alike; what each says at each length is weighed by how likely the kinds make it.
+  const told = Array.from({ length: seasons }, () => {
+    const { levels, variance } = all[Math.floor(all.length * random())] as (typeof all)[number];
+    const side = random() < 0.5 ? 1 : -1;
+    const y = levels.map((level) => side * level + Math.sqrt(variance) * gaussian(random));
+    return courses.map(({ length }) => {
+      const seen = y.slice(0, length);
+      const logs = all.map((kind) =>
+        logMean(
+          [1, -1].map((way) => density(seen, (i) => way * (kind.levels[i] as number), kind.variance)),
+          [0.5, 0.5],
+        ),
+      );
+      const mixed = logMean(
+        logs,
+        logs.map(() => 1 / logs.length),
+      );
+      return logs.map((log) => Math.exp(log - mixed));
+    });
+  });
+  const gainAt = (ratios: readonly number[], from: number, cost: number, doubter: readonly number[]) =>
+    courses.reduce(
+      (sum, { length }, k) =>
+        length >= (courses[from] as readonly number[]).length
+          ? sum + (ratios[DAYS.length + k] as number)
+          : sum,
+      0,
+    ) -
+    cost * doubter.reduce((sum, share, row) => sum + share * (ratios[row] as number), 0);
+  return Math.min(
+    ...DOUBTERS_TOGETHER.flatMap((doubter) =>
+      COSTS.map((cost) => {
+        let total = 0;
+        for (const lengths of told)
+          total += Math.max(0, ...lengths.map((ratios, from) => gainAt(ratios, from, cost, doubter)));
+        return alpha * cost + total / told.length;
+      }),
+    ),
+  );
+}
+
+const restOf = (player: Player): number =>
+  player.swingSteps ** 2 / player.swings +
+  player.marksSteps ** 2 * (sharedShare(MEASURE) + (1 - sharedShare(MEASURE)) / player.swings);
 
 /** Log density of what is seen about a course, wherever that course lies; one variance for all sessions. */
 function density(y: readonly number[], course: (i: number) => number, variance: number): number {

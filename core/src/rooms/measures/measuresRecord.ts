@@ -30,4 +30,6 @@ export interface ReadMeasure {
 /** This room's slice of a student's file: readings of swings that stand, oldest first. */
 export interface MeasuresRecord {
   readonly readings: readonly ReadingRecord[];
+  /** How far this coach's students stray from day to day, as a share for each row of the model; the house's guess where absent. */
+  readonly spreads?: readonly number[];
 }

@@ -80,7 +80,12 @@ export function forecastsToKeep(record: StudentRecord, library: Library, today: 
     const all = occasionsFrom(readings, measure);
     const cell = toldCell(all);
     if (!band || cell === null) return [];
-    const evidence = cellEvidence(scaleOf(measure, band.step), all, cell, beganOn(record));
+    const evidence = cellEvidence(
+      scaleOf(measure, band.step, record.measures.spreads),
+      all,
+      cell,
+      beganOn(record),
+    );
     const { inBand, owned } = forecastsOf(evidence, band, record.practice, today).done;
     const about = {
       measure,
@@ -112,7 +117,12 @@ export function judgedForecasts(record: StudentRecord, kept: readonly ToldForeca
 /** P(in band) as it was known after each day with films. */
 function sightsOf(record: StudentRecord, { measure, cell }: ToldForecast, band: Band): Sight[] {
   const all = occasionsFrom(record.measures.readings, measure);
-  const evidence = cellEvidence(scaleOf(measure, band.step), all, cell, beganOn(record));
+  const evidence = cellEvidence(
+    scaleOf(measure, band.step, record.measures.spreads),
+    all,
+    cell,
+    beganOn(record),
+  );
   return evidence.occasions.map(({ date }, look) => ({
     date,
     inBand: inBandOf(allOf(beliefAt(evidence, look)), edgesOf(band)),

@@ -38,6 +38,7 @@ export type { LevelPoint } from './season/levelLine.ts';
 export { cellOf, inOrder, type Occasion } from './season/occasion.ts';
 export type { Kept } from './season/retention.ts';
 export { type SeasonAnswer, seasonAnswer } from './season/seasonAnswer.ts';
+export { coachSpreads, spreadLogs } from './season/spreads.ts';
 export {
   FORECAST_KINDS,
   type ForecastKind,

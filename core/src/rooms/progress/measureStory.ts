@@ -44,7 +44,7 @@ export function measureStory(
   const all = occasionsFrom(readings, measure);
   const cell = toldCell(all);
   if (!band || cell === null) return null;
-  const scale = scaleOf(measure, band.step);
+  const scale = scaleOf(measure, band.step, record.measures.spreads);
   const evidence = cellEvidence(scale, all, cell, inUse(record.prescription)?.day ?? '');
   const { occasions, baseline } = evidence;
   const family = familyOf(record, library, measure);

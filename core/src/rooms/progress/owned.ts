@@ -39,7 +39,7 @@ export const ownedOf = onceFor((file: SeriesFile, library: Library): Owned => {
   );
   if (!since || telling.length === 0 || counting.length === 0) return { owned: false, occasions: [] };
   const days = [...new Set(counting.map(({ recordedOn }) => recordedOn))].sort();
-  const inBand = telling.map((id) => inBandByDay(counting, id));
+  const inBand = telling.map((id) => inBandByDay(counting, id, file.measures.spreads));
   const occasions = days.map(
     (date): OwnedOccasion => ({ date, says: saysOf(inBand.map((by) => by.get(date))) }),
   );
@@ -55,12 +55,16 @@ const measuredAmong = (ids: readonly string[], readings: readonly ReadingRecord[
  * mean. The level alone would pass over a day that says otherwise, the day alone would take a good day for a level. Of the club
  * that was filmed last: another club has its own way.
  */
-function inBandByDay(readings: readonly ReadingRecord[], measure: string): Map<IsoDay, number> {
+function inBandByDay(
+  readings: readonly ReadingRecord[],
+  measure: string,
+  spreads: readonly number[] | undefined,
+): Map<IsoDay, number> {
   const band = latestBand(readings, measure);
   const ordered = occasionsFrom(readings, measure);
   const cell = toldCell(ordered);
   if (!band || cell === null) return new Map();
-  const evidence = cellEvidence(scaleOf(measure, band.step), ordered, cell);
+  const evidence = cellEvidence(scaleOf(measure, band.step, spreads), ordered, cell);
   const edges = edgesOf(band);
   const points = sessionPoints(measure, evidence.occasions);
   return new Map(

@@ -45,7 +45,7 @@ export function seriesOf(file: SeriesFile, library: Library, only?: readonly str
   const ids = only ? only.filter((id) => seen.has(id)) : [...seen];
   const rank = (id: string) => (focus.includes(id) ? focus.indexOf(id) : focus.length);
   return ids
-    .flatMap((id) => oneSeries(readings, id, familyAmong(id, focus, seen.size), began) ?? [])
+    .flatMap((id) => oneSeries(file.measures, id, familyAmong(id, focus, seen.size), began) ?? [])
     .sort((a, b) => rank(a.measure) - rank(b.measure));
 }
 
@@ -60,7 +60,7 @@ export function familyOf(file: SeriesFile, library: Library, measure: string): n
 }
 
 function oneSeries(
-  readings: readonly ReadingRecord[],
+  { readings, spreads }: MeasuresRecord,
   measure: string,
   family: number,
   began: IsoDay,
@@ -71,7 +71,7 @@ function oneSeries(
   if (!band || cell === null) return null;
   const own = occasions.filter((one) => cellOf(one) === cell);
   const days = daysOf(own);
-  const evidence = cellEvidence(scaleOf(measure, band.step), own, cell, began);
+  const evidence = cellEvidence(scaleOf(measure, band.step, spreads), own, cell, began);
   const change = briefLookAt(evidence, own.length - 1, band.step, family);
   const after = mean((days.at(-1) as Session).values);
   const sessions = sessionPoints(measure, days).map(({ mean, meanSd, dof, half95 }, i) => {

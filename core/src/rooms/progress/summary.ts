@@ -11,6 +11,7 @@ import { ownedOf } from './owned.ts';
 import type { JudgedForecast, ToldForecast } from './season/toldForecast.ts';
 import { type Standing, standingOf } from './standing.ts';
 import type { StudentRecord } from './studentRecord.ts';
+import { studentSpreads } from './studentSpreads.ts';
 
 /**
  * What lists say of a student: made from the whole file with every write, and read without it. It holds
@@ -38,6 +39,8 @@ export interface Summary {
   /** Work that can be counted with that of all students: courses of drills, and when rungs were passed. */
   readonly courses: readonly DrillCourse[];
   readonly climbs: readonly Climb[];
+  /** How well each row of the model's spreads accounts for this student's days; null while nobody can say. */
+  readonly spreads: readonly number[] | null;
   /** Dates that were told, beside what came; for the count over all students, too. */
   readonly forecasts: readonly JudgedForecast[];
   /** The check-in that a press on the queue's line opens. */
@@ -78,6 +81,7 @@ export function summaryOf(record: StudentRecord, library: Library, kept: readonl
     outcomes: drillHistory(prescription.choices).filter(({ outcome }) => outcome !== 'in_use'),
     courses: coursesOf(record, library),
     climbs: climbsOf(record, gates),
+    spreads: studentSpreads(record, library),
     forecasts: judgedForecasts(record, kept),
     opens: opens && { checkinId: opens.id, note: opens.note },
   };

@@ -57,5 +57,7 @@ export class SummaryCheck {
     this.turn = null;
     putProgramFact(this.ctx.db, FACT, day);
     if (differing > 0) this.complain(differing);
+    // Once a night is often enough: nobody's days stray otherwise overnight.
+    this.ctx.records.learnSpreads();
   }
 }

@@ -29,15 +29,15 @@ export function beliefAt(evidence: Evidence, look: number): Belief {
   const moved =
     look < baseline ? [] : ways.filter(({ kind, motion }) => kind !== 'still' && motion.jumpBefore <= look);
   const times = MOVES.jump.share / (jumpShares[look] as number);
-  const logs = (of: readonly Way[], column: 'usual' | 'sceptic') =>
+  const logs = (of: readonly Way[], rows: readonly number[]) =>
     of.map((way) => {
-      const share = (way.kind === 'jump' ? times * way.share : way.share) * rowOf(way)[column];
+      const share = (way.kind === 'jump' ? times * way.share : way.share) * (rows[way.spread] as number);
       return share === 0
         ? NEVER
         : Math.log(share) + (way.known[look] as Known).log + (way.agreed[look] as number);
     });
-  const movedLogs = logs(moved, 'usual');
-  const stillLogs = logs(still, 'usual');
+  const movedLogs = logs(moved, evidence.usual);
+  const stillLogs = logs(still, evidence.usual);
   const movedLog = sumLogs(movedLogs);
   const stillLog = sumLogs(stillLogs);
   const odds = Math.exp(movedLog - stillLog) * (MOVED_SHARE / (1 - MOVED_SHARE));
@@ -46,13 +46,11 @@ export function beliefAt(evidence: Evidence, look: number): Belief {
     still: weighed(still, stillLogs, stillLog, look),
     movedShare: moved.length === 0 ? 0 : Number.isFinite(odds) ? odds / (1 + odds) : 1,
     scepticLog:
-      moved.length === 0
-        ? NEVER
-        : sumLogs(soughtLogs(evidence, moved, look)) - sumLogs(logs(still, 'sceptic')),
+      moved.length === 0 ? NEVER : sumLogs(soughtLogs(evidence, moved, look)) - sumLogs(logs(still, SCEPTIC)),
   };
 }
 
-const rowOf = ({ spread }: Way) => SPREAD_ROWS[spread] as (typeof SPREAD_ROWS)[number];
+const SCEPTIC = SPREAD_ROWS.map(({ sceptic }) => sceptic);
 
 /** Those that weigh anything. */
 function weighed(ways: readonly Way[], logs: readonly number[], all: number, look: number): Weighed[] {

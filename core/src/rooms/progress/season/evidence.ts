@@ -1,7 +1,15 @@
 import { daysBetween } from '../../../foundation/index.ts';
 import { filterJumps, filterLevel, type Known, type Motion, type Seen, STILL } from './levelFilter.ts';
 import { type DayLevel, dayLevel, type Occasion } from './occasion.ts';
-import { MOVES, type Move, OFFSETS, PRACTICE, SPREAD_ROWS, SWING_ROWS } from './seasonTable.ts';
+import {
+  HOUSE_SPREADS,
+  MOVES,
+  type Move,
+  OFFSETS,
+  PRACTICE,
+  SPREAD_ROWS,
+  SWING_ROWS,
+} from './seasonTable.ts';
 
 /** One way in which things may have been: how far the player strays, and how his level moved. */
 export interface Way {
@@ -34,13 +42,15 @@ export interface Evidence {
   readonly jumpShares: readonly number[];
   /** Practice from the baseline up to each occasion. */
   readonly practised: readonly number[];
+  /** How often each row of `SPREAD_ROWS` is met. */
+  readonly usual: readonly number[];
 }
 
 /** So many places in time are tried for a jump; a long record has the jumps between them taken with the nearest. */
 const MOST_JUMPS = 12;
 
 /**
- * Everything the model takes for possible, weighed by what was seen. `step` is one step of the measure's band in its unit,
+ * Everything the model takes for possible, weighed by what was seen. `usual` is how often each row of spreads is met, `step` one step of the measure's band in its unit,
  * `shared` the share of the marks' variance that all swings of a day have in common. Rows of the swings' own spread
  * are summed out inside each way's `log` at the end (they are told apart by swings of one day, hardly by levels).
  */
@@ -49,6 +59,7 @@ export function evidenceOf(
   step: number,
   shared: number,
   baseline = baselineOf(occasions),
+  usual: readonly number[] = HOUSE_SPREADS,
 ): Evidence {
   const practice = practiceBetween(occasions, baseline);
   const offsets = offsetsOf(occasions, baseline);
@@ -99,6 +110,7 @@ export function evidenceOf(
     offsetVariances: offsets.variances,
     jumpShares,
     practised: practice.map((units) => (practised += units)),
+    usual,
   };
 }
 

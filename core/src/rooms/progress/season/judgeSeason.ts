@@ -5,7 +5,7 @@ import { barFor } from './barTable.ts';
 import { type Belief, beliefAt, changeCdf, changeQuantile, meanChange } from './belief.ts';
 import { type Evidence, evidenceOf } from './evidence.ts';
 import { cellOf, inOrder, type Occasion } from './occasion.ts';
-import { PRACTICE, SAYS } from './seasonTable.ts';
+import { HOUSE_SPREADS, PRACTICE, SAYS } from './seasonTable.ts';
 
 export type ChangeVerdict = 'real' | 'maybe' | 'none' | 'cant_tell';
 
@@ -27,13 +27,16 @@ export interface Look {
 export interface Scale {
   readonly step: number;
   readonly shared: number;
+  /** How often each row of `SPREAD_ROWS` is met among this coach's students. */
+  readonly usual: readonly number[];
 }
 
-/** By the house's step, or by that of the band a student is judged by. */
-export const scaleOf = (measure: string, step = stepOf(measure)): Scale => ({
-  step,
-  shared: sharedShare(measure),
-});
+/** By the house's step, or by that of the band a student is judged by; by the house's table of spreads, or the coach's own. */
+export const scaleOf = (
+  measure: string,
+  step = stepOf(measure),
+  usual: readonly number[] = HOUSE_SPREADS,
+): Scale => ({ step, shared: sharedShare(measure), usual });
 
 const stepOf = (measure: string): number => BAND_ROWS.find((row) => row.id === measure)?.step ?? 1;
 
@@ -66,10 +69,10 @@ export function cellEvidence(
   began?: IsoDay,
 ): Evidence {
   const own = ordered.filter((one) => cellOf(one) === cell && one.values.length > 0);
-  if (began === undefined) return evidenceOf(own, scale.step, scale.shared);
+  if (began === undefined) return evidenceOf(own, scale.step, scale.shared, undefined, scale.usual);
   const after = own.findIndex(({ date, cue }) => date > began || cue === 'after');
   const baseline = after < 0 ? own.length : Math.max(1, after);
-  return evidenceOf(own, scale.step, scale.shared, baseline);
+  return evidenceOf(own, scale.step, scale.shared, baseline, scale.usual);
 }
 
 export function lookAt(evidence: Evidence, look: number, step: number, family: number): Look {

@@ -22,6 +22,9 @@ export const SPREAD_ROWS: readonly SpreadRow[] = [
   { daySteps: 1, marksTimes: 1.5, usual: 0.18, sceptic: 0.85, sought: 0 },
 ];
 
+/** What is met where nobody has counted. */
+export const HOUSE_SPREADS: readonly number[] = SPREAD_ROWS.map(({ usual }) => usual);
+
 /** Spread from swing to swing about the day's own level, steps, and how often it is met. */
 export const SWING_ROWS: readonly { readonly swingSteps: number; readonly share: number }[] = [
   { swingSteps: 0.32, share: 0.3 },

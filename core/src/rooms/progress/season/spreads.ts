@@ -1,0 +1,57 @@
+import type { Evidence } from './evidence.ts';
+import type { Known } from './levelFilter.ts';
+import { HOUSE_SPREADS, MOVED_SHARE, SPREAD_ROWS } from './seasonTable.ts';
+import { NEVER, sumLogs } from './sought.ts';
+
+/** Days of film from which on a season says anything of how days stray. */
+export const TELLING_DAYS = 3;
+/** Below so many students the house's table is all there is; from then on it weighs as much as so many of them. */
+export const HOUSE_STUDENTS = 5;
+
+/**
+ * How well each row of `SPREAD_ROWS` accounts for a season (log, the best at nought), whether the level moved or not; null where
+ * the season is too short to tell.
+ */
+export function spreadLogs({ occasions, ways }: Evidence): number[] | null {
+  const look = occasions.length - 1;
+  if (occasions.length < TELLING_DAYS) return null;
+  const rows = SPREAD_ROWS.map((_, row) => {
+    const own = ways.filter(({ spread }) => spread === row);
+    const total = (moved: boolean) =>
+      sumLogs(
+        own.flatMap(({ kind, share, known, agreed }) =>
+          (kind !== 'still') === moved
+            ? [Math.log(share) + (known[look] as Known).log + (agreed[look] as number)]
+            : [],
+        ),
+      );
+    return sumLogs([Math.log(1 - MOVED_SHARE) + total(false), Math.log(MOVED_SHARE) + total(true)]);
+  });
+  const best = Math.max(...rows);
+  return rows.map((log) => (log === NEVER ? FAR : Math.max(FAR, log - best)));
+}
+/** So much worse than the best says "not this one"; more would only make numbers unruly. */
+const FAR = -50;
+
+/**
+ * How often each row is met among a coach's students: the house's table counted as so many students of its own, and every student
+ * by what his season says of each row (expectation and maximisation of a Dirichlet's mean, until it stands). Each student counts
+ * once, however many measures were looked at.
+ */
+export function coachSpreads(students: readonly (readonly number[])[]): readonly number[] {
+  if (students.length < HOUSE_STUDENTS) return HOUSE_SPREADS;
+  let weights = [...HOUSE_SPREADS];
+  for (let round = 0; round < ROUNDS; round++) {
+    const counts = HOUSE_SPREADS.map((usual) => HOUSE_STUDENTS * usual);
+    for (const logs of students) {
+      const all = logs.map((log, row) => (weights[row] as number) * Math.exp(log));
+      const total = all.reduce((a, b) => a + b, 0);
+      all.forEach((share, row) => {
+        counts[row] = (counts[row] as number) + share / total;
+      });
+    }
+    weights = counts.map((count) => count / (HOUSE_STUDENTS + students.length));
+  }
+  return weights;
+}
+const ROUNDS = 60;
