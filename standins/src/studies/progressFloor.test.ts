@@ -5,7 +5,7 @@ import { USUAL_PLAYER } from './progressWorld.ts';
 const TWO_STEPS = [0, 0, 2];
 const ONE_STEP = [0, 0, 1, 1, 1, 1];
 const ALPHA = 0.05;
-const SEASONS = 8000;
+const SEASONS = 5000;
 
 describe('the most that any test can find', () => {
   test('of one course alone both ways of bounding it agree', () => {

@@ -55,14 +55,8 @@ export function mostThatCanBeFound(
   );
 }
 
-/** Doubters tried for all courses together, and how much a false alarm is made to cost them. */
-const DOUBTERS_TOGETHER: readonly (readonly number[])[] = [
-  [0, 0, 1, 0],
-  [0, 0, 0.7, 0.3],
-  [0, 0, 0.5, 0.5],
-  [0, 0, 0.3, 0.7],
-];
-const COSTS = Array.from({ length: 28 }, (_, i) => 1.15 ** i);
+/** How much a false alarm is made to cost a test of all courses together. */
+const COSTS = Array.from({ length: 18 }, (_, i) => 1.22 ** i);
 
 /**
  * What all courses can be found in together, their shares added up, by one test that looks at every session and is wrong in at most
@@ -120,7 +114,7 @@ export function mostTogether(
     ) -
     cost * doubter.reduce((sum, share, row) => sum + share * (ratios[row] as number), 0);
   return Math.min(
-    ...DOUBTERS_TOGETHER.flatMap((doubter) =>
+    ...DOUBTERS.flatMap((doubter) =>
       COSTS.map((cost) => {
         let total = 0;
         for (const lengths of told)
