@@ -42,6 +42,25 @@ export async function hitShotsOf(
   });
 }
 
+/** What a change felt like, before the student saw what it was; in the measure's unit. */
+export async function feltOf(
+  s: Seeder,
+  student: string,
+  ago: number,
+  measure: string,
+  felt: number,
+  measured: number,
+): Promise<void> {
+  s.at(ago, 17);
+  await s.call('POST', `/api/students/${student}/feels`, {
+    id: randomUUID(),
+    measure,
+    felt,
+    measured,
+    side: 'more',
+  });
+}
+
 export async function pressureOf(
   s: Seeder,
   swing: string,

@@ -1,4 +1,4 @@
-import { hitShotsOf, motionOf, pressureOf } from './devices.ts';
+import { feltOf, hitShotsOf, motionOf, pressureOf } from './devices.ts';
 import { askForClips, inLesson } from './lessons.ts';
 import { lookedThrough } from './markedClip.ts';
 import { PEOPLE, type Person } from './people.ts';
@@ -131,12 +131,19 @@ const hanne: Chapter = async (s, person) => {
     await s.gate(id, from - 7, 'knee_gate', stage, 'advance');
   }
   await s.swings(id, person, 48, { reverse_pivot: 2 }, 3, 51);
-  await s.swings(id, person, 40, { reverse_pivot: 1.6 }, 3, 51);
+  const [early] = await s.swings(id, person, 40, { reverse_pivot: 1.6 }, 3, 51);
+  await hitShotsOf(s, id, 40, { reverse_pivot: 1.6 }, early as string);
+  await feltOf(s, id, 40, 'trunk_lean_top', 0, 2.5);
   await s.swings(id, person, 40, { reverse_pivot: 0.6 }, 2, 52, { cue: 'after' });
-  await s.swings(id, person, 32, { reverse_pivot: 0.9 }, 3, 51);
-  await s.swings(id, person, 24, { reverse_pivot: 0.2 }, 3, 51);
+  const [half] = await s.swings(id, person, 32, { reverse_pivot: 0.9 }, 3, 51);
+  await hitShotsOf(s, id, 32, { reverse_pivot: 0.9 }, half as string);
+  await feltOf(s, id, 32, 'trunk_lean_top', 12, 6.5);
+  const [near] = await s.swings(id, person, 24, { reverse_pivot: 0.2 }, 3, 51);
+  await hitShotsOf(s, id, 24, { reverse_pivot: 0.2 }, near as string);
+  await feltOf(s, id, 24, 'trunk_lean_top', 15, 9);
   await s.swings(id, person, 19, { reverse_pivot: 0.1 }, 3, 51);
-  await s.swings(id, person, 14, {}, 3, 51);
+  const [there] = await s.swings(id, person, 14, {}, 3, 51);
+  await hitShotsOf(s, id, 14, {}, there as string);
   await s.swings(id, person, 9, { reverse_pivot: 1 }, 3, 53, { club: 'driver' });
   await s.swings(id, person, 4, {}, 3, 51);
   for (const [i, reps] of ['PPF', 'PP', 'FPP', 'P'].entries()) {

@@ -94,8 +94,9 @@ export function forecastsToKeep(record: StudentRecord, library: Library, today: 
       lo: band.lo,
       hi: band.hi,
     };
+    // "It may be there already" is no date.
     return [
-      ...(inBand ? [{ ...about, kind: 'in_band' as const, ...inBand }] : []),
+      ...(inBand && inBand.hi80 > about.askedOn ? [{ ...about, kind: 'in_band' as const, ...inBand }] : []),
       ...(owned ? [{ ...about, kind: 'owned' as const, ...owned }] : []),
     ];
   });

@@ -52,31 +52,36 @@ export function Ball({
 }) {
   const { value } = useUnits();
   return (
-    <Panel title={BALL_WORDS.title}>
-      {ball.length === 0 ? (
-        <p>{BALL_WORDS.none}</p>
-      ) : (
-        <div className="grid gap-4 sm:grid-cols-2">
-          {ball.map(({ field, unit, days, shots, went }) => {
-            const name = SHOT_WORDS[field].name;
-            const [body, flight] = [(of: number) => value(of, band.unit), (of: number) => value(of, unit)];
-            return (
-              <div key={field}>
-                <p className="font-semibold">{BALL_WORDS.went[went](name)}</p>
-                <TwoTapes
-                  top={{ name: measureName(measure), text: body }}
-                  bottom={{ name, text: flight }}
-                  threads={days.map((day) => ({ key: day.date, top: day.body, bottom: day.ball }))}
-                  label={days
-                    .map((day) => BALL_WORDS.day(dayText(day.date, today), body(day.body), flight(day.ball)))
-                    .join(BALL_WORDS.between)}
-                />
-                <p className="text-sm text-base-content/80">{BALL_WORDS.counted(shots, days.length)}</p>
-              </div>
-            );
-          })}
-        </div>
-      )}
-    </Panel>
+    <div className="md:col-span-2">
+      <Panel title={BALL_WORDS.title}>
+        {ball.length === 0 ? (
+          <p>{BALL_WORDS.none}</p>
+        ) : (
+          <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
+            {ball.map(({ field, unit, days, shots, went }) => {
+              const name = SHOT_WORDS[field].name;
+              const [body, flight] = [(of: number) => value(of, band.unit), (of: number) => value(of, unit)];
+              return (
+                <div key={field}>
+                  <p className="font-semibold">{BALL_WORDS.went[went](name)}</p>
+                  <TwoTapes
+                    top={{ name: measureName(measure), text: body }}
+                    bottom={{ name, text: flight }}
+                    threads={days.map((day) => ({ key: day.date, top: day.body, bottom: day.ball }))}
+                    label={days
+                      .map((day) =>
+                        BALL_WORDS.day(dayText(day.date, today), body(day.body), flight(day.ball)),
+                      )
+                      .join(BALL_WORDS.between)}
+                  />
+                  <p className="text-sm text-base-content/80">{BALL_WORDS.counted(shots, days.length)}</p>
+                </div>
+              );
+            })}
+            <p className="text-sm text-base-content/80 sm:col-span-2">{BALL_WORDS.how}</p>
+          </div>
+        )}
+      </Panel>
+    </div>
   );
 }

@@ -20,7 +20,9 @@ export function When({ story, today }: { readonly story: MeasureStory; readonly 
   const date = (of: Forecasts['inBand']) =>
     of === null
       ? WHEN_WORDS.noTrend
-      : WHEN_WORDS.is(dayText(of.likely, today), dayText(of.lo80, today), dayText(of.hi80, today));
+      : of.likely <= today
+        ? WHEN_WORDS.now
+        : WHEN_WORDS.is(dayText(of.likely, today), dayText(of.lo80, today), dayText(of.hi80, today));
   return (
     <Panel title={WHEN_WORDS.title}>
       {isIn ? (

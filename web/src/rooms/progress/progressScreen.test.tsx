@@ -209,7 +209,7 @@ describe('what stands beside a measure', () => {
       { at: '2027-03-02T10:00:00Z', felt: 3, measured: 1.5 },
     ];
     show(weekly(BETTER), { felt: { answers, per: 1.2, lo95: 0.7, hi95: 1.7, nothingFelt: 1 } });
-    expect(await screen.findByText(/Feels 1.2 for each one measured/)).toBeTruthy();
+    expect(await screen.findByText(/Feels 1.2 times what is measured/)).toBeTruthy();
     expect(screen.getByRole('img', { name: /felt 3.0 in, measured 1.5 in; felt 0.0 in/ })).toBeTruthy();
     expect(screen.getByText(/2 answers, 1 of them felt as nothing/)).toBeTruthy();
     cleanup();

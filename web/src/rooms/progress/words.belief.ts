@@ -52,6 +52,7 @@ export const WHEN_WORDS = {
   is: (likely: string, from: string, to: string) => `${likely} (${from} to ${to}, 8 times in 10)`,
   already: 'In band already. It is owned once two films a week apart say so, cold and without the drill.',
   noTrend: 'no trend yet',
+  now: 'may be there by now; the next film tells',
   why: 'A date needs a gain that goes on; a level that stands, or jumped once, has none.',
 } as const;
 
@@ -112,7 +113,7 @@ export const DATES_WORDS = {
 export const FELT_WORDS = {
   title: 'Felt against measured',
   none: 'Nobody has been asked yet. Ask what a change felt like before showing what it was.',
-  per: (times: string) => `Feels ${times} for each one measured.`,
+  per: (times: string) => `Feels ${times} times what is measured.`,
   felt: 'felt',
   measured: 'measured',
   answer: (felt: string, measured: string) => `felt ${felt}, measured ${measured}`,
@@ -134,6 +135,6 @@ export const BALL_WORDS = {
   },
   day: (day: string, body: string, ball: string) => `${day}: ${body}, ball ${ball}`,
   between: '; ',
-  counted: (shots: number, days: number) =>
-    `${shots} shots on ${days} days. A thread a day, the latest heaviest. What goes together need not be because of it.`,
+  counted: (shots: number, days: number) => `${shots} shots on ${days} days`,
+  how: 'A thread a day, the latest heaviest. What goes together need not be because of it.',
 } as const;
