@@ -189,6 +189,13 @@ const router = createBrowserRouter([
                 ),
               },
               {
+                path: 'report',
+                lazy: visited(
+                  () => import('./rooms/progress/ReportScreen.tsx'),
+                  (m) => m.ReportScreen,
+                ),
+              },
+              {
                 path: 'progress',
                 lazy: visited(
                   () => import('./rooms/progress/ProgressScreen.tsx'),

@@ -68,6 +68,13 @@ export {
   weighedText,
 } from './reasons.ts';
 export { draftReply } from './reply.ts';
+export {
+  REPORT_WORDS,
+  type ReportPage,
+  type ReportSection,
+  type ReportTape,
+  reportPage,
+} from './reportWords.ts';
 export { askText, FILM_GUIDE } from './requestWords.ts';
 export {
   COURSE_SEEDS,

@@ -49,7 +49,8 @@ export type StudentPart =
   | 'review'
   | 'conversation'
   | 'progress'
-  | 'brief';
+  | 'brief'
+  | 'report';
 
 /** What lists say of a student follows from every write about one. */
 export const LISTS = [keys.queue, keys.lessons, keys.roster];

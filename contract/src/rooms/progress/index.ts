@@ -8,12 +8,15 @@ import {
   FORECAST_KINDS,
   type ForecastScore,
   type JudgedForecast,
+  REPORT_FOR,
   STANDINGS,
 } from '@inchstep/core/progress';
 import { z } from 'zod';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
+import type { ReportPage } from '../../words/index.ts';
 import { lessonSchema } from '../intake/index.ts';
 import { bandSchema } from '../measures/index.ts';
+import { paperSchema } from '../practice/index.ts';
 
 const VERDICTS = ['real', 'maybe', 'none', 'cant_tell'] as const;
 const DIRECTIONS = ['better', 'worse', 'level'] as const;
@@ -262,3 +265,37 @@ export const everybodySchema = z.object({
   dates: scoreSchema,
 });
 export type Everybody = z.infer<typeof everybodySchema>;
+
+/** Who a report is for, and on which paper and in which units. */
+export const reportQuery = paperSchema.extend({ for: z.enum(REPORT_FOR).default('student') });
+
+/** A report as it is read; the same on the screen and on paper. */
+export const reportPageSchema = z.object({
+  title: z.string(),
+  lead: z.string(),
+  sections: z
+    .array(
+      z.object({
+        heading: z.string(),
+        lines: z.array(z.string()).readonly(),
+        tapes: z
+          .array(
+            z.object({
+              name: z.string(),
+              band: z.object({
+                lo: z.number().nullable(),
+                hi: z.number().nullable(),
+                step: z.number(),
+                unit: z.string(),
+              }),
+              value: z.number(),
+              half95: z.number(),
+              before: z.number().nullable(),
+            }),
+          )
+          .readonly(),
+      }),
+    )
+    .readonly(),
+}) satisfies z.ZodType<ReportPage>;
+export type { ReportPage };

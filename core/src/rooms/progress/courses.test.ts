@@ -1,76 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { bandFor, resolveSchool } from '../intake/index.ts';
-import type { ReadingRecord } from '../measures/index.ts';
 import type { GateStanding } from '../practice/index.ts';
-import { HOUSE_LIBRARY, tellingMeasures } from '../prescription/index.ts';
+import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { climbsOf, coursesOf } from './courses.ts';
 import { measureStory } from './measureStory.ts';
 import type { StudentRecord } from './studentRecord.ts';
-
-const [DRILL, FAULT] = ['knee_swap', 'lead_knee_collapse'] as const;
-const TELLING = tellingMeasures([DRILL], FAULT, HOUSE_LIBRARY);
-const BODY = {
-  heightIn: 70,
-  flexibility: 'usual',
-  armSwing: 'usual',
-  club: 'mid_iron',
-  school: resolveSchool({}),
-} as const;
-
-/** Three swings of a day, each telling measure so many steps outside its band. */
-const filmed = (recordedOn: string, outBy: number, more: Partial<ReadingRecord> = {}): ReadingRecord[] =>
-  [0, 1, 2].map((i) => ({
-    swingId: `${recordedOn} ${i}`,
-    recordedOn,
-    speed: 'full',
-    club: 'mid_iron',
-    aid: 'off',
-    place: 'range',
-    cue: 'before',
-    at: `${recordedOn}T10:00:0${i}Z`,
-    measures: TELLING.map((id) => {
-      const band = bandFor(id, BODY);
-      const value = band.hi === null ? (band.lo as number) - outBy * band.step : band.hi + outBy * band.step;
-      return { id, value, sd: 0.05 * band.step, verdict: 'high', band };
-    }),
-    ...more,
-  }));
-const set = (date: string, reps: number, drill: string = DRILL) => ({
-  id: `${date} ${drill}`,
-  date,
-  drill,
-  stage: 'slow' as const,
-  reps: 'P'.repeat(reps),
-  layer: 1,
-  at: `${date}T18:00:00Z`,
-  doneAt: null,
-  from: 'student' as const,
-  device: null,
-});
-
-function recordOf(
-  readings: readonly ReadingRecord[],
-  sets: readonly ReturnType<typeof set>[] = [],
-  more: { readonly gates?: object[]; readonly ended?: string; readonly plan?: object | null } = {},
-): StudentRecord {
-  return {
-    measures: { readings },
-    prescription: {
-      choices: [
-        {
-          drills: [DRILL],
-          forFault: FAULT,
-          at: '2027-03-01T11:00:00Z',
-          day: '2027-03-01',
-          endedAt: more.ended ? `${more.ended}T10:00:00Z` : null,
-          endedDay: more.ended ?? null,
-          reached: {},
-        },
-      ],
-    },
-    practice: { sets, gates: more.gates ?? [], plan: more.plan ?? null },
-  } as unknown as StudentRecord;
-}
+import { DRILL, FAULT, filmed, recordOf, set, TELLING } from './testRecord.ts';
 
 describe('a course of a drill', () => {
   const days = [...filmed('2027-03-01', 3), ...filmed('2027-03-20', 1)];

@@ -20,6 +20,7 @@ export { type MeasureStory, measureStory } from './measureStory.ts';
 export { type Owned, type OwnedOccasion, ownedOf } from './owned.ts';
 export { type Progress, progressOf } from './progressView.ts';
 export { replyFacts } from './replyFacts.ts';
+export { REPORT_FOR, type Report, type ReportFor, type ReportMeasure, reportOf } from './report.ts';
 export { beliefAt } from './season/belief.ts';
 export { evidenceOf } from './season/evidence.ts';
 export { type Forecast, forecastOf } from './season/forecast.ts';

@@ -1,23 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { bandFor, resolveSchool } from '../intake/index.ts';
+import { bandFor } from '../intake/index.ts';
 import type { ReadingRecord } from '../measures/index.ts';
-import { HOUSE_LIBRARY, tellingMeasures } from '../prescription/index.ts';
+import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { ownedOf } from './owned.ts';
 import type { SeriesFile } from './series.ts';
-
-const [DRILL, FAULT] = ['knee_swap', 'lead_knee_collapse'] as const;
-const TELLING = tellingMeasures([DRILL], FAULT, HOUSE_LIBRARY);
-const body = {
-  heightIn: 70,
-  flexibility: 'usual',
-  armSwing: 'usual',
-  club: 'mid_iron',
-  school: resolveSchool({}),
-} as const;
+import { BODY, DRILL, FAULT, filmed, TELLING } from './testRecord.ts';
 
 /** Well inside its band, well outside, or on its edge. */
 function valueWhere(id: string, where: 'in' | 'out' | 'edge'): number {
-  const { lo, hi, step } = bandFor(id, body);
+  const { lo, hi, step } = bandFor(id, BODY);
   const inside = lo === null ? (hi as number) - 4 * step : hi === null ? lo + 4 * step : (lo + hi) / 2;
   // More probably in than out, and not by much.
   const edge = hi === null ? (lo as number) + 0.02 * step : hi - 0.02 * step;
@@ -37,21 +28,13 @@ const dayOf = (
   more: Partial<ReadingRecord> = {},
   ids: readonly string[] = TELLING,
 ): ReadingRecord[] =>
-  [0, 1, 2].map((i) => ({
-    swingId: `${recordedOn} ${i}`,
-    recordedOn,
-    speed: 'full',
-    club: 'mid_iron',
-    aid: 'off',
-    place: 'range',
-    cue: 'before',
-    at: `${recordedOn}T10:00:0${i}Z`,
+  filmed(recordedOn, 0, {
     measures: ids.map((id) => {
-      const band = bandFor(id, body);
-      return { id, value: valueWhere(id, where), sd: 0.02 * band.step, verdict: 'in', band };
+      const band = bandFor(id, BODY);
+      return { id, value: valueWhere(id, where), sd: 0.02 * band.step, verdict: 'in' as const, band };
     }),
     ...more,
-  }));
+  });
 const file = (...days: ReadingRecord[][]): SeriesFile => ({
   measures: { readings: days.flat() },
   prescription: {

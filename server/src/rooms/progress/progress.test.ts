@@ -1,9 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
 import type { Lesson } from '@inchstep/contract/intake';
-import type { Brief, Everybody, MeasureStory, Progress, RosterRow } from '@inchstep/contract/progress';
+import type {
+  Brief,
+  Everybody,
+  MeasureStory,
+  Progress,
+  ReportPage,
+  RosterRow,
+} from '@inchstep/contract/progress';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+import { toldForecasts } from './forecastRepo.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -146,4 +154,46 @@ describe('one measure, and everybody', () => {
     );
     expect(body.gates.find(({ stage }) => stage === 'still')).toMatchObject({ passed: 0, medianWeeks: null });
   });
+});
+
+describe('a report', () => {
+  test('is read on the screen and on paper, by whom it is for', async () => {
+    const student = await addStudent(server, { firstName: 'Nadia', familyName: 'Holm' });
+    const first = await filmed(student, 'priya-then', '2027-03-23');
+    await prescribed(student, first, 'knee_swap');
+    await filmed(student, 'priya-now', '2027-03-30');
+    const of = (query: string) => server.ask<ReportPage>('GET', `/api/students/${student}/report${query}`);
+    const own = (await of('')).body;
+    expect(own.title).toBe('Where you stand');
+    expect(own.sections.find(({ tapes }) => tapes.length > 0)?.tapes[0]).toMatchObject({
+      band: { unit: expect.any(String) },
+    });
+    expect((await of('?for=parent')).body.title).toBe('Where Nadia Holm stands');
+    const coach = (await of('?for=coach')).body;
+    expect(coach.sections.map(({ heading }) => heading)).toContain('Worked on so far');
+    expect((await of('?for=anybody')).status).toBe(400);
+    for (const paper of ['A4', 'LETTER']) {
+      const pdf = await server.ask<string>(
+        'GET',
+        `/api/students/${student}/report.pdf?for=coach&paper=${paper}`,
+      );
+      expect(pdf.body.slice(0, 5)).toBe('%PDF-');
+      expect(pdf.body.length).toBeGreaterThan(2000);
+    }
+  });
+});
+
+test('a told date is kept until a newer film, and then stands as it was', async () => {
+  const student = await addStudent(server);
+  const first = await filmed(student, 'priya-then', '2027-03-02');
+  await prescribed(student, first, 'knee_swap');
+  await filmed(student, 'priya-now', '2027-03-28');
+  const told = () => toldForecasts(server.ctx.db, student);
+  const [one] = told();
+  if (!one) throw new Error('nothing was told');
+  expect(one.askedOn).toBe('2027-03-28');
+  await filmed(student, 'priya-now', '2027-03-30');
+  expect(told().filter(({ askedOn }) => askedOn === '2027-03-28')).toContainEqual(one);
+  const story = await server.ask<MeasureStory>('GET', `/api/students/${student}/progress/${one.measure}`);
+  expect(story.body.dates.told).toContainEqual(expect.objectContaining(one));
 });

@@ -6,6 +6,8 @@ import {
   lessonsSchema,
   measureStorySchema,
   progressSchema,
+  reportPageSchema,
+  reportQuery,
   rosterSchema,
 } from '@inchstep/contract/progress';
 import { idSchema, sinceQuery } from '@inchstep/contract/shared';
@@ -14,6 +16,8 @@ import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
 import { queueOf } from '../checkins/index.ts';
 import { whenChanged } from './polls.ts';
+import { reportPdf } from './reportPdf.ts';
+import { reportFor } from './reports.ts';
 import {
   briefFor,
   everybodyOf,
@@ -59,6 +63,19 @@ export function progressRoutes(app: App, ctx: Context): void {
     reply
       .header('content-disposition', 'attachment; filename="progress.json"')
       .send({ format: 'inchstep.progress/1', measures: storiesFor(ctx, p.id) }),
+  );
+  app.get(
+    '/api/students/:id/report',
+    { schema: { tags, params, querystring: reportQuery, response: { 200: reportPageSchema } } },
+    async ({ params: p, query }) => reportFor(ctx, p.id, query.for, query.units),
+  );
+  app.get(
+    '/api/students/:id/report.pdf',
+    { schema: { tags, params, querystring: reportQuery } },
+    async ({ params: p, query }, reply) => {
+      const page = reportFor(ctx, p.id, query.for, query.units);
+      return reply.type('application/pdf').send(await reportPdf(page, query.units, query.paper));
+    },
   );
   app.get('/api/everybody', { schema: { tags, response: { 200: everybodySchema } } }, async () =>
     everybodyOf(ctx),

@@ -1,9 +1,9 @@
 import type { Student } from '@inchstep/contract/intake';
 import type { MeasureStory, Progress, Series } from '@inchstep/contract/progress';
 import { measureName } from '@inchstep/contract/words';
-import { Download } from 'lucide-react';
+import { Download, FileText } from 'lucide-react';
 import { useState } from 'react';
-import { useOutletContext } from 'react-router';
+import { Link, useOutletContext } from 'react-router';
 import { dayText, Empty, HeadRow, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useUnits } from '../../platform/units.ts';
@@ -16,6 +16,7 @@ import { MeasureList } from './MeasureList.tsx';
 import { useMeasureStory, useProgress } from './queries.ts';
 import { WhereItHolds } from './WhereItHolds.tsx';
 import { BELIEF_WORDS } from './words.belief.ts';
+import { REPORT_SCREEN_WORDS } from './words.report.ts';
 import { PROGRESS_SCREEN_WORDS, PROGRESS_WORDS } from './words.ts';
 
 /** A measure over sessions: what can be said of it, where it holds, whether it lasts, and when it will be there. */
@@ -52,6 +53,9 @@ function Lines({ studentId, progress }: { readonly studentId: string; readonly p
         </Shown>
         <FaultStory studentId={studentId} today={today} />
         <p className="flex flex-wrap gap-2">
+          <Link className="btn btn-primary" to="../report">
+            <FileText aria-hidden size={20} /> {REPORT_SCREEN_WORDS.open}
+          </Link>
           <a className="btn" href={`/api/students/${studentId}/progress.csv`} download>
             <Download aria-hidden size={20} /> {BELIEF_WORDS.csv}
           </a>

@@ -5,6 +5,7 @@ import type {
   LessonCard,
   MeasureStory,
   Progress,
+  ReportPage,
   RosterRow,
 } from '@inchstep/contract/progress';
 import { useQuery } from '@tanstack/react-query';
@@ -23,6 +24,11 @@ export const useMeasureStory = (studentId: string, measure: string) =>
     queryKey: keys.of(studentId, 'progress', measure),
     queryFn: () => get<MeasureStory>(`/api/students/${studentId}/progress/${measure}`),
     enabled: measure !== '',
+  });
+export const useReport = (studentId: string, reader: string, units: string) =>
+  useQuery({
+    queryKey: keys.of(studentId, 'report', reader, units),
+    queryFn: () => get<ReportPage>(`/api/students/${studentId}/report?for=${reader}&units=${units}`),
   });
 export const useBrief = (studentId: string) =>
   useQuery({

@@ -86,7 +86,7 @@ export const PRACTICE = { repsPerUnit: 100, daysPerUnit: 7, least: 0.3, most: 4 
 /** What may be said from which probability on. */
 export const SAYS = {
   /** "Probably": the change is there, in that direction. */
-  maybe: 0.65,
+  maybe: 0.7,
   /** What was "really" once stays so from here on. */
   stays: 0.8,
   /** "The same": a whole step of change is as unlikely as this. */
