@@ -40,7 +40,7 @@ export {
   type OwnDrillDocument,
   ownDrillSchema,
 } from './drillsFormat.ts';
-export { progressCsv } from './progressTable.ts';
+export { progressCsv, type RosterProgress, rosterProgressCsv } from './progressTable.ts';
 export { pathText, readDocument } from './read.ts';
 export { motionCsv, pressureCsv, readCsv, SHOT_COLUMN, shotsCsv } from './tables.ts';
 export { toDrill } from './toDrill.ts';

@@ -61,3 +61,59 @@ export const progressCsv = (stories: readonly MeasureStory[]): string =>
       }),
     ),
   );
+
+const ROSTER_FIELDS = [
+  'student',
+  'archived',
+  'state',
+  'fault',
+  'drills',
+  'rung',
+  'measure',
+  'unit',
+  'before',
+  'after',
+  'verdict',
+  'direction',
+  'probability',
+];
+
+/** A student of a whole roster with the surest change of the present work; the same figures as in lists. */
+export interface RosterProgress {
+  readonly student: string;
+  readonly archived: boolean;
+  readonly state: string;
+  readonly fault: string;
+  readonly drills: readonly string[];
+  readonly rung: string | null;
+  readonly moved: {
+    readonly id: string;
+    readonly unit: string;
+    readonly before: number;
+    readonly after: number;
+    readonly verdict: string;
+    readonly direction: string;
+    readonly changed: number;
+  } | null;
+}
+
+/** A row for each student. */
+export const rosterProgressCsv = (rows: readonly RosterProgress[]): string =>
+  writeCsv(
+    ROSTER_FIELDS,
+    rows.map(({ student, archived, state, fault, drills, rung, moved }) => [
+      student,
+      archived ? 'yes' : 'no',
+      state,
+      fault,
+      drills.join(' '),
+      rung ?? '',
+      moved?.id ?? '',
+      moved?.unit ?? '',
+      figure(moved?.before),
+      figure(moved?.after),
+      moved?.verdict ?? '',
+      moved?.direction ?? '',
+      figure(moved?.changed),
+    ]),
+  );

@@ -170,7 +170,10 @@ function filmSection({ report }: Telling): ReportSection {
     .filter((word) => word !== '')
     .map((word) => word.toLowerCase());
   const aid = next.aid === 'on' ? 'with the drill' : 'without the drill';
-  return plain('Film next', [`${[...words, aid].join(', ')}: it tells most about where the change holds.`]);
+  const text = [...words, aid].join(', ');
+  return plain('Film next', [
+    `${text.charAt(0).toUpperCase()}${text.slice(1)}: it tells most about where the change holds.`,
+  ]);
 }
 
 function handoverSections(

@@ -144,6 +144,19 @@ describe('one measure, and everybody', () => {
     }
     expect(rows.length).toBeGreaterThan(0);
   });
+  test('everybody goes out as CSV and JSON, a row a student', async () => {
+    const csv = String((await server.ask<string>('GET', '/api/everybody.csv')).body)
+      .trim()
+      .split('\n');
+    const { body } = await server.ask<{ format: string; students: { student: string }[]; works: object[] }>(
+      'GET',
+      '/api/everybody.json',
+    );
+    expect(body.format).toBe('inchstep.everybody/1');
+    expect(csv[0]).toMatch(/^student,archived,state,fault/);
+    expect(csv.slice(1).map((row) => row.split(',')[0])).toEqual(body.students.map(({ student }) => student));
+    expect(csv.some((row) => row.includes('turn_top') || row.includes('lead_knee'))).toBe(true);
+  });
   test('everybody: where each stands, and rungs that wait count as not yet', async () => {
     const { body } = await server.ask<Everybody>('GET', '/api/everybody');
     const { body: roster } = await server.ask<{ rows: RosterRow[] }>('GET', '/api/roster');

@@ -1,5 +1,5 @@
 import { queueSchema } from '@inchstep/contract/checkins';
-import { progressCsv } from '@inchstep/contract/formats';
+import { progressCsv, rosterProgressCsv } from '@inchstep/contract/formats';
 import {
   briefSchema,
   everybodySchema,
@@ -25,6 +25,7 @@ import {
   measureStoryFor,
   progressFor,
   rosterOf,
+  rosterProgressOf,
   storiesFor,
 } from './service.ts';
 
@@ -53,6 +54,15 @@ export function progressRoutes(app: App, ctx: Context): void {
     { schema: { tags, params, response: { 200: briefSchema } } },
     async ({ params: p }) => briefFor(ctx, p.id),
   );
+  app.get('/api/everybody', { schema: { tags, response: { 200: everybodySchema } } }, async () =>
+    everybodyOf(ctx),
+  );
+  fileRoutes(app, ctx);
+  listRoutes(app, ctx);
+}
+
+/** What leaves the program: tables, data and reports. */
+function fileRoutes(app: App, ctx: Context): void {
   app.get('/api/students/:id/progress.csv', { schema: { tags, params } }, async ({ params: p }, reply) =>
     reply
       .type('text/csv; charset=utf-8')
@@ -77,10 +87,18 @@ export function progressRoutes(app: App, ctx: Context): void {
       return reply.type('application/pdf').send(await reportPdf(page, query.units, query.paper));
     },
   );
-  app.get('/api/everybody', { schema: { tags, response: { 200: everybodySchema } } }, async () =>
-    everybodyOf(ctx),
+  app.get('/api/everybody.csv', { schema: { tags } }, async (_, reply) =>
+    reply
+      .type('text/csv; charset=utf-8')
+      .header('content-disposition', 'attachment; filename="everybody.csv"')
+      .send(rosterProgressCsv(rosterProgressOf(ctx))),
   );
-  listRoutes(app, ctx);
+  app.get('/api/everybody.json', { schema: { tags } }, async (_, reply) => {
+    const { works, gates, dates } = everybodyOf(ctx);
+    return reply
+      .header('content-disposition', 'attachment; filename="everybody.json"')
+      .send({ format: 'inchstep.everybody/1', students: rosterProgressOf(ctx), works, gates, dates });
+  });
 }
 
 /** Two thousand rows are written as they are; that they are what the schema says is a test's to know. */

@@ -1,3 +1,4 @@
+import type { RosterProgress } from '@inchstep/contract/formats';
 import type {
   Brief,
   BriefCard,
@@ -141,6 +142,24 @@ export function everybodyOf(ctx: Context): Everybody {
     ),
     dates: scoreOfAll(ctx),
   };
+}
+
+/** Everybody's present work and its surest change, for files that leave the program. */
+export function rosterProgressOf(ctx: Context): RosterProgress[] {
+  const [now, day] = [stamp(ctx), today(ctx)];
+  return [...ctx.records.summaries().all]
+    .map(
+      (summary): RosterProgress => ({
+        student: `${summary.firstName} ${summary.familyName}`,
+        archived: summary.archived,
+        state: standingAt(summary.standing, now, day),
+        fault: summary.focus[0] ?? '',
+        drills: summary.drills,
+        rung: summary.stage,
+        moved: summary.moved,
+      }),
+    )
+    .sort(by(({ student }) => student));
 }
 
 const inOrder = new Intl.Collator();

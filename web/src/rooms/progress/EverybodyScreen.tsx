@@ -1,11 +1,12 @@
 import type { Everybody } from '@inchstep/contract/progress';
 import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
+import { Download } from 'lucide-react';
 import { Empty, HeadRow, Panel, Shown } from '../../platform/parts.tsx';
 import { Tape } from '../../platform/tape.tsx';
 import { useLibrary } from '../prescription/index.ts';
 import { useEverybody } from './queries.ts';
 import { Fifths, howGood } from './ToldDates.tsx';
-import { DATES_WORDS } from './words.belief.ts';
+import { BELIEF_WORDS, DATES_WORDS } from './words.belief.ts';
 import { EVERYBODY_WORDS } from './words.everybody.ts';
 import { STATE_WORDS } from './words.ts';
 
@@ -25,6 +26,14 @@ export function EverybodyScreen() {
               <Works works={all.works} />
               <Gates gates={all.gates} />
               <Dates score={all.dates} />
+              <p className="flex flex-wrap gap-2">
+                <a className="btn" href="/api/everybody.csv" download>
+                  <Download aria-hidden size={20} /> {BELIEF_WORDS.csv}
+                </a>
+                <a className="btn" href="/api/everybody.json" download>
+                  <Download aria-hidden size={20} /> {BELIEF_WORDS.json}
+                </a>
+              </p>
             </>
           )
         }
