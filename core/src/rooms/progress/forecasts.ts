@@ -2,10 +2,11 @@ import { daysBetween, type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
 import { countedSets, type PracticeRecord } from '../practice/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
+import { practisedOccasions } from './practisedOccasions.ts';
 import { beliefAt } from './season/belief.ts';
 import type { Evidence } from './season/evidence.ts';
 import { type Forecast, forecastOf } from './season/forecast.ts';
-import { occasionsFrom, toldCell } from './season/fromReadings.ts';
+import { toldCell } from './season/fromReadings.ts';
 import { cellEvidence, practicePerDay, scaleOf } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf } from './season/levelBelief.ts';
 import type { Occasion } from './season/occasion.ts';
@@ -77,7 +78,7 @@ export function forecastsToKeep(record: StudentRecord, library: Library, today: 
   const { readings } = record.measures;
   return focusOf(record, library).flatMap((measure): ToldForecast[] => {
     const band = latestBand(readings, measure);
-    const all = occasionsFrom(readings, measure);
+    const all = practisedOccasions(record, measure);
     const cell = toldCell(all);
     if (!band || cell === null) return [];
     const evidence = cellEvidence(
@@ -117,7 +118,7 @@ export function judgedForecasts(record: StudentRecord, kept: readonly ToldForeca
 
 /** P(in band) as it was known after each day with films. */
 function sightsOf(record: StudentRecord, { measure, cell }: ToldForecast, band: Band): Sight[] {
-  const all = occasionsFrom(record.measures.readings, measure);
+  const all = practisedOccasions(record, measure);
   const evidence = cellEvidence(
     scaleOf(measure, band.step, record.measures.spreads),
     all,

@@ -2,8 +2,9 @@ import type { IsoDay } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
 import { type Forecasts, forecastsOf } from './forecasts.ts';
+import { practisedOccasions } from './practisedOccasions.ts';
 import { beliefAt } from './season/belief.ts';
-import { occasionsFrom, toldCell } from './season/fromReadings.ts';
+import { toldCell } from './season/fromReadings.ts';
 import { cellEvidence, type Look, lookAt, scaleOf } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf, levelOf } from './season/levelBelief.ts';
 import { type LevelPoint, levelLine } from './season/levelLine.ts';
@@ -41,7 +42,7 @@ export function measureStory(
 ): MeasureStory | null {
   const { readings } = record.measures;
   const band = latestBand(readings, measure);
-  const all = occasionsFrom(readings, measure);
+  const all = practisedOccasions(record, measure);
   const cell = toldCell(all);
   if (!band || cell === null) return null;
   const scale = scaleOf(measure, band.step, record.measures.spreads);

@@ -3,11 +3,13 @@ import type { ReadingRecord } from '../measures/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
 import { judgePoint, type SessionPoint, sessionPoints } from './change.ts';
 import { onceFor } from './onceFor.ts';
+import { practisedOccasions } from './practisedOccasions.ts';
 import { beliefAt } from './season/belief.ts';
-import { occasionsFrom, toldCell } from './season/fromReadings.ts';
+import { toldCell } from './season/fromReadings.ts';
 import { cellEvidence, scaleOf } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf } from './season/levelBelief.ts';
-import { focusOf, latestBand, type SeriesFile } from './series.ts';
+import { focusOf, latestBand } from './series.ts';
+import type { SeriesFile } from './studentRecord.ts';
 
 /** What one day's swings say of the fault: gone, still there, or neither. */
 export interface OwnedOccasion {
@@ -39,7 +41,8 @@ export const ownedOf = onceFor((file: SeriesFile, library: Library): Owned => {
   );
   if (!since || telling.length === 0 || counting.length === 0) return { owned: false, occasions: [] };
   const days = [...new Set(counting.map(({ recordedOn }) => recordedOn))].sort();
-  const inBand = telling.map((id) => inBandByDay(counting, id, file.measures.spreads));
+  const cold = { ...file, measures: { ...file.measures, readings: counting } };
+  const inBand = telling.map((id) => inBandByDay(cold, id));
   const occasions = days.map(
     (date): OwnedOccasion => ({ date, says: saysOf(inBand.map((by) => by.get(date))) }),
   );
@@ -55,13 +58,10 @@ const measuredAmong = (ids: readonly string[], readings: readonly ReadingRecord[
  * mean. The level alone would pass over a day that says otherwise, the day alone would take a good day for a level. Of the club
  * that was filmed last: another club has its own way.
  */
-function inBandByDay(
-  readings: readonly ReadingRecord[],
-  measure: string,
-  spreads: readonly number[] | undefined,
-): Map<IsoDay, number> {
+function inBandByDay(file: SeriesFile, measure: string): Map<IsoDay, number> {
+  const { readings, spreads } = file.measures;
   const band = latestBand(readings, measure);
-  const ordered = occasionsFrom(readings, measure);
+  const ordered = practisedOccasions(file, measure);
   const cell = toldCell(ordered);
   if (!band || cell === null) return new Map();
   const evidence = cellEvidence(scaleOf(measure, band.step, spreads), ordered, cell);

@@ -1,12 +1,14 @@
 import { type IsoDay, mean } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
-import type { Judged, MeasuresRecord, ReadingRecord } from '../measures/index.ts';
-import { inUse, type Library, type PrescriptionRecord, tellingMeasures } from '../prescription/index.ts';
+import type { Judged, ReadingRecord } from '../measures/index.ts';
+import { inUse, type Library, tellingMeasures } from '../prescription/index.ts';
 import { judgePoint, type Session, type SessionPoint, sessionPoints } from './change.ts';
 import { movedToward } from './direction.ts';
-import { occasionsFrom, toldCell } from './season/fromReadings.ts';
+import { practisedOccasions } from './practisedOccasions.ts';
+import { toldCell } from './season/fromReadings.ts';
 import { type BriefLook, briefLookAt, cellEvidence, scaleOf } from './season/judgeSeason.ts';
 import { cellOf, type Occasion } from './season/occasion.ts';
+import type { SeriesFile } from './studentRecord.ts';
 
 /**
  * One measure day by day in the cell that progress is told of, with what is known of each day and whether the last one
@@ -25,11 +27,6 @@ export interface Series {
   readonly family: number;
 }
 
-export interface SeriesFile {
-  readonly measures: MeasuresRecord;
-  readonly prescription: PrescriptionRecord;
-}
-
 /** Measures that tell whether the present work helps, the most telling first. */
 export function focusOf({ prescription }: Pick<SeriesFile, 'prescription'>, library: Library): string[] {
   const now = inUse(prescription);
@@ -45,7 +42,7 @@ export function seriesOf(file: SeriesFile, library: Library, only?: readonly str
   const ids = only ? only.filter((id) => seen.has(id)) : [...seen];
   const rank = (id: string) => (focus.includes(id) ? focus.indexOf(id) : focus.length);
   return ids
-    .flatMap((id) => oneSeries(file.measures, id, familyAmong(id, focus, seen.size), began) ?? [])
+    .flatMap((id) => oneSeries(file, id, familyAmong(id, focus, seen.size), began) ?? [])
     .sort((a, b) => rank(a.measure) - rank(b.measure));
 }
 
@@ -59,13 +56,9 @@ export function familyOf(file: SeriesFile, library: Library, measure: string): n
   return familyAmong(measure, focusOf(file, library), seen.size);
 }
 
-function oneSeries(
-  { readings, spreads }: MeasuresRecord,
-  measure: string,
-  family: number,
-  began: IsoDay,
-): Series | null {
-  const occasions = occasionsFrom(readings, measure);
+function oneSeries(file: SeriesFile, measure: string, family: number, began: IsoDay): Series | null {
+  const { readings, spreads } = file.measures;
+  const occasions = practisedOccasions(file, measure);
   const cell = toldCell(occasions);
   const band = latestBand(readings, measure);
   if (!band || cell === null) return null;

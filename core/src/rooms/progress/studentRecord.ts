@@ -16,3 +16,11 @@ export interface StudentRecord {
   readonly practice: PracticeRecord;
   readonly checkins: CheckinRecord;
 }
+
+/** What series of measures are made from. */
+export interface SeriesFile {
+  readonly measures: MeasuresRecord;
+  readonly prescription: PrescriptionRecord;
+  /** What was logged between films; where it is absent a week is a week. */
+  readonly practice?: Pick<PracticeRecord, 'sets'>;
+}

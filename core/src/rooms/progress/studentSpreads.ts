@@ -1,6 +1,7 @@
 import { mean, roundTo } from '../../foundation/index.ts';
 import { onceFor } from './onceFor.ts';
-import { occasionsFrom, toldCell } from './season/fromReadings.ts';
+import { practisedOccasions } from './practisedOccasions.ts';
+import { toldCell } from './season/fromReadings.ts';
 import { cellEvidence, scaleOf } from './season/judgeSeason.ts';
 import { spreadLogs } from './season/spreads.ts';
 import { focusOf, latestBand } from './series.ts';
@@ -18,7 +19,7 @@ export const studentSpreads = onceFor((file, library): readonly number[] | null 
     .slice(0, MOST_MEASURES)
     .flatMap((measure): number[][] => {
       const band = latestBand(readings, measure);
-      const all = occasionsFrom(readings, measure);
+      const all = practisedOccasions(file, measure);
       const cell = toldCell(all);
       if (!band || cell === null) return [];
       const logs = spreadLogs(cellEvidence(scaleOf(measure, band.step), all, cell));

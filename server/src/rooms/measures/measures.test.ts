@@ -4,7 +4,9 @@ import type { Reading } from '@inchstep/contract/measures';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { putProgramFact } from '../../platform/programFacts.ts';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
+import { NOT_OURS } from './repo.ts';
 import { listReadings } from './service.ts';
+import { measuresSlice } from './sliceRepo.ts';
 
 let server: TestServer;
 let student: string;
@@ -160,4 +162,26 @@ test('what older measures said is named as old, and read anew in the background'
     await new Promise((turn) => setTimeout(turn, 50));
   expect(listReadings(again.ctx, someone)[0]?.measures.length).toBeGreaterThan(40);
   await again.stop();
+});
+
+test('what an older definition said is never thrown together with what today’s says', async () => {
+  const own = await testServer();
+  const someone = await addStudent(own);
+  const ids: string[] = [];
+  for (const key of ['priya-then', 'priya-now']) {
+    const swing = markedSwing(key);
+    await own.ask('POST', `/api/students/${someone}/swings`, swing);
+    await own.ask('POST', `/api/swings/${swing.id}/measure`);
+    ids.push(swing.id);
+  }
+  const told = () => measuresSlice(own.ctx.db, someone).readings.map(({ swingId }) => swingId);
+  const older = (id: string) =>
+    own.ctx.db.$client.prepare('UPDATE readings SET swing_version = ? WHERE swing_id = ?').run(NOT_OURS, id);
+  expect(told().sort()).toEqual([...ids].sort());
+  older(ids[0] as string);
+  expect(told()).toEqual([ids[1]]);
+  // Where all of it is old there is nothing to mix it with: it is shown until it was read anew.
+  older(ids[1] as string);
+  expect(told().sort()).toEqual([...ids].sort());
+  await own.stop();
 });

@@ -58,7 +58,7 @@ export const dropReading = (db: Db, swingId: string): void => {
   db.delete(readings).where(eq(readings.swingId, swingId)).run();
 };
 
-const NOT_OURS = -1;
+export const NOT_OURS = -1;
 
 /** Every reading that is kept was made by another program than this: none is of the marks' present version. */
 export const makeAllStale = (db: Db): void => {
