@@ -18,8 +18,8 @@ export interface Belief {
   readonly still: readonly Weighed[];
   /** P(the level moved at all). */
   readonly movedShare: number;
-  /** Log odds of "moved" against the sceptic's "still". */
-  readonly scepticLog: number;
+  /** Log odds of "moved" against the sceptic's "still"; made when it is asked for, which is seldom. */
+  readonly scepticLog: () => number;
 }
 
 export function beliefAt(evidence: Evidence, look: number): Belief {
@@ -45,7 +45,7 @@ export function beliefAt(evidence: Evidence, look: number): Belief {
     moved: weighed(moved, movedLogs, movedLog, look),
     still: weighed(still, stillLogs, stillLog, look),
     movedShare: moved.length === 0 ? 0 : Number.isFinite(odds) ? odds / (1 + odds) : 1,
-    scepticLog:
+    scepticLog: () =>
       moved.length === 0 ? NEVER : sumLogs(soughtLogs(evidence, moved, look)) - sumLogs(logs(still, SCEPTIC)),
   };
 }

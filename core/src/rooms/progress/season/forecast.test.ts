@@ -37,7 +37,7 @@ const belief = (moved: Weighed[], movedShare = 1): Belief => ({
   moved,
   still: [],
   movedShare,
-  scepticLog: 0,
+  scepticLog: () => 0,
 });
 const EDGES = { lo: -1, hi: 1 };
 

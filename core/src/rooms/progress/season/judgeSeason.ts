@@ -156,7 +156,7 @@ function wasReal(evidence: Evidence, look: number, family: number, up: boolean):
 
 /** What has to clear the bar: the odds against the sceptic, less what the direction leaves open. */
 export const scoreOf = (belief: Belief, sided: number): number =>
-  belief.scepticLog + Math.log(Math.max(1e-12, 2 * sided - 1));
+  belief.scepticLog() + Math.log(Math.max(1e-12, 2 * sided - 1));
 
 /** One swing a day alone proves nothing: there are repeats before and since. */
 export function canBeReal({ occasions, baseline }: Evidence, look: number): boolean {

@@ -1,6 +1,6 @@
 import type { Evidence, Way } from './evidence.ts';
 import type { Known } from './levelFilter.ts';
-import { MOVES, SOUGHT_SIZES, SPREAD_ROWS } from './seasonTable.ts';
+import { MOVES, type Move, SOUGHT_SIZES, SPREAD_ROWS } from './seasonTable.ts';
 
 export const NEVER = Number.NEGATIVE_INFINITY;
 
@@ -31,18 +31,18 @@ export function soughtLogs(evidence: Evidence, moved: readonly Way[], look: numb
 
 const soughtShare = ({ spread }: Way): number => (SPREAD_ROWS[spread] as (typeof SPREAD_ROWS)[number]).sought;
 
+const MOVE_IDS = Object.keys(MOVES) as Move[];
+const SIZES = new Map(MOVE_IDS.map((id) => [id, SOUGHT_SIZES.filter(({ move }) => move === id)]));
+
 /** Log of how much likelier the sights are under the sizes looked for than under the filter's own guess, shares included. */
 function sizesLog({ move, motion }: Way, { change, changeVariance }: Known, practised: number): number {
-  const sizes = SOUGHT_SIZES.filter((row) => row.move === move);
   const unit = move === 'steady' || move === 'tiring' ? gainOf(MOVES[move].lasts, practised) : 1;
   const guess = move === 'jump' ? motion.jumpVariance : motion.slopeVariance;
   const size: Gaussian = { mean: change / unit, variance: changeVariance / unit ** 2 };
-  return sumLogs(
-    sizes.map(
-      ({ share, sizeSteps, aboutSteps }) =>
-        Math.log(share) + (guess > 0 ? likelierBy(size, guess, sizeSteps, aboutSteps ** 2) : 0),
-    ),
-  );
+  let sum = 0;
+  for (const { share, sizeSteps, aboutSteps } of (move && SIZES.get(move)) || [])
+    sum += share * (guess > 0 ? Math.exp(likelierBy(size, guess, sizeSteps, aboutSteps ** 2)) : 1);
+  return Math.log(sum);
 }
 
 /** What a slope of one per practice comes to. */
@@ -63,8 +63,12 @@ export function likelierBy(found: Gaussian, guess: number, mean: number, varianc
   if (precision <= 1e-9) return 0;
   const seen = found.mean / found.variance / precision;
   const error = 1 / precision;
-  const under = (at: number, spread: number) =>
-    -0.5 * (Math.log(spread + error) + (seen - at) ** 2 / (spread + error));
-  const sides = mean === 0 ? [under(0, variance)] : [under(mean, variance), under(-mean, variance)];
-  return sumLogs(sides) - Math.log(sides.length) - under(0, guess);
+  const none = logUnder(seen, error, 0, guess);
+  if (mean === 0) return logUnder(seen, error, 0, variance) - none;
+  const [up, down] = [logUnder(seen, error, mean, variance), logUnder(seen, error, -mean, variance)];
+  const most = Math.max(up, down);
+  return most + Math.log((Math.exp(up - most) + Math.exp(down - most)) / 2) - none;
 }
+
+const logUnder = (seen: number, error: number, at: number, spread: number): number =>
+  -0.5 * (Math.log(spread + error) + (seen - at) ** 2 / (spread + error));
