@@ -37,6 +37,7 @@ describe('screens of the demo', () => {
     ['ladder', 'Priya', '/ladder', 'Days'],
     ['review', 'Mei', '/checkins', 'What changed'],
     ['progress', 'Hanne', '/progress', 'Where it holds'],
+    ['the report', 'Hanne', '/report?for=coach', 'What lasts'],
     ['where everybody stands', null, '/everybody', 'Time to each gate'],
     ['the library', null, '/library', 'Knee swap'],
     ['a drill’s page', null, '/library/kiss_the_post', 'Overdone, makes'],
