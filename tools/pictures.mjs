@@ -15,7 +15,6 @@ const VIEWS = [
   { name: 'intake', of: 'Priya', path: '/intake', act: changeSchool },
   { name: 'bench', of: 'Priya', path: '/bench', act: openBench },
   { name: 'compare', of: 'Priya', path: '/compare', act: holdPair },
-  { name: 'motion', of: 'Kofi', path: '/bench', act: openMotion },
   { name: 'reasons', of: 'Kofi', path: '/diagnosis' },
   { name: 'chain', of: 'Kofi', path: '/diagnosis', act: openChain },
   { name: 'data', path: '/data', act: openRecord },
@@ -26,6 +25,7 @@ const VIEWS = [
   { name: 'ladder', of: 'Priya', path: '/ladder' },
   { name: 'review', of: 'Mei', path: '/checkins', act: drawAtTop },
   { name: 'progress', of: 'Hanne', path: '/progress' },
+  { name: 'report', of: 'Hanne', path: '/report?for=coach' },
   { name: 'student-page', of: 'Gus', phone: true },
   { name: 'lesson', of: 'Piet', path: '/lesson', act: count },
 ];
@@ -71,16 +71,6 @@ async function holdPair(page) {
     [...document.querySelectorAll('button')].find((b) => b.textContent === 'Top')?.click(),
   );
   await new Promise((done) => setTimeout(done, 2000));
-}
-
-async function openMotion(page) {
-  await page.evaluate(() =>
-    [...document.querySelectorAll('li a[href*="/bench/"]')]
-      .find((a) => a.textContent.includes('Motion'))
-      ?.click(),
-  );
-  await page.waitForSelector('input[aria-label="Time in the swing"]');
-  await new Promise((done) => setTimeout(done, 1000));
 }
 
 async function openChain(page) {
