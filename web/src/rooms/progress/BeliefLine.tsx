@@ -71,6 +71,7 @@ export function BeliefLine({
             x={x(noon(date)) + (cue === 'after' ? 4 : -4)}
             y={at(value)}
             before={i < story.baseline}
+            cued={cue === 'after'}
           />
         )),
       )}
@@ -99,18 +100,27 @@ function timeScale(days: readonly string[], until: string | undefined) {
   return scaleTime([new Date(first.getTime() - 0.05 * span), new Date(end)], [LEFT, WIDTH - 8]).clamp(true);
 }
 
-/** Hollow before the work began, solid since: the way of the tape. */
-const Swing = ({ x, y, before }: { readonly x: number; readonly y: number; readonly before: boolean }) => (
-  <rect
-    x={x - 5}
-    y={y - 1.5}
-    width={10}
-    height={3}
-    fill={before ? 'none' : 'currentColor'}
-    stroke="currentColor"
-    strokeWidth={before ? 1 : 0}
-    opacity={0.8}
-  />
+interface SwingProps {
+  readonly x: number;
+  readonly y: number;
+  readonly before: boolean;
+  readonly cued: boolean;
+}
+
+/** Hollow before the work began, solid since: the way of the tape. What a cue had just been given for stands on a stem. */
+const Swing = ({ x, y, before, cued }: SwingProps) => (
+  <g opacity={0.8}>
+    <rect
+      x={x - 5}
+      y={y - 1.5}
+      width={10}
+      height={3}
+      fill={before ? 'none' : 'currentColor'}
+      stroke="currentColor"
+      strokeWidth={before ? 1 : 0}
+    />
+    {cued && <path data-testid="cued" d={`M${x} ${y} v9`} stroke="currentColor" strokeWidth={1.5} />}
+  </g>
 );
 
 function Level({

@@ -15,27 +15,51 @@ export const noon = (day: string): Date => new Date(`${day}T12:00:00`);
 
 export type Dates = ScaleTime<number, number>;
 
-/** When each stage of a ladder was left behind. */
-export const Passed = ({ stages, x }: { readonly stages: Progress['stages']; readonly x: Dates }) => (
-  <>
-    {stages.map((s) => (
-      <g key={s.drill + s.stage + s.from}>
-        <line
-          x1={x(noon(s.from))}
-          x2={x(noon(s.from))}
-          y1={TOP}
-          y2={HEIGHT - BOTTOM}
-          stroke="currentColor"
-          strokeDasharray="2 5"
-          opacity={0.6}
-        />
-        <text x={x(noon(s.from)) + 4} y={TOP + 11} fontSize={11} fill="currentColor">
-          {LINE_OF_PROGRESS_WORDS.past} {STAGE_WORDS[s.stage]?.name.toLowerCase()}
-        </text>
-      </g>
-    ))}
-  </>
-);
+/** The rungs of a ladder as stretches of time, every other one shaded: which was worked on until when. */
+export const Passed = ({ stages, x }: { readonly stages: Progress['stages']; readonly x: Dates }) => {
+  const [first, last] = x.domain() as [Date, Date];
+  const ends = [...stages].sort((a, b) => (a.from < b.from ? -1 : 1));
+  return (
+    <>
+      {[...ends, null].map((s, i) => {
+        const before = ends[i - 1];
+        const from = x(before ? noon(before.from) : first);
+        const to = x(s ? noon(s.from) : last);
+        return (
+          <g key={s ? s.drill + s.stage + s.from : 'since'}>
+            {i % 2 === 1 && (
+              <rect
+                data-testid="stage"
+                x={from}
+                width={Math.max(0, to - from)}
+                y={TOP}
+                height={HEIGHT - BOTTOM - TOP}
+                fill="currentColor"
+                opacity={0.05}
+              />
+            )}
+            {s && (
+              <>
+                <line
+                  x1={to}
+                  x2={to}
+                  y1={TOP}
+                  y2={HEIGHT - BOTTOM}
+                  stroke="currentColor"
+                  strokeDasharray="2 5"
+                  opacity={0.6}
+                />
+                <text x={to + 4} y={TOP + 11} fontSize={11} fill="currentColor">
+                  {LINE_OF_PROGRESS_WORDS.past} {STAGE_WORDS[s.stage]?.name.toLowerCase()}
+                </text>
+              </>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+};
 
 interface AxesProps {
   readonly x: Dates;

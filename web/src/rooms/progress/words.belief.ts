@@ -20,7 +20,7 @@ export const BELIEF_WORDS = {
   family: (n: number) =>
     n > 1 ? `${n} measures are looked at together; “really” is harder to reach for each.` : '',
   legend:
-    'Grey: the level, and where it lies 8 times in 10. Strokes: single swings, hollow before the work began. Bracket: when it should be in band. ▲ lesson, ○ check-in.',
+    'Grey: the level, and where it lies 8 times in 10. Strokes: single swings, hollow before the work began, on a stem after a cue. Bracket: when it should be in band. ▲ lesson, ○ check-in.',
   drawn: (measure: string, days: number) =>
     `${measure}: its level over ${days} days of film; the table below says the same in numbers`,
   csv: 'As a spreadsheet (CSV)',
