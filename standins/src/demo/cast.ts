@@ -12,6 +12,8 @@ export interface Look {
   readonly shoes: string;
   /** 1 = average; girth of limbs and trunk. */
   readonly build: number;
+  /** Girth of the trousers' legs beside the usual; loose ones are wider than the leg in them. */
+  readonly legsWide?: number;
 }
 
 export interface FilmedSwing {

@@ -53,6 +53,7 @@ export class Figure {
   readonly group = new Group();
   private readonly k: number;
   private readonly build: number;
+  private readonly legsWide: number;
   private readonly legs: Record<'lead' | 'trail', Tube>;
   private readonly sleeves: Record<'lead' | 'trail', Tube>;
   private readonly arms: Record<'lead' | 'trail', Tube>;
@@ -70,6 +71,7 @@ export class Figure {
   constructor(look: Look, heightIn: number) {
     this.k = heightIn / 70;
     this.build = look.build;
+    this.legsWide = look.legsWide ?? 1;
     const skin = cloth(look.skin, 0.7);
     const shirt = cloth(look.shirt);
     const trousers = cloth(look.trousers);
@@ -140,9 +142,11 @@ export class Figure {
     for (const side of ['lead', 'trail'] as const) {
       const sign = side === 'lead' ? 1 : -1;
       const hip = add(L[`${side}_hip`], scale(hipLine, sign * 0.9 * k));
-      const radii = (table: readonly (readonly [number, number])[]) =>
-        table.map(([share, r]) => [share, r * size] as const);
-      this.legs[side].shape(limbRings(hip, L[`${side}_knee`], L[`${side}_ankle`], radii(LEG_RADII), hipLine));
+      const radii = (table: readonly (readonly [number, number])[], wide = 1) =>
+        table.map(([share, r]) => [share, r * size * wide] as const);
+      this.legs[side].shape(
+        limbRings(hip, L[`${side}_knee`], L[`${side}_ankle`], radii(LEG_RADII, this.legsWide), hipLine),
+      );
       const shoulder = L[`${side}_shoulder`];
       this.sleeves[side].shape(
         limbRings(shoulder, pose.elbows[side], L.grip, radii(SLEEVE_RADII), [0.3, 0.9, 0.2]),

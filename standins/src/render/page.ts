@@ -1,11 +1,11 @@
-import { cameraFrame } from '@inchstep/core/capture';
-import { seededRandom, type Vec3 } from '@inchstep/core/foundation';
+import { seededRandom } from '@inchstep/core/foundation';
 import { BufferTarget, CanvasSource, Mp4OutputFormat, Output } from 'mediabunny';
-import { Matrix4, PCFShadowMap, PerspectiveCamera, WebGLRenderer } from 'three';
+import { PCFShadowMap, WebGLRenderer } from 'three';
 import type { FilmedSwing } from '../demo/cast.ts';
 import type { StandInCamera } from '../devices/camera.ts';
 import { makeGolfer } from '../golfer/golfer.ts';
 import { makeBay } from './bay.ts';
+import { gaze, IMPACT_S, solvedCamera } from './camera.ts';
 import { Figure } from './figure.ts';
 
 /** What the render script asks of the page. */
@@ -17,8 +17,6 @@ export interface RenderJob {
   /** Only this frame, as a PNG data URL, to look at. */
   readonly still?: number;
 }
-
-const IMPACT_S = 85 / 60;
 
 /** Renders a made-up golfer's swing to an H.264 MP4 (base64), or one still. */
 async function renderJob(job: RenderJob): Promise<string> {
@@ -72,46 +70,6 @@ async function renderJob(job: RenderJob): Promise<string> {
   await output.finalize();
   renderer.dispose();
   return toBase64((output.target as BufferTarget).buffer as ArrayBuffer);
-}
-
-/** Eyes on the ball, then after it down the range. */
-function gaze(seconds: number): Vec3 {
-  const u = Math.min(1, Math.max(0, (seconds - IMPACT_S - 0.05) / 0.45));
-  const ease = u * u * (3 - 2 * u);
-  return [ease * 260, -ease * 30, ease * 55];
-}
-
-function solvedCamera(standIn: StandInCamera): PerspectiveCamera {
-  const { widthPx, heightPx, kind } = standIn.view;
-  const [x, y, z, , , , focal] = standIn.truth as [number, number, number, number, number, number, number];
-  const fov = (2 * Math.atan(heightPx / 2 / focal) * 180) / Math.PI;
-  const camera = new PerspectiveCamera(fov, widthPx / heightPx, 10, 6000);
-  const { right, up, forward } = cameraFrame(kind, standIn.truth);
-  const t = (v: Vec3) => [v[0], v[2], v[1]] as const;
-  const [r, u, f] = [t(right), t(up), t(forward)];
-  const world = new Matrix4().set(
-    r[0],
-    u[0],
-    -f[0],
-    x,
-    r[1],
-    u[1],
-    -f[1],
-    z,
-    r[2],
-    u[2],
-    -f[2],
-    y,
-    0,
-    0,
-    0,
-    1,
-  );
-  camera.matrixAutoUpdate = false;
-  camera.matrix.copy(world);
-  camera.matrixWorld.copy(world);
-  camera.matrixWorldInverse.copy(world).invert();
-  return camera;
 }
 
 function toBase64(buffer: ArrayBuffer): string {

@@ -48,6 +48,8 @@ export interface Mark {
   readonly u: number;
   readonly v: number;
   readonly sdPx: number;
+  /** Sd of what all marks of this landmark in this view are off by together, beside their own: as a network errs. */
+  readonly sharedSdPx?: number | undefined;
 }
 
 export interface Golfer {

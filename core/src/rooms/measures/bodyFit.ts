@@ -146,7 +146,11 @@ function fitFrom(
 }
 
 const sameLayout = (a: FitLayout, b: FitLayout): boolean =>
-  a.size === b.size && a.stations.every((station, i) => station === b.stations[i]);
+  a.size === b.size &&
+  a.stations.every((station, i) => station === b.stations[i]) &&
+  a.offsets.every(
+    ({ view, landmark }, i) => view === b.offsets[i]?.view && landmark === b.offsets[i]?.landmark,
+  );
 
 function factored({ equations, factor: known }: Descent): ArrowFactor {
   const factor = known ?? factorArrow(equations.system);

@@ -1,10 +1,10 @@
 import type { Vec3 } from '../../foundation/index.ts';
-import { CAMERA_SIZE, type Capture, type Station, stationRank } from '../capture/index.ts';
+import { CAMERA_SIZE, type Capture, type Landmark, type Station, stationRank } from '../capture/index.ts';
 import { FIT_LANDMARKS, type FitLandmark, SEGMENTS } from './bodyPriors.ts';
 
 /**
- * Where each unknown stands in the vector of a fit: cameras, logarithms of segment lengths and
- * the address pose are shared; every other station has a block of its own.
+ * Where each unknown stands in the vector of a fit: cameras, logarithms of segment lengths, what a view's marks are
+ * off by together and the address pose are shared; every other station has a block of its own.
  */
 export interface FitLayout {
   readonly stations: readonly Station[];
@@ -14,6 +14,17 @@ export interface FitLayout {
   cameraAt(viewIndex: number): number;
   segmentAt(segmentIndex: number): number;
   landmarkAt(station: Station, landmark: FitLandmark): number;
+  /** What all marks of a landmark in a view are off by together, where they are: [u, v] stand here and behind it. */
+  readonly offsets: readonly SharedOffset[];
+  /** Null where the marks are off each by itself. */
+  offsetAt(view: string, landmark: Landmark): number | null;
+}
+
+export interface SharedOffset {
+  readonly view: string;
+  readonly landmark: Landmark;
+  readonly at: number;
+  readonly sdPx: number;
 }
 
 export const POSE_SIZE = FIT_LANDMARKS.length * 3;
@@ -24,7 +35,9 @@ export function fitLayout(capture: Capture): FitLayout {
   const marked = new Set(capture.marks.map((mark) => mark.station));
   marked.add('address');
   const stations = [...marked].sort((a, b) => stationRank(a) - stationRank(b));
-  const addressStart = capture.views.length * CAMERA_SIZE + SEGMENTS.length;
+  const offsets = offsetsOf(capture, capture.views.length * CAMERA_SIZE + SEGMENTS.length);
+  const offsetAt = new Map(offsets.map(({ view, landmark, at }) => [`${view} ${landmark}`, at]));
+  const addressStart = capture.views.length * CAMERA_SIZE + SEGMENTS.length + 2 * offsets.length;
   const sharedSize = addressStart + POSE_SIZE;
   const starts = new Map<Station, number>(
     stations.map((station, i) => [
@@ -44,7 +57,21 @@ export function fitLayout(capture: Capture): FitLayout {
       if (start === undefined) throw new Error(`landmarkAt: ${station} is not in this fit`);
       return start + 3 * (RANK.get(landmark) as number);
     },
+    offsets,
+    offsetAt: (view, landmark) => offsetAt.get(`${view} ${landmark}`) ?? null,
   };
+}
+
+/** One for each landmark of each view whose marks are off together; the widest word on how far holds for all of them. */
+function offsetsOf(capture: Capture, start: number): SharedOffset[] {
+  const found = new Map<string, { view: string; landmark: Landmark; sdPx: number }>();
+  for (const { view, landmark, sharedSdPx } of capture.marks) {
+    if (!sharedSdPx || landmark === 'ball') continue;
+    const key = `${view} ${landmark}`;
+    const known = found.get(key)?.sdPx ?? 0;
+    found.set(key, { view, landmark, sdPx: Math.max(known, sharedSdPx) });
+  }
+  return [...found.values()].map((one, i) => ({ ...one, at: start + 2 * i }));
 }
 
 export const pointAt = (x: Float64Array, at: number): Vec3 => [

@@ -25,7 +25,9 @@ interface Seen {
   readonly u: number;
   readonly v: number;
   readonly sdPx: number;
-  /** The unknowns it touches: its camera's, then its own. */
+  /** First index of what it is off by together with its like; null where it is off by itself. */
+  readonly offset: number | null;
+  /** The unknowns it touches: its camera's, its own, then the offset. */
   readonly indices: readonly number[];
 }
 
@@ -42,8 +44,8 @@ interface PixelResidual {
 export class MarkResiduals {
   readonly leftOut = new Set<Mark>();
   /** Slopes of the residual worked on, over its camera's unknowns and its own; used again for the next. */
-  private readonly slopesU = new Float64Array(CAMERA_SIZE + 3);
-  private readonly slopesV = new Float64Array(CAMERA_SIZE + 3);
+  private readonly slopesU = new Float64Array(CAMERA_SIZE + 5);
+  private readonly slopesV = new Float64Array(CAMERA_SIZE + 5);
   private readonly points: readonly Seen[];
   private readonly layout: FitLayout;
   private readonly capture: Capture;
@@ -56,15 +58,19 @@ export class MarkResiduals {
     const cameras = capture.views.map((_, view) =>
       Array.from({ length: CAMERA_SIZE }, (_, i) => layout.cameraAt(view) + i),
     );
-    const touched = (view: number, at: number | null): number[] => {
+    const touched = (view: number, at: number | null, offset: number | null = null): number[] => {
       const camera = cameras[view] as number[];
-      return at === null ? camera : camera.concat(at, at + 1, at + 2);
+      if (at === null) return camera;
+      const own = camera.concat(at, at + 1, at + 2);
+      return offset === null ? own : own.concat(offset, offset + 1);
     };
     const marks = capture.marks.map((mark): Seen => {
       const view = viewIndex.get(mark.view) as number;
       const at = mark.landmark === 'ball' ? null : layout.landmarkAt(mark.station, mark.landmark);
       const { u, v, sdPx } = mark;
-      return { mark, viewIndex: view, at, fixed: ball, u, v, sdPx, indices: touched(view, at) };
+      const offset = mark.sharedSdPx ? layout.offsetAt(mark.view, mark.landmark) : null;
+      const indices = touched(view, at, offset);
+      return { mark, viewIndex: view, at, fixed: ball, u, v, sdPx, offset, indices };
     });
     const sticks = capture.views.flatMap((view, i) =>
       view.groundMarks.map(
@@ -76,6 +82,7 @@ export class MarkResiduals {
           u,
           v,
           sdPx,
+          offset: null,
           indices: touched(i, null),
         }),
       ),
@@ -101,7 +108,8 @@ export class MarkResiduals {
       const view = this.capture.views[seen.viewIndex] as Capture['views'][number];
       const frame = frames[seen.viewIndex] as CameraFrame;
       const { u, v } = project(pointAt(x, seen.at), this.camera(seen.viewIndex, x), frame, view);
-      return [{ mark: seen.mark, offBySds: Math.hypot(u - seen.u, v - seen.v) / seen.sdPx }];
+      const [offU, offV] = offsetOf(seen, x);
+      return [{ mark: seen.mark, offBySds: Math.hypot(u + offU - seen.u, v + offV - seen.v) / seen.sdPx }];
     });
   }
 
@@ -143,10 +151,15 @@ export class MarkResiduals {
     const perSd = 1 / seen.sdPx;
     fill(this.slopesU, p.duCamera, p.duPoint, perSd);
     fill(this.slopesV, p.dvCamera, p.dvPoint, perSd);
+    const [offU, offV] = offsetOf(seen, x);
+    if (seen.offset !== null) {
+      this.slopesU.set([perSd, 0], CAMERA_SIZE + 3);
+      this.slopesV.set([0, perSd], CAMERA_SIZE + 3);
+    }
     return {
       indices: seen.indices,
-      du: (p.u - seen.u) * perSd,
-      dv: (p.v - seen.v) * perSd,
+      du: (p.u + offU - seen.u) * perSd,
+      dv: (p.v + offV - seen.v) * perSd,
       slopesU: this.slopesU,
       slopesV: this.slopesV,
     };
@@ -164,6 +177,10 @@ export class MarkResiduals {
     });
   }
 }
+
+const offsetOf = ({ offset }: Seen, x: Float64Array): readonly [u: number, v: number] =>
+  offset === null ? NO_OFFSET : [x[offset] as number, x[offset + 1] as number];
+const NO_OFFSET = [0, 0] as const;
 
 function fill(slopes: Float64Array, camera: readonly number[], point: Vec3, perSd: number): void {
   for (let i = 0; i < CAMERA_SIZE; i++) slopes[i] = (camera[i] as number) * perSd;

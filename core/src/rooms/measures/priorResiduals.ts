@@ -56,6 +56,10 @@ export class PriorResiduals {
         this.expect([layout.cameraAt(i) + k], [1], camera.mean[k] as number, camera.sd[k] as number);
       }
     });
+    for (const { at, sdPx } of layout.offsets) {
+      this.expect([at], [1], 0, sdPx);
+      this.expect([at + 1], [1], 0, sdPx);
+    }
     this.expectSegments();
     this.expectAddress();
     for (const station of layout.stations) {

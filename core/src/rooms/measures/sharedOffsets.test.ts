@@ -1,0 +1,94 @@
+import { describe, expect, test } from '@jest/globals';
+import { gaussian, seededRandom } from '../../foundation/index.ts';
+import type { Capture, Mark } from '../capture/index.ts';
+import { fitLayout } from './fitLayout.ts';
+import { measureCapture } from './index.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
+
+const bodies = {
+  address: ADDRESS_BODY as Body,
+  top: movedBody({ lead_hip: [-2.0, 2.0, -0.4], trail_hip: [-0.6, -2.6, 0.6], lead_knee: [-1.5, 2.2, 0] }),
+};
+const TRUE_SHIFT_TOP = -1.3;
+const [OWN_PX, SHARED_PX] = [2, 16];
+
+/** Marks that are off together by view and landmark, each a little besides. */
+function off(capture: Capture, seed: number): Capture {
+  const random = seededRandom(seed);
+  const offsets = new Map<string, readonly [number, number]>();
+  const marks = capture.marks.map((mark): Mark => {
+    const key = `${mark.view} ${mark.landmark}`;
+    const [du, dv] = offsets.get(key) ?? [SHARED_PX * gaussian(random), SHARED_PX * gaussian(random)];
+    offsets.set(key, [du, dv]);
+    return {
+      ...mark,
+      u: mark.u + du + OWN_PX * gaussian(random),
+      v: mark.v + dv + OWN_PX * gaussian(random),
+      sdPx: OWN_PX,
+      sharedSdPx: SHARED_PX,
+    };
+  });
+  return { ...capture, marks };
+}
+/** The same doubt, taken for each mark's own. */
+const eachByItself = (capture: Capture): Capture => ({
+  ...capture,
+  marks: capture.marks.map((mark) => ({
+    ...mark,
+    sdPx: Math.hypot(OWN_PX, SHARED_PX),
+    sharedSdPx: undefined,
+  })),
+});
+const shiftTop = (capture: Capture) => {
+  const found = measureCapture(capture).measures.find(({ id }) => id === 'shift_top');
+  if (!found) throw new Error('no shift at the top');
+  return found;
+};
+
+describe('marks that are off together', () => {
+  test('have an unknown of their own for each view and landmark; others add none', () => {
+    const plain = exactCapture(bodies);
+    const size = fitLayout(plain).size;
+    expect(fitLayout(plain).offsets).toEqual([]);
+    const some = off(plain, 1);
+    const layout = fitLayout(some);
+    const kinds = new Set(some.marks.map(({ view, landmark }) => `${view} ${landmark}`));
+    expect(layout.offsets).toHaveLength(kinds.size);
+    expect(layout.size).toBe(size + 2 * kinds.size);
+    const at = layout.offsets.map((one) => one.at);
+    expect(new Set(at).size).toBe(at.length);
+    expect(Math.max(...at) + 1).toBeLessThan(layout.landmarkAt('address', 'lead_hip'));
+  });
+  test('what is measured since address hardly feels it', () => {
+    const found = shiftTop(off(exactCapture(bodies), 2));
+    const alone = shiftTop(eachByItself(off(exactCapture(bodies), 2)));
+    expect(found.sd).toBeLessThan(0.5 * alone.sd);
+    expect(Math.abs(found.value - TRUE_SHIFT_TOP)).toBeLessThan(2.5 * found.sd);
+  });
+  test('intervals hold: 95 of 100, give or take', () => {
+    let held = 0;
+    const n = 60;
+    for (let seed = 0; seed < n; seed++) {
+      const { lo95, hi95 } = shiftTop(off(exactCapture(bodies), 100 + seed));
+      if (lo95 <= TRUE_SHIFT_TOP && TRUE_SHIFT_TOP <= hi95) held++;
+    }
+    expect(held / n).toBeGreaterThan(0.88);
+  });
+  test('a left-hander’s is told alike', () => {
+    const capture = off(exactCapture(bodies), 5);
+    const mirrored: Capture = {
+      ...capture,
+      golfer: { ...capture.golfer, handedness: 'left' },
+      views: capture.views.map((view) => ({
+        ...view,
+        groundMarks: view.groundMarks.map((m) => ({ ...m, u: view.widthPx - m.u })),
+      })),
+      marks: capture.marks.map((mark) => ({
+        ...mark,
+        u: (capture.views.find(({ id }) => id === mark.view)?.widthPx as number) - mark.u,
+      })),
+    };
+    expect(shiftTop(mirrored).value).toBeCloseTo(shiftTop(capture).value, 6);
+    expect(shiftTop(mirrored).sd).toBeCloseTo(shiftTop(capture).sd, 6);
+  });
+});

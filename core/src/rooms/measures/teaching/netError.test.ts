@@ -1,0 +1,105 @@
+import { describe, expect, test } from '@jest/globals';
+import { gaussian, plusDays, seededRandom } from '../../../foundation/index.ts';
+import type { Station } from '../../capture/index.ts';
+import { expectedErrors, type TaughtPlace } from './netError.ts';
+import { ERROR_ROWS, ERROR_SHARES, FADES_IN_DAYS, HAND_SD } from './teachTable.ts';
+
+const DAY = '2027-03-01';
+const ALL = ERROR_ROWS.find(({ landmark }) => landmark === 'lead_hip')?.all as number;
+const { player, station, clip } = ERROR_SHARES;
+const REST = 1 - player - station - clip;
+const place = (more: Partial<TaughtPlace> = {}): TaughtPlace => ({
+  view: 'face_on',
+  station: 'impact',
+  landmark: 'lead_hip',
+  clip: 'a',
+  on: DAY,
+  across: 0.01,
+  down: -0.004,
+  ...more,
+});
+const at = (taught: readonly TaughtPlace[], stations: readonly Station[] = ['impact'], day = DAY) =>
+  expectedErrors(taught, 'face_on', 'lead_hip', stations, day);
+
+describe('the error that is to be expected of the network', () => {
+  test('untaught: none to take off, all of it left open, most of it the same over the clip', () => {
+    const errors = at([], ['address', 'impact', 'finish']);
+    for (const one of errors.values()) {
+      expect([one.across, one.down, one.places]).toEqual([0, 0, 0]);
+      expect(one.sharedSd ** 2 + one.ownSd ** 2).toBeCloseTo(ALL ** 2, 12);
+      expect(one.sharedSd ** 2).toBeCloseTo((player + clip) * ALL ** 2, 12);
+    }
+  });
+  test('by hand: one checked place at the same station', () => {
+    const v = ALL ** 2;
+    const k = (player + station) * v;
+    const seen = v + HAND_SD ** 2;
+    const one = at([place()]).get('impact');
+    expect(one?.across).toBeCloseTo((k / seen) * 0.01, 12);
+    expect(one?.down).toBeCloseTo((k / seen) * -0.004, 12);
+    // Asked for one station alone nothing is shared: all that is left is its own.
+    expect((one?.ownSd as number) ** 2).toBeCloseTo(v - k ** 2 / seen, 12);
+  });
+  test('by hand: one checked place at another station carries the player’s part alone', () => {
+    const v = ALL ** 2;
+    const one = at([place({ station: 'finish' })]).get('impact');
+    expect(one?.across).toBeCloseTo(((player * v) / (v + HAND_SD ** 2)) * 0.01, 12);
+  });
+  test('many clips of one error come to it; what one clip has of its own is never learnt', () => {
+    const many = Array.from({ length: 40 }, (_, i) => place({ clip: String(i) }));
+    const one = at(many).get('impact');
+    expect(one?.across).toBeCloseTo(0.01, 3);
+    expect((one?.ownSd as number) ** 2).toBeGreaterThan(0.99 * (clip + REST) * ALL ** 2);
+    // The same places in one clip teach less: its own part can't be told from the player's.
+    const same = at(many.map((p) => ({ ...p, clip: 'a' }))).get('impact');
+    expect(Math.abs(same?.across as number)).toBeLessThan(one?.across as number);
+  });
+  test('old teaching fades', () => {
+    const fresh = at([place()]).get('impact');
+    const old = at([place()], ['impact'], plusDays(DAY, FADES_IN_DAYS)).get('impact');
+    expect(old?.across).toBeCloseTo((fresh?.across as number) * Math.exp(-1), 9);
+    expect(old?.ownSd as number).toBeGreaterThan(fresh?.ownSd as number);
+  });
+  test('another view or landmark teaches nothing', () => {
+    for (const other of [place({ view: 'down_the_line' }), place({ landmark: 'trail_hip' })])
+      expect(at([other]).get('impact')).toEqual(at([]).get('impact'));
+  });
+  test('teaching never leaves more open than before, and intervals hold what the model draws', () => {
+    const random = seededRandom(21);
+    const stations = ['address', 'top', 'impact'] as const;
+    let [held, asked] = [0, 0];
+    for (let i = 0; i < 400; i++) {
+      const draw = (share: number) => Math.sqrt(share) * ALL * gaussian(random);
+      const body = draw(player);
+      const own = new Map(stations.map((s) => [s, draw(station)]));
+      const error = (s: Station, inClip: number) =>
+        body +
+        (own.get(s as 'top') as number) +
+        inClip +
+        Math.sqrt(REST * (s === 'top' ? 2 : 1)) * ALL * gaussian(random);
+      const clips = Array.from({ length: 1 + Math.floor(3 * random()) }, () => draw(clip));
+      const taught = clips.flatMap((inClip, c) =>
+        stations.map((s) =>
+          place({
+            station: s,
+            clip: String(c),
+            across: error(s, inClip) + HAND_SD * gaussian(random),
+            down: 0,
+          }),
+        ),
+      );
+      const errors = at(taught, stations);
+      const inNew = draw(clip);
+      for (const s of stations) {
+        const one = errors.get(s);
+        const before = at([], stations).get(s);
+        const sd = Math.hypot(one?.sharedSd as number, one?.ownSd as number);
+        expect(sd).toBeLessThan(Math.hypot(before?.sharedSd as number, before?.ownSd as number));
+        asked++;
+        if (Math.abs(error(s, inNew) - (one?.across as number)) < 1.96 * sd) held++;
+      }
+    }
+    expect(held / asked).toBeGreaterThan(0.93);
+    expect(held / asked).toBeLessThan(0.975);
+  });
+});

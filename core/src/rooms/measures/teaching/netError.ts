@@ -1,0 +1,125 @@
+import { daysBetween, type IsoDay } from '../../../foundation/index.ts';
+import type { Landmark, Station } from '../../capture/index.ts';
+import type { ViewKind } from '../../intake/index.ts';
+import { ERROR_ROWS, ERROR_SHARES, FADES_IN_DAYS, HAND_SD, REST_TIMES } from './teachTable.ts';
+
+/** One place as the network saw it less where a coach's hand has it; shares of the body's height, right and down of a right-hander's picture. */
+export interface TaughtPlace {
+  readonly view: ViewKind;
+  readonly station: Station;
+  readonly landmark: Landmark;
+  /** What names the clip; places of one clip share its error. */
+  readonly clip: string;
+  readonly on: IsoDay;
+  readonly across: number;
+  readonly down: number;
+}
+
+/** What is to be taken off a place that the network sees in a new clip, and what is left open. */
+export interface ExpectedError {
+  readonly across: number;
+  readonly down: number;
+  /** Sd of what stays over the clip for this landmark and view, and of what is a station's own; both of one axis. */
+  readonly sharedSd: number;
+  readonly ownSd: number;
+  /** Places it was learnt from. */
+  readonly places: number;
+}
+
+/** Landmarks whose errors are known at all. */
+export const isTeachable = (landmark: Landmark): boolean =>
+  ERROR_ROWS.some((row) => row.landmark === landmark);
+
+/**
+ * What the network's error will be at `stations` of a new clip, from places that were checked on this player (exact: a Gaussian
+ * process over player, station and clip, fading with time). Without any it is nought, give or take all of it.
+ */
+export function expectedErrors(
+  taught: readonly TaughtPlace[],
+  view: ViewKind,
+  landmark: Landmark,
+  stations: readonly Station[],
+  today: IsoDay,
+): ReadonlyMap<Station, ExpectedError> {
+  const variance = (ERROR_ROWS.find((row) => row.landmark === landmark)?.all ?? 0) ** 2;
+  const own = taught.filter((place) => place.view === view && place.landmark === landmark);
+  const known = own.map((a) =>
+    own.map((b) => variance * together(a, b) + (a === b ? variance * restOf(a.station) + HAND_SD ** 2 : 0)),
+  );
+  const factor = cholesky(known);
+  const asked = stations.map((station) => ({ station, clip: '', on: today }));
+  const toKnown = asked.map((one) => own.map((place) => variance * together(one, place)));
+  const solved = toKnown.map((row) => forward(factor, row));
+  const targets = (of: (place: TaughtPlace) => number) => forward(factor, own.map(of));
+  const [across, down] = [targets((place) => place.across), targets((place) => place.down)];
+  // Covariance of the errors at the stations asked for, the new clip's own share in all of them.
+  const left = asked.map((a, i) =>
+    asked.map((b, j) => variance * together(a, b) - dot(solved[i] as number[], solved[j] as number[])),
+  );
+  const shared = sharedPart(left);
+  return new Map(
+    stations.map((station, i) => [
+      station,
+      {
+        across: dot(solved[i] as number[], across),
+        down: dot(solved[i] as number[], down),
+        sharedSd: Math.sqrt(shared),
+        ownSd: Math.sqrt(Math.max(0, (left[i]?.[i] as number) - shared) + variance * restOf(station)),
+        places: own.length,
+      },
+    ]),
+  );
+}
+
+type Where = Pick<TaughtPlace, 'station' | 'clip' | 'on'>;
+
+/** Of the variance so much is common to two places: the player's fades with time, the clip's is the clip's alone. */
+function together(a: Where, b: Where): number {
+  const { player, station, clip } = ERROR_SHARES;
+  const fades = Math.exp(-Math.abs(daysBetween(a.on, b.on)) / FADES_IN_DAYS);
+  return fades * (player + (a.station === b.station ? station : 0)) + (a.clip === b.clip ? clip : 0);
+}
+
+const REST = 1 - ERROR_SHARES.player - ERROR_SHARES.station - ERROR_SHARES.clip;
+const restOf = (station: Station): number => REST * (REST_TIMES[station] ?? 1);
+
+/** What all stations have in common: the mean of what two different ones share, as far as each of them has it. */
+function sharedPart(left: readonly (readonly number[])[]): number {
+  const n = left.length;
+  if (n === 1) return 0;
+  let sum = 0;
+  for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) sum += left[i]?.[j] as number;
+  const most = Math.min(...left.map((row, i) => row[i] as number));
+  return Math.max(0, Math.min(most, sum / ((n * (n - 1)) / 2)));
+}
+
+const dot = (a: readonly number[], b: readonly number[]): number =>
+  a.reduce((sum, x, i) => sum + x * (b[i] as number), 0);
+
+/** Lower triangle L with L L' = the matrix. */
+function cholesky(matrix: readonly (readonly number[])[]): number[][] {
+  const lower: number[][] = [];
+  matrix.forEach((row, i) => {
+    const own: number[] = [];
+    for (let j = 0; j <= i; j++) {
+      let sum = row[j] as number;
+      const other = j === i ? own : (lower[j] as number[]);
+      for (let k = 0; k < j; k++) sum -= (own[k] as number) * (other[k] as number);
+      own.push(j === i ? Math.sqrt(Math.max(sum, 1e-18)) : sum / (other[j] as number));
+    }
+    lower.push(own);
+  });
+  return lower;
+}
+
+/** Solves L y = b. */
+function forward(lower: readonly (readonly number[])[], b: readonly number[]): number[] {
+  const y: number[] = [];
+  b.forEach((value, i) => {
+    const row = lower[i] as readonly number[];
+    let sum = value;
+    for (let k = 0; k < i; k++) sum -= (row[k] as number) * (y[k] as number);
+    y.push(sum / (row[i] as number));
+  });
+  return y;
+}

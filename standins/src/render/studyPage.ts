@@ -1,0 +1,176 @@
+import { gaussian, seededRandom } from '@inchstep/core/foundation';
+import { wrap } from 'comlink';
+import {
+  ALL_FORMATS,
+  BlobSource,
+  BufferTarget,
+  CanvasSink,
+  CanvasSource,
+  Input,
+  Mp4OutputFormat,
+  Output,
+} from 'mediabunny';
+import { PCFShadowMap, type Scene, WebGLRenderer } from 'three';
+import type { StandInCamera } from '../devices/camera.ts';
+import { anotherSwing, makeGolfer } from '../golfer/golfer.ts';
+import { faultsAt, type StudySwing } from '../studies/proposalCast.ts';
+import { makeBay } from './bay.ts';
+import { gaze, IMPACT_S, solvedCamera } from './camera.ts';
+import { Figure } from './figure.ts';
+
+/** One clip of the study: who swings, and which camera films. */
+export interface StudyJob {
+  readonly swing: StudySwing;
+  readonly camera: StandInCamera;
+  readonly framesPerSecond: number;
+  readonly bitrate: number;
+}
+
+/** What the network's worker answers, as far as the study keeps it. */
+interface Points {
+  readonly u: Float32Array;
+  readonly v: Float32Array;
+  readonly seen: Float32Array;
+}
+interface Eyes {
+  load(base: string): Promise<void>;
+  forget(): Promise<void>;
+  find(picture: ImageBitmap): Promise<Points | null>;
+}
+
+/** One frame as it was looked at: the network's 33 points, or nobody. */
+export interface StudyFrame {
+  readonly time: number;
+  readonly points: { readonly u: number[]; readonly v: number[]; readonly seen: number[] } | null;
+}
+
+/** Moments that are drawn into one another where the shutter is open for long. */
+const SUBFRAMES = 3;
+
+/** Films a swing, writes it as H.264, reads that file again and looks through it with the network: what the program does. */
+async function studyJob(job: StudyJob): Promise<StudyFrame[]> {
+  const file = await film(job);
+  const eyes = wrap<Eyes>(new Worker('/networks/poser.js'));
+  await eyes.load(`${location.origin}/networks/`);
+  const input = new Input({ source: new BlobSource(new Blob([file])), formats: ALL_FORMATS });
+  const track = await input.getPrimaryVideoTrack();
+  if (!track) throw new Error('studyJob: the file has no picture');
+  const frames: StudyFrame[] = [];
+  for await (const { canvas, timestamp } of new CanvasSink(track).canvases()) {
+    const picture = await createImageBitmap(canvas as OffscreenCanvas);
+    const found = await eyes.find(picture);
+    picture.close();
+    const rounded = (values: Float32Array) => Array.from(values, (x) => Math.round(100 * x) / 100);
+    frames.push({
+      time: Math.round(1e4 * timestamp) / 1e4,
+      points: found && { u: rounded(found.u), v: rounded(found.v), seen: rounded(found.seen) },
+    });
+  }
+  return frames;
+}
+
+async function film({ swing, camera, framesPerSecond, bitrate }: StudyJob): Promise<ArrayBuffer> {
+  const { player, picture } = swing;
+  const { widthPx, heightPx } = camera.view;
+  const first = makeGolfer(player.golfer, faultsAt(swing), seededRandom(player.seed));
+  const golfer = anotherSwing(first, seededRandom(player.seed * 31 + swing.swing));
+  const { scene, ball } = makeBay();
+  dimmed(scene, picture.light);
+  const figure = new Figure(player.look, player.golfer.heightIn);
+  scene.add(figure.group);
+  const renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true });
+  renderer.setSize(widthPx, heightPx);
+  renderer.shadowMap.enabled = true;
+  renderer.shadowMap.type = PCFShadowMap;
+  const lens = solvedCamera(camera);
+  const canvas = new OffscreenCanvas(widthPx, heightPx);
+  const context = canvas.getContext('2d', { willReadFrequently: true }) as OffscreenCanvasRenderingContext2D;
+  const random = seededRandom(player.seed * 17 + swing.swing);
+  const draw = (seconds: number) => {
+    for (let part = 0; part < SUBFRAMES; part++) {
+      const at = seconds + ((part / (SUBFRAMES - 1) - 0.5) * picture.shutter) / framesPerSecond;
+      const after = Math.max(0, at - IMPACT_S);
+      figure.pose(golfer.poseAt(Math.max(0, at)), gaze(at));
+      ball.position.set(after * 1900, 0.84 + after * 500, after * 20);
+      ball.visible = after < 0.12;
+      renderer.render(scene, lens);
+      context.save();
+      context.globalAlpha = 1 / (part + 1);
+      if (player.golfer.handedness === 'left') {
+        context.translate(widthPx, 0);
+        context.scale(-1, 1);
+      }
+      const [du, dv] = [picture.shakePx * gaussian(random), picture.shakePx * gaussian(random)];
+      context.drawImage(renderer.domElement, part === 0 ? 0 : du * 0.2, part === 0 ? 0 : dv * 0.2);
+      context.restore();
+    }
+    addGrain(context, widthPx, heightPx, picture.grain, random);
+  };
+  const output = new Output({
+    format: new Mp4OutputFormat({ fastStart: 'in-memory' }),
+    target: new BufferTarget(),
+  });
+  const source = new CanvasSource(canvas, {
+    codec: 'avc',
+    fullCodecString: 'avc1.42E01F',
+    bitrate,
+    keyFrameInterval: 1,
+  });
+  output.addVideoTrack(source, { frameRate: framesPerSecond });
+  await output.start();
+  const frames = Math.round(golfer.lengthSeconds * framesPerSecond);
+  for (let i = 0; i < frames; i++) {
+    draw(i / framesPerSecond);
+    await source.add(i / framesPerSecond, 1 / framesPerSecond);
+  }
+  await output.finalize();
+  renderer.dispose();
+  return (output.target as BufferTarget).buffer as ArrayBuffer;
+}
+
+function dimmed(scene: Scene, light: number): void {
+  scene.traverse((one) => {
+    if ('intensity' in one) one.intensity = (one.intensity as number) * light;
+  });
+}
+
+/** The sensor's noise: one tile of it, laid anew each frame, is as good as fresh numbers for each pixel. */
+function addGrain(
+  context: OffscreenCanvasRenderingContext2D,
+  widthPx: number,
+  heightPx: number,
+  sd: number,
+  random: () => number,
+): void {
+  if (sd <= 0) return;
+  const tile = grainTile(sd);
+  const [du, dv] = [Math.floor(TILE * random()), Math.floor(TILE * random())];
+  context.save();
+  context.globalCompositeOperation = 'overlay';
+  for (let u = -du; u < widthPx; u += TILE)
+    for (let v = -dv; v < heightPx; v += TILE) context.drawImage(tile, u, v);
+  context.restore();
+}
+
+const TILE = 256;
+const tiles = new Map<number, OffscreenCanvas>();
+function grainTile(sd: number): OffscreenCanvas {
+  const known = tiles.get(sd);
+  if (known) return known;
+  const tile = new OffscreenCanvas(TILE, TILE);
+  const context = tile.getContext('2d') as OffscreenCanvasRenderingContext2D;
+  const pixels = context.createImageData(TILE, TILE);
+  const random = seededRandom(9);
+  for (let i = 0; i < pixels.data.length; i += 4) {
+    const grey = 128 + sd * gaussian(random);
+    pixels.data[i] = grey;
+    pixels.data[i + 1] = grey;
+    pixels.data[i + 2] = grey;
+    pixels.data[i + 3] = 255;
+  }
+  context.putImageData(pixels, 0, 0);
+  tiles.set(sd, tile);
+  return tile;
+}
+
+Object.assign(window, { studyJob });
