@@ -1,7 +1,14 @@
 import type { Landmark, Station } from '@inchstep/core/capture';
 import { gaussian, seededRandom } from '@inchstep/core/foundation';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
-import { proposeMarks, proposeStations, type SeenBody, seenBody, steadySides } from '@inchstep/core/measures';
+import {
+  proposeMarks,
+  proposeStations,
+  type SeenBody,
+  seenBody,
+  steadySides,
+  UNTAUGHT,
+} from '@inchstep/core/measures';
 import { describe, expect, test } from '@jest/globals';
 import { look, makeCamera } from '../devices/camera.ts';
 import { makeGolfer } from './golfer.ts';
@@ -91,7 +98,7 @@ test('sides that a frame takes for each other are set right face-on', () => {
 describe('marks', () => {
   const { golfer, camera, bodies } = watch('face_on', 'right', { noise: 0.012 });
   const stations = stationsOf(bodies, 'face_on', 'right');
-  const marks = proposeMarks(bodies, 'face_on', stations);
+  const marks = proposeMarks(bodies, 'face_on', stations, UNTAUGHT, false);
   test('carry sds that their errors bear out', () => {
     let inside = 0;
     for (const { station, landmark, u, sdPx } of marks) {
@@ -109,7 +116,7 @@ describe('marks', () => {
         places: { ...b.places, lead_hip: { ...(b.places.lead_hip as object), seen } },
       })) as SeenBody[];
     const at = (seen: number) =>
-      proposeMarks(dim(seen), 'face_on', new Map<Station, number>([['top', 66]])).find(
+      proposeMarks(dim(seen), 'face_on', new Map<Station, number>([['top', 66]]), UNTAUGHT, false).find(
         (m) => m.landmark === 'lead_hip',
       );
     expect(at(0.5)?.sdPx).toBeGreaterThan(1.3 * (at(1)?.sdPx as number));

@@ -50,7 +50,8 @@ export type StudentPart =
   | 'conversation'
   | 'progress'
   | 'brief'
-  | 'report';
+  | 'report'
+  | 'network';
 
 /** What lists say of a student follows from every write about one. */
 export const LISTS = [keys.queue, keys.lessons, keys.roster];

@@ -24,6 +24,7 @@ const KEYS: readonly [keys: string, what: string][] = [
   ['o', SHELL_WORDS.compareOneSwingOver],
   ['[ ]', SHELL_WORDS.benchLandmarkBeforeLandmark],
   [SHELL_WORDS.enter, SHELL_WORDS.benchPutTheLandmark],
+  ['Shift + Enter', SHELL_WORDS.benchAllHereRight],
   [SHELL_WORDS.altArrows, SHELL_WORDS.benchNudgeTheMark],
   ['1 2 3', SHELL_WORDS.benchSeenClearlyPartly],
   [SHELL_WORDS.delete, SHELL_WORDS.benchTakeTheMark],

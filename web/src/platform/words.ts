@@ -43,6 +43,7 @@ export const SHELL_WORDS = {
   benchLandmarkBeforeLandmark: 'bench: landmark before, landmark after',
   enter: 'Enter',
   benchPutTheLandmark: 'bench: put the landmark down at its guess',
+  benchAllHereRight: 'bench: all that is proposed at this station is right',
   altArrows: 'Alt + arrows',
   benchNudgeTheMark: 'bench: nudge the mark by a pixel (with Shift: five)',
   benchSeenClearlyPartly: 'bench: seen clearly, partly, guessed',

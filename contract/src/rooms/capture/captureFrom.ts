@@ -8,7 +8,10 @@ export interface Marked {
     readonly stationTimes?: { readonly top?: number | undefined } | undefined;
     readonly startDownS?: number | undefined;
   })[];
-  readonly marks: readonly (Capture['marks'][number] & { readonly by?: 'network' | undefined })[];
+  readonly marks: readonly (Capture['marks'][number] & {
+    readonly by?: 'network' | undefined;
+    readonly net?: object | undefined;
+  })[];
 }
 
 /** The two moments that tell the pelvis's lead, where both were named. */
@@ -36,5 +39,5 @@ export const captureFrom = (profile: Profile, school: School, { club, views, mar
     groundMarks,
     ...momentsOf(startDownS, stationTimes?.top),
   })),
-  marks: marks.map(({ by: _, ...mark }) => mark),
+  marks: marks.map(({ by: _, net: __, ...mark }) => mark),
 });

@@ -69,6 +69,16 @@ export const swingMarkSchema = z.strictObject({
   sdPx: z.number().min(1e-4).max(1000),
   /** Proposed by the body network and not yet touched by the coach. */
   by: z.literal('network').optional(),
+  /** Sd of what all proposals of this landmark in this clip are off by together. */
+  sharedSdPx: z.number().min(0).max(1000).optional(),
+  /** Where the network saw it, kept when a hand checks it: it teaches how the network errs on this player. */
+  net: z
+    .strictObject({
+      u: z.number().min(-100_000).max(100_000),
+      v: z.number().min(-100_000).max(100_000),
+      heightPx: z.number().min(1).max(100_000),
+    })
+    .optional(),
 });
 export type SwingMark = z.infer<typeof swingMarkSchema>;
 

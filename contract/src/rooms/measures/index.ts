@@ -1,4 +1,5 @@
-import { STATIONS } from '@inchstep/core/capture';
+import { LANDMARKS, STATIONS } from '@inchstep/core/capture';
+import { VIEW_KINDS } from '@inchstep/core/intake';
 import { z } from 'zod';
 import { daySchema, idSchema } from '../../shared.ts';
 import { swingMade } from '../capture/index.ts';
@@ -49,3 +50,27 @@ export const readingSchema = z.object({
     .optional(),
 });
 export type Reading = z.infer<typeof readingSchema>;
+
+/** How the body network is expected to err on a player, place by place, and how well it is known. */
+export const networkSchema = z.object({
+  table: z
+    .array(
+      z.object({
+        view: z.enum(VIEW_KINDS),
+        station: z.enum(STATIONS),
+        landmark: z.enum(LANDMARKS),
+        across: z.number(),
+        down: z.number(),
+        sharedSd: z.number(),
+        ownSd: z.number(),
+        places: z.int(),
+      }),
+    )
+    .readonly(),
+  /** Swings and places that a hand has checked. */
+  swings: z.int(),
+  places: z.int(),
+  /** How far off the hips may still be proposed, one sd, inches; null while nothing was taught. */
+  hipsSdIn: z.number().nullable(),
+});
+export type NetworkErrors = z.infer<typeof networkSchema>;

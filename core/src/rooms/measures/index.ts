@@ -63,6 +63,16 @@ export {
 export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
+export { expectedErrors, type TaughtPlace } from './teaching/netError.ts';
+export {
+  type ErrorEntry,
+  errorTable,
+  knownTo,
+  type NetPlace,
+  type TeachingSwing,
+  taughtPlaces,
+  UNTAUGHT,
+} from './teaching/taughtPlaces.ts';
 export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
 export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

@@ -1,6 +1,7 @@
 import { mix, type Result, type Vec3 } from '../../foundation/index.ts';
 import { type Landmark, MAIN_STATIONS, MARKS_WANTED, type Station } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
+import type { ErrorEntry, NetPlace } from './teaching/taughtPlaces.ts';
 import { smoothTrack } from './trackSmooth.ts';
 import { findStations, type TrackProblem } from './trackStations.ts';
 
@@ -23,6 +24,10 @@ export interface ProposedMark {
   readonly u: number;
   readonly v: number;
   readonly sdPx: number;
+  /** Sd of what all proposals of this landmark in this clip are off by together. */
+  readonly sharedSdPx: number;
+  /** Where the network saw it, before what it is known to err by was taken off. */
+  readonly net: NetPlace;
 }
 
 /** Numbers of the network's body points, left then right; several are averaged. */
@@ -37,23 +42,6 @@ const PAIRED_POINTS: Readonly<Record<string, readonly [left: number, right: numb
 const EARS = [7, 8];
 const WRISTS = [15, 16];
 
-/**
- * Error of a proposed place, one sd, as a share of the body's height in the picture. Measured on the
- * stand-in's clips (docs/measures.md); never tried on real players.
- */
-const SD_SHARE: Readonly<Partial<Record<Landmark, number>>> = {
-  head: 0.027,
-  lead_hip: 0.018,
-  trail_hip: 0.018,
-  lead_knee: 0.0215,
-  trail_knee: 0.02,
-  lead_ankle: 0.025,
-  trail_ankle: 0.025,
-  lead_heel: 0.0215,
-  trail_heel: 0.0215,
-  lead_toe: 0.027,
-  trail_toe: 0.027,
-};
 /** A place the network calls hidden may lie this many times further off. */
 const HIDDEN_FACTOR = 3;
 /** A heel that hangs in the air behind a foot on its toes is taken too low. */
@@ -211,22 +199,41 @@ function chestOf(lead: Vec3, trail: Vec3, hip: Vec3): Vec3 {
   return [0, 1, 2].map((k) => 0.75 * (shoulders[k] as number) + 0.25 * (hip[k] as number)) as unknown as Vec3;
 }
 
-/** Marks at the named frames, each with an sd of its own; what is too badly seen is left to the fit. */
+/**
+ * Marks at the named frames: what the network saw, less what it is known to err by on this player, each with what that leaves
+ * open. What is too badly seen is left to the fit.
+ */
 export function proposeMarks(
   bodies: readonly SeenBody[],
   kind: ViewKind,
   stations: ReadonlyMap<Station, number>,
+  errors: readonly ErrorEntry[],
+  leftHanded: boolean,
 ): ProposedMark[] {
   const heightPx = bodyHeightPx(bodies);
+  const side = leftHanded ? -1 : 1;
   return [...stations].flatMap(([station, frame]) =>
     MARKS_WANTED[kind].flatMap((landmark): ProposedMark[] => {
       const place = bodies[frame]?.places[landmark];
-      const share = SD_SHARE[landmark];
-      if (!place || share === undefined || place.seen < LEAST_SEEN) return [];
-      const { u, v, seen } = place;
+      const error = errors.find(
+        (one) => one.view === kind && one.station === station && one.landmark === landmark,
+      );
+      if (!place || !error || place.seen < LEAST_SEEN) return [];
       const lifted = landmark === 'trail_heel' && LIFTED_AT.includes(station) ? LIFTED_HEEL_FACTOR : 1;
-      const sdPx = lifted * share * heightPx * (1 + (HIDDEN_FACTOR - 1) * (1 - seen));
-      return [{ station, landmark, u, v, sdPx }];
+      const wider = lifted * (1 + (HIDDEN_FACTOR - 1) * (1 - place.seen));
+      // What a hidden place is further off by is its own: it is not the same in the next frame.
+      const own = Math.sqrt((wider ** 2 - 1) * (error.sharedSd ** 2 + error.ownSd ** 2) + error.ownSd ** 2);
+      return [
+        {
+          station,
+          landmark,
+          u: place.u - side * error.across * heightPx,
+          v: place.v - error.down * heightPx,
+          sdPx: own * heightPx,
+          sharedSdPx: error.sharedSd * heightPx,
+          net: { u: place.u, v: place.v, heightPx },
+        },
+      ];
     }),
   );
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Swing } from '@inchstep/contract/capture';
-import type { Reading } from '@inchstep/contract/measures';
+import type { NetworkErrors, Reading } from '@inchstep/contract/measures';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { putProgramFact } from '../../platform/programFacts.ts';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
@@ -183,5 +183,33 @@ test('what an older definition said is never thrown together with what today’s
   // Where all of it is old there is nothing to mix it with: it is shown until it was read anew.
   older(ids[1] as string);
   expect(told().sort()).toEqual([...ids].sort());
+  await own.stop();
+});
+
+test('a hand on proposed marks teaches how the network errs on this student, and on nobody else', async () => {
+  const own = await testServer();
+  const [taught, other] = [await addStudent(own), await addStudent(own)];
+  const errors = async (id: string) =>
+    (await own.ask<NetworkErrors>('GET', `/api/students/${id}/network`)).body;
+  const hip = (all: NetworkErrors) =>
+    all.table.find(
+      ({ view, station, landmark }) => view === 'face_on' && station === 'address' && landmark === 'lead_hip',
+    );
+  expect(await errors(taught)).toMatchObject({ swings: 0, places: 0, hipsSdIn: null });
+  const swing = markedSwing('priya-then');
+  const marks = swing.marks.map((mark) => ({
+    ...mark,
+    net: { u: mark.u + 8, v: mark.v, heightPx: 800 },
+  }));
+  const kept = await own.ask<Swing>('POST', `/api/students/${taught}/swings`, { ...swing, marks });
+  expect(kept.body.marks[0]?.net).toEqual(marks[0]?.net);
+  const known = await errors(taught);
+  expect(known.swings).toBe(1);
+  expect(hip(known)?.across).toBeGreaterThan(0.004);
+  expect(known.hipsSdIn).toBeGreaterThan(0.1);
+  expect(hip(await errors(other))?.across).toBe(0);
+  // A swing that was put away teaches nothing; the marks are measured as they lie.
+  await own.ask('POST', `/api/swings/${swing.id}/discard`);
+  expect(await errors(taught)).toMatchObject({ places: 0, hipsSdIn: null });
   await own.stop();
 });

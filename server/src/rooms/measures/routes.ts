@@ -1,9 +1,10 @@
-import { readingSchema } from '@inchstep/contract/measures';
+import { networkSchema, readingSchema } from '@inchstep/contract/measures';
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
 import { getReading, listReadings, measureSwing } from './service.ts';
+import { networkErrorsOf } from './teaching.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['measures'];
@@ -23,5 +24,10 @@ export function measureRoutes(app: App, ctx: Context): void {
     '/api/students/:id/readings',
     { schema: { tags, params, response: { 200: z.array(readingSchema) } } },
     async ({ params: p }) => listReadings(ctx, p.id),
+  );
+  app.get(
+    '/api/students/:id/network',
+    { schema: { tags, params, response: { 200: networkSchema } } },
+    async ({ params: p }) => networkErrorsOf(ctx, p.id),
   );
 }

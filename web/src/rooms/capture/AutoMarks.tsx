@@ -1,10 +1,12 @@
 import type { SwingView } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import { VIEW_WORDS } from '@inchstep/contract/words';
-import { ScanSearch } from 'lucide-react';
+import { UNTAUGHT } from '@inchstep/core/measures';
+import { Check, ScanSearch } from 'lucide-react';
+import { useUnits } from '../../platform/units.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
 import type { ProposalTrouble } from './lookThrough.ts';
-import { clipUrl } from './queries.ts';
+import { clipUrl, useNetworkErrors } from './queries.ts';
 import { usePoser } from './usePoser.ts';
 import { AUTO_MARKS_WORDS } from './words.ts';
 
@@ -29,12 +31,21 @@ export function AutoMarks({
 }) {
   const { share, trouble, propose, stop } = usePoser();
   const { heightIn, handedness } = student.profile;
+  const network = useNetworkErrors(student.id);
+  const { value } = useUnits();
+  const known = network.data?.hipsSdIn ?? null;
+  const here = state.work.marks.filter(
+    (m) => m.view === view.kind && m.station === state.station && m.by === 'network',
+  ).length;
   const open = state.work.marks.filter((m) => m.view === view.kind && m.by === 'network').length;
   const name = VIEW_WORDS[view.kind]?.toLowerCase();
   const start = () => {
     if (view.clipId)
-      void propose(clipUrl(view.clipId), view.kind, { heightIn, handedness }, (proposal) =>
-        dispatch({ type: 'propose', ...proposal }),
+      void propose(
+        clipUrl(view.clipId),
+        view.kind,
+        { heightIn, handedness, errors: network.data?.table ?? UNTAUGHT },
+        (proposal) => dispatch({ type: 'propose', ...proposal }),
       );
   };
   return (
@@ -58,6 +69,16 @@ export function AutoMarks({
             {AUTO_MARKS_WORDS.stop}
           </button>
         </>
+      )}
+      {known !== null && (
+        <span data-testid="knows">
+          {AUTO_MARKS_WORDS.knows(student.profile.firstName, value(known, 'in'), network.data?.swings ?? 0)}
+        </span>
+      )}
+      {here > 0 && (
+        <button type="button" className="btn" onClick={() => dispatch({ type: 'confirm' })}>
+          <Check aria-hidden size={18} /> {AUTO_MARKS_WORDS.rightHere(here)}
+        </button>
       )}
       {open > 0 && (
         <>

@@ -5,7 +5,7 @@ import { useSettings } from '../../platform/settings.tsx';
 import { overtakenBy, type ReaderHands, readClips, whileNoBench } from './clipReader.ts';
 import { tellLook } from './lookNow.ts';
 import { lookThrough } from './lookThrough.ts';
-import { measureSwing, saveSwing, swingsToLook } from './queries.ts';
+import { measureSwing, networkErrors, saveSwing, swingsToLook } from './queries.ts';
 
 const ASK_AGAIN_MS = 4000;
 /** A look that could not run is tried once more after so long. */
@@ -27,11 +27,15 @@ export function ClipReader() {
     };
     const hands: ReaderHands = {
       list: swingsToLook,
-      look: (url, kind, golfer, { onProgress, stopped }) =>
-        lookThrough(url, kind, golfer, {
-          onProgress,
-          stopped: Promise.race([stopped, aborted(stop.signal)]),
-        }),
+      look: async (url, kind, golfer, { onProgress, stopped }) => {
+        const { table } = await networkErrors(golfer.studentId);
+        return lookThrough(
+          url,
+          kind,
+          { ...golfer, errors: table },
+          { onProgress, stopped: Promise.race([stopped, aborted(stop.signal)]) },
+        );
+      },
       save,
       tell: tellLook,
       overtaken: (swing, leave) => overtakenBy(swingsToLook, swing, leave, ASK_AGAIN_MS),

@@ -1,3 +1,4 @@
+import type { SwingMark } from '@inchstep/contract/capture';
 import { LANDMARKS, MARKS_WANTED, STATIONS, STICK_PLACES } from '@inchstep/core/capture';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
@@ -171,6 +172,12 @@ describe('proposals of the body network', () => {
     stationTimes: { address: 0.2, top: 1 },
     marks,
   });
+  const propose = (marks: readonly SwingMark[]): BenchAction => ({
+    type: 'propose',
+    view: 'face_on',
+    stationTimes: { address: 0.2, top: 1 },
+    marks,
+  });
   const atTop = () => after(fresh(), { type: 'look', station: 'top' });
 
   test('fill what is open and leave the coach’s names and marks alone', () => {
@@ -183,6 +190,27 @@ describe('proposals of the body network', () => {
     expect(state.work.views[0]?.stationTimes).toEqual({ address: 0.2, top: 1.1 });
     expect(markAt(state, 'face_on', 'top', 'lead_hip')).toMatchObject({ u: 10, sdPx: 2 });
     expect(markAt(state, 'face_on', 'top', 'trail_hip')).toMatchObject({ u: 40, by: 'network' });
+  });
+  test('checked by hand, it keeps what the network had said; its doubt goes', () => {
+    const net = { u: 1, v: 50, heightPx: 800 };
+    const seen = { ...proposed('lead_hip', 1), sharedSdPx: 7, net };
+    const start = after(atTop(), propose([seen]), { type: 'look', landmark: 'lead_hip' });
+    const own = { view: 'face_on', station: 'top', landmark: 'lead_hip', net };
+    expect(after(start, mark(5, 6, { stay: true })).work.marks).toEqual([{ ...own, u: 5, v: 6, sdPx: 2 }]);
+    expect(after(start, { type: 'confirm' }).work.marks).toEqual([{ ...own, u: 1, v: 50, sdPx: 2 }]);
+    // Moved twice, it still says where the network had it.
+    const twice = after(start, mark(5, 6, { stay: true }), mark(7, 8, { stay: true }));
+    expect(twice.work.marks[0]).toMatchObject({ u: 7, net });
+  });
+  test('all that is proposed at a station is right with one press, and with one step back it is not', () => {
+    const two = [proposed('lead_hip', 1), proposed('trail_hip', 2)];
+    const elsewhere = { ...proposed('lead_hip', 3), station: 'impact' as const };
+    const start = after(atTop(), propose([...two, elsewhere]));
+    const right = after(start, { type: 'confirm' });
+    expect(right.work.marks.filter((m) => m.by === 'network')).toEqual([elsewhere]);
+    expect(after(right, { type: 'undo' }).work).toEqual(start.work);
+    // With nothing proposed here there is no step.
+    expect(after(right, { type: 'confirm' }).past).toHaveLength(right.past.length);
   });
   test('a second look replaces the first’s proposals', () => {
     const state = after(atTop(), proposal(proposed('lead_hip', 1)), proposal(proposed('trail_hip', 2)));

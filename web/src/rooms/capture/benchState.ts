@@ -43,6 +43,7 @@ export type BenchAction =
     }
   | { readonly type: 'sight'; readonly sight: Sight }
   | { readonly type: 'unmark' }
+  | { readonly type: 'confirm' }
   | {
       readonly type: 'propose';
       readonly view: ViewKind;
@@ -133,6 +134,8 @@ function change(state: BenchState, action: Change): SwingWork {
           isActive(state, m) ? judgedAs(m, sightSdPx(action.sight, widthOf(work, m.view))) : m,
         ),
       };
+    case 'confirm':
+      return confirmed(state);
     case 'unmark':
       return { ...work, marks: work.marks.filter((m) => !isActive(state, m)) };
     case 'propose':
@@ -188,11 +191,24 @@ function putMark(state: BenchState, action: Extract<BenchAction, { type: 'mark' 
   const size = work.views.find((v) => v.kind === view);
   const u = clamp(action.u, 0, size?.widthPx ?? action.u);
   const v = clamp(action.v, 0, size?.heightPx ?? action.v);
-  return [...work.marks.filter((m) => !same(m)), { view, station, landmark, u, v, sdPx }];
+  // What the network had said stays with it: that is how it is taught.
+  const net = had?.net ? { net: had.net } : {};
+  return [...work.marks.filter((m) => !same(m)), { view, station, landmark, u, v, sdPx, ...net }];
 }
 
 /** Grading a proposal by eye makes it the coach's. */
-const judgedAs = ({ by: _, ...mark }: SwingMark, sdPx: number): SwingMark => ({ ...mark, sdPx });
+const judgedAs = ({ by: _, sharedSdPx: __, ...mark }: SwingMark, sdPx: number): SwingMark => ({
+  ...mark,
+  sdPx,
+});
+
+/** What is proposed at this station of this view is right as it lies. */
+function confirmed({ work, view, station }: BenchState): SwingWork {
+  const here = (m: SwingMark) => m.view === view && m.station === station && m.by === 'network';
+  if (!work.marks.some(here)) return work;
+  const sdPx = sightSdPx('clear', widthOf(work, view));
+  return { ...work, marks: work.marks.map((m) => (here(m) ? judgedAs(m, sdPx) : m)) };
+}
 
 /** What the coach has named or marked stays; earlier proposals of the view give way. */
 function propose(work: SwingWork, action: Extract<BenchAction, { type: 'propose' }>): SwingWork {

@@ -17,7 +17,12 @@ export interface LookNow {
 /** What the reader of clips does with the world; a test gives its own. */
 export interface ReaderHands {
   readonly list: () => Promise<readonly SwingToLook[]>;
-  readonly look: typeof lookThrough;
+  readonly look: (
+    url: string,
+    view: ViewKind,
+    golfer: SwingToLook['golfer'] & { readonly studentId: string },
+    how: Parameters<typeof lookThrough>[3],
+  ) => Promise<Looked | null>;
   /** Saves the swing's views and marks, and measures it. */
   readonly save: (swing: Swing, work: SwingWork) => Promise<Swing>;
   readonly tell: (now: LookNow | null) => void;
@@ -51,7 +56,12 @@ export async function readClips(hands: ReaderHands, leave: Set<string>): Promise
         const overtaken = hands.overtaken(swing, leave);
         const stopped = Promise.race([stolen, overtaken.comes]);
         const looked = await hands
-          .look(clipUrl(clipId), view, next.golfer, { onProgress, stopped })
+          .look(
+            clipUrl(clipId),
+            view,
+            { ...next.golfer, studentId: swing.studentId },
+            { onProgress, stopped },
+          )
           .finally(overtaken.end);
         if (looked === null) return;
         if (!looked.ok && looked.trouble === 'network') throw new Error('readClips: the look could not run');

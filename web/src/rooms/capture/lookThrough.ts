@@ -1,7 +1,14 @@
 import type { SwingMark, SwingView } from '@inchstep/contract/capture';
 import type { LookTrouble } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
-import { proposeMarks, proposeStations, type SeenBody, seenBody, steadySides } from '@inchstep/core/measures';
+import {
+  type ErrorEntry,
+  proposeMarks,
+  proposeStations,
+  type SeenBody,
+  seenBody,
+  steadySides,
+} from '@inchstep/core/measures';
 import { type Remote, transfer, wrap } from 'comlink';
 import type { FrameReader } from './frames.worker.ts';
 import { framesThread } from './framesThread.ts';
@@ -22,6 +29,8 @@ export type Looked =
 export interface Golfer {
   readonly heightIn: number;
   readonly handedness: Hand;
+  /** How the network is expected to err on this player. */
+  readonly errors: readonly ErrorEntry[];
 }
 
 /** More frames a second than this tell nothing new about stations. */
@@ -63,7 +72,7 @@ function proposed(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer): 
   const stations = proposeStations(steady, kind, golfer);
   if (!stations.ok) return { ok: false, trouble: 'no_swing' };
   const times = [...stations.value].map(([s, frame]) => [s, steady[frame]?.time]);
-  const marks = proposeMarks(steady, kind, stations.value);
+  const marks = proposeMarks(steady, kind, stations.value, golfer.errors, golfer.handedness === 'left');
   return {
     ok: true,
     proposal: {

@@ -1,5 +1,5 @@
 import type { Clip, Swing, SwingToLook } from '@inchstep/contract/capture';
-import type { Reading } from '@inchstep/contract/measures';
+import type { NetworkErrors, Reading } from '@inchstep/contract/measures';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, putLast, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
@@ -25,6 +25,12 @@ export const useSwing = (id: string | undefined) =>
     queryFn: () => get<Swing>(`/api/swings/${id}`),
     enabled: id !== undefined,
   });
+
+/** How the body network is expected to err on a student, and how well he is known. */
+export const networkErrors = (studentId: string): Promise<NetworkErrors> =>
+  get<NetworkErrors>(`/api/students/${studentId}/network`);
+export const useNetworkErrors = (studentId: string) =>
+  useQuery({ queryKey: keys.of(studentId, 'network'), queryFn: () => networkErrors(studentId) });
 
 export const clipUrl = (clipId: string): string => `/api/clips/${clipId}/file`;
 

@@ -70,6 +70,7 @@ export function useBenchKeys(
     options,
     [state],
   );
+  useScreenKeys('shift+enter', () => dispatch({ type: 'confirm' }), options, [state]);
   useScreenKeys('delete, backspace', () => dispatch({ type: 'unmark' }), options, [state]);
   useScreenKeys('z', () => dispatch({ type: 'undo' }), options);
   useScreenKeys('shift+z', () => dispatch({ type: 'redo' }), options);

@@ -25,7 +25,12 @@ const start = () => {
   const done = jest.fn();
   const hook = renderHook(() => usePoser());
   act(() => {
-    void hook.result.current.propose('/clip', 'face_on', { heightIn: 70, handedness: 'right' }, done);
+    void hook.result.current.propose(
+      '/clip',
+      'face_on',
+      { heightIn: 70, handedness: 'right', errors: [] },
+      done,
+    );
   });
   return { hook, done };
 };

@@ -1,0 +1,99 @@
+import { describe, expect, test } from '@jest/globals';
+import { MAIN_STATIONS, MARKS_WANTED } from '../../capture/index.ts';
+import { proposeMarks } from '../proposals.ts';
+import { errorTable, knownTo, type TeachingSwing, taughtPlaces, UNTAUGHT } from './taughtPlaces.ts';
+
+const TODAY = '2027-03-20';
+const HEIGHT_PX = 800;
+const checked = (more: Partial<TeachingSwing['marks'][number]> = {}) => ({
+  view: 'face_on' as const,
+  station: 'impact' as const,
+  landmark: 'lead_hip' as const,
+  u: 300,
+  v: 500,
+  sdPx: 2,
+  net: { u: 308, v: 496, heightPx: HEIGHT_PX },
+  ...more,
+});
+const swing = (id: string, ...marks: TeachingSwing['marks'][number][]): TeachingSwing => ({
+  id,
+  recordedOn: '2027-03-10',
+  marks,
+});
+
+describe('places that a hand has checked', () => {
+  test('say by how much the network was off, in shares of the body, to the player’s own side', () => {
+    const [place] = taughtPlaces([swing('a', checked())], 'right');
+    expect(place).toMatchObject({ across: 0.01, down: -0.005, clip: 'a face_on', on: '2027-03-10' });
+    expect(taughtPlaces([swing('a', checked())], 'left')[0]).toMatchObject({ across: -0.01, down: -0.005 });
+  });
+  test.each([
+    ['not yet checked', checked({ by: 'network' })],
+    ['set without a proposal', checked({ net: undefined })],
+    ['of a landmark that the network does not see', checked({ landmark: 'seat' })],
+    ['another leg', checked({ u: 100 })],
+    ['of a clip without a body', checked({ net: { u: 308, v: 496, heightPx: 0 } })],
+  ])('nothing is learnt from one that is %s', (_, mark) => {
+    expect(taughtPlaces([swing('a', mark)], 'right')).toEqual([]);
+  });
+});
+
+describe('what is expected of the network', () => {
+  test('has an entry for every place that is proposed in either view', () => {
+    for (const view of ['face_on', 'down_the_line'] as const)
+      for (const landmark of MARKS_WANTED[view]) {
+        const own = UNTAUGHT.filter((one) => one.view === view && one.landmark === landmark);
+        if (own.length > 0) expect(own.map(({ station }) => station)).toEqual([...MAIN_STATIONS]);
+      }
+    expect(UNTAUGHT.length).toBeGreaterThan(60);
+  });
+  test('a player is known as well as his hips are', () => {
+    expect(knownTo(UNTAUGHT, 'face_on', 'lead_hip')).toBeNull();
+    const some = (n: number) =>
+      errorTable(
+        taughtPlaces(
+          Array.from({ length: n }, (_, i) => swing(String(i), checked({ station: 'address' }))),
+          'right',
+        ),
+        TODAY,
+      );
+    const [one, two] = [1, 2].map((n) => knownTo(some(n), 'face_on', 'lead_hip') as number);
+    expect(two as number).toBeLessThan(one as number);
+  });
+});
+
+describe('proposals', () => {
+  const body = {
+    time: 0,
+    places: {
+      head: { u: 300, v: 200, seen: 1 },
+      lead_hip: { u: 320, v: 500, seen: 1 },
+      trail_hip: { u: 280, v: 500, seen: 0.5 },
+      lead_ankle: { u: 330, v: 200 + 0.88 * HEIGHT_PX, seen: 1 },
+      trail_ankle: { u: 270, v: 200 + 0.88 * HEIGHT_PX, seen: 1 },
+    },
+  };
+  const at = (errors = UNTAUGHT, left = false) =>
+    proposeMarks([body], 'face_on', new Map([['impact', 0]]), errors, left);
+  const hip = (marks: ReturnType<typeof at>) => marks.find(({ landmark }) => landmark === 'lead_hip');
+  test('keep where the network saw them, untaught where they lie', () => {
+    expect(hip(at())).toMatchObject({ u: 320, v: 500, net: { u: 320, v: 500 } });
+    expect(hip(at())?.net.heightPx).toBeCloseTo(HEIGHT_PX, 6);
+  });
+  test('of a taught player what it errs by is taken off, and less is left open', () => {
+    const swings = Array.from({ length: 4 }, (_, i) => swing(String(i), checked()));
+    const taught = errorTable(taughtPlaces(swings, 'right'), TODAY);
+    const [before, after] = [hip(at()), hip(at(taught))];
+    expect(after?.u as number).toBeLessThan(320);
+    expect(after?.u as number).toBeGreaterThan(320 - 0.01 * HEIGHT_PX);
+    expect(after?.net).toEqual(before?.net);
+    expect(after?.sharedSdPx as number).toBeLessThan(before?.sharedSdPx as number);
+    // A left-hander's picture is the other way round.
+    expect(hip(at(taught, true))?.u as number).toBeGreaterThan(320);
+  });
+  test('what is hardly seen is wider by itself, not together with the rest', () => {
+    const half = at().find(({ landmark }) => landmark === 'trail_hip');
+    expect(half?.sharedSdPx).toBeCloseTo(hip(at())?.sharedSdPx as number, 9);
+    expect(half?.sdPx as number).toBeGreaterThan(1.5 * (hip(at())?.sdPx as number));
+  });
+});

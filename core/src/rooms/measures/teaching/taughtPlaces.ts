@@ -1,0 +1,71 @@
+import type { IsoDay } from '../../../foundation/index.ts';
+import { type Landmark, MAIN_STATIONS, MARKS_WANTED, type Mark, type Station } from '../../capture/index.ts';
+import type { Hand, ViewKind } from '../../intake/index.ts';
+import { type ExpectedError, expectedErrors, isTeachable, type TaughtPlace } from './netError.ts';
+import { ERROR_ROWS } from './teachTable.ts';
+
+/** Where the network saw a place, and how tall the body stood in that clip; pixels. */
+export interface NetPlace {
+  readonly u: number;
+  readonly v: number;
+  readonly heightPx: number;
+}
+
+/** A swing as it teaches: marks that a hand has checked, with what the network had said. */
+export interface TeachingSwing {
+  readonly id: string;
+  readonly recordedOn: IsoDay;
+  readonly marks: readonly (Omit<Mark, 'view'> & {
+    readonly view: ViewKind;
+    readonly by?: 'network' | undefined;
+    readonly net?: NetPlace | undefined;
+  })[];
+}
+
+/** Further off than this share of a body is no error of place: another leg, another man. It teaches nothing. */
+const NO_ERROR = 0.1;
+
+/** Every place that a hand has checked after the network had said where it was. */
+export const taughtPlaces = (swings: readonly TeachingSwing[], hand: Hand): TaughtPlace[] =>
+  swings.flatMap(({ id, recordedOn, marks }) =>
+    marks.flatMap(({ view, station, landmark, u, v, by, net }): TaughtPlace[] => {
+      if (by === 'network' || !net || net.heightPx <= 0 || !isTeachable(landmark)) return [];
+      const across = ((hand === 'left' ? -1 : 1) * (net.u - u)) / net.heightPx;
+      const down = (net.v - v) / net.heightPx;
+      if (Math.hypot(across, down) > NO_ERROR) return [];
+      return [{ view, station, landmark, clip: `${id} ${view}`, on: recordedOn, across, down }];
+    }),
+  );
+
+/** What is expected of the network at one place. */
+export interface ErrorEntry extends ExpectedError {
+  readonly view: ViewKind;
+  readonly station: Station;
+  readonly landmark: Landmark;
+}
+
+/** For every place that is proposed, in both views. */
+export const errorTable = (taught: readonly TaughtPlace[], today: IsoDay): ErrorEntry[] =>
+  (['face_on', 'down_the_line'] as const).flatMap((view) =>
+    ERROR_ROWS.filter(({ landmark }) =>
+      (MARKS_WANTED[view] as readonly Landmark[]).includes(landmark),
+    ).flatMap(({ landmark }) =>
+      [...expectedErrors(taught, view, landmark, MAIN_STATIONS, today)].map(([station, error]) => ({
+        view,
+        station,
+        landmark,
+        ...error,
+      })),
+    ),
+  );
+
+/** Of a player of whom nothing was taught. */
+export const UNTAUGHT: readonly ErrorEntry[] = errorTable([], '2000-01-01');
+
+/** How well a player is known: the sd that is left at a landmark of a view at address, as a share of his height. */
+export function knownTo(table: readonly ErrorEntry[], view: ViewKind, landmark: Landmark): number | null {
+  const entry = table.find(
+    (one) => one.view === view && one.landmark === landmark && one.station === 'address',
+  );
+  return entry && entry.places > 0 ? Math.hypot(entry.sharedSd, entry.ownSd) : null;
+}
