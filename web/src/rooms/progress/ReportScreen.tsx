@@ -22,10 +22,10 @@ export function ReportScreen() {
   return (
     <div className="mx-auto max-w-3xl p-4">
       <div className="no-print mb-4 flex flex-wrap items-center gap-2">
-        <fieldset className="join">
+        <fieldset className="flex flex-wrap gap-2">
           <legend className="sr-only">{REPORT_SCREEN_WORDS.whoReads}</legend>
           {REPORT_FOR.map((one) => (
-            <label key={one} className={`btn join-item ${one === reader ? 'btn-primary' : ''}`}>
+            <label key={one} className={`btn ${one === reader ? 'btn-primary' : ''}`}>
               <input
                 type="radio"
                 name="reader"
