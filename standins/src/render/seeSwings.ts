@@ -1,9 +1,10 @@
+import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { STATIONS } from '@inchstep/core/capture';
+import { MAIN_STATIONS, STATIONS } from '@inchstep/core/capture';
 import { roundTo, seededRandom } from '@inchstep/core/foundation';
 import { build } from 'esbuild';
 import puppeteer, { type Browser } from 'puppeteer-core';
@@ -47,6 +48,7 @@ async function served(): Promise<{ address: string; close(): void }> {
     response.setHeader('content-type', isScript ? 'text/javascript' : 'text/html');
     response.end(isScript ? script : '<!doctype html><script src="/page.js"></script>');
   }).listen(0, '127.0.0.1');
+  await once(server, 'listening');
   const { port } = server.address() as AddressInfo;
   return { address: `http://127.0.0.1:${port}/`, close: () => server.close() };
 }
@@ -80,6 +82,14 @@ async function main(): Promise<void> {
   }
 }
 
+/** About each station every frame, between them now and then, so that the player is not lost. */
+const framesFor = (at: readonly number[], last: number): number[] =>
+  Array.from({ length: last + 1 }, (_, i) => i).filter(
+    (i) => i % BETWEEN === 0 || at.some((frame) => Math.abs(frame - i) <= ABOUT),
+  );
+const BETWEEN = 8;
+const ABOUT = 3;
+
 async function seeSwing(browser: Browser, address: string, swing: StudySwing): Promise<void> {
   const { player } = swing;
   const started = Date.now();
@@ -88,18 +98,26 @@ async function seeSwing(browser: Browser, address: string, swing: StudySwing): P
   const left = player.golfer.handedness === 'left';
   const first = makeGolfer(player.golfer, faultsAt(swing), seededRandom(player.seed));
   const golfer = anotherSwing(first, seededRandom(player.seed * 31 + swing.swing));
+  const stationFrames = Object.fromEntries(
+    STATIONS.map((station) => [station, Math.round(golfer.shape[station].at * FRAMES_PER_SECOND)]),
+  );
+  const last = Math.round(golfer.lengthSeconds * FRAMES_PER_SECOND) - 1;
+  const frames = framesFor(
+    MAIN_STATIONS.map((station) => stationFrames[station] as number),
+    last,
+  );
   const views = [];
   for (const camera of cameras) {
     const page = await browser.newPage();
     await page.goto(address);
-    const job = { swing, camera, framesPerSecond: FRAMES_PER_SECOND, bitrate: BITRATE };
-    const frames = await page.evaluate(
+    const job = { swing, camera, framesPerSecond: FRAMES_PER_SECOND, bitrate: BITRATE, frames };
+    const seen = await page.evaluate(
       (j) => (globalThis as unknown as { studyJob(job: unknown): Promise<unknown> }).studyJob(j),
       job as never,
     );
     await page.close();
     const { view, marks } = mirrorView(camera, makeMarks(golfer, camera, STATIONS, seededRandom(1), 0), left);
-    views.push({ kind: view.kind, view, marks, frames });
+    views.push({ kind: view.kind, view, marks, frames: seen });
   }
   const truth = {
     key: swing.key,
@@ -107,9 +125,7 @@ async function seeSwing(browser: Browser, address: string, swing: StudySwing): P
     day: swing.day,
     golfer: player.golfer,
     framesPerSecond: FRAMES_PER_SECOND,
-    stationFrames: Object.fromEntries(
-      STATIONS.map((station) => [station, Math.round(golfer.shape[station].at * FRAMES_PER_SECOND)]),
-    ),
+    stationFrames,
     measures: Object.fromEntries(
       Object.entries(trueMeasures(golfer)).map(([id, value]) => [id, roundTo(value, 3)]),
     ),

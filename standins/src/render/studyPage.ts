@@ -24,6 +24,8 @@ export interface StudyJob {
   readonly camera: StandInCamera;
   readonly framesPerSecond: number;
   readonly bitrate: number;
+  /** Frames that are filmed: all of them take minutes, those about the stations tell of marks. */
+  readonly frames: readonly number[];
 }
 
 /** What the network's worker answers, as far as the study keeps it. */
@@ -45,7 +47,8 @@ export interface StudyFrame {
 }
 
 /** Moments that are drawn into one another where the shutter is open for long. */
-const SUBFRAMES = 3;
+const LONG_SHUTTER = 0.35;
+const SUBFRAMES = 2;
 
 /** Films a swing, writes it as H.264, reads that file again and looks through it with the network: what the program does. */
 async function studyJob(job: StudyJob): Promise<StudyFrame[]> {
@@ -69,7 +72,7 @@ async function studyJob(job: StudyJob): Promise<StudyFrame[]> {
   return frames;
 }
 
-async function film({ swing, camera, framesPerSecond, bitrate }: StudyJob): Promise<ArrayBuffer> {
+async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJob): Promise<ArrayBuffer> {
   const { player, picture } = swing;
   const { widthPx, heightPx } = camera.view;
   const first = makeGolfer(player.golfer, faultsAt(swing), seededRandom(player.seed));
@@ -86,9 +89,11 @@ async function film({ swing, camera, framesPerSecond, bitrate }: StudyJob): Prom
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true }) as OffscreenCanvasRenderingContext2D;
   const random = seededRandom(player.seed * 17 + swing.swing);
+  const parts = picture.shutter > LONG_SHUTTER ? SUBFRAMES : 1;
   const draw = (seconds: number) => {
-    for (let part = 0; part < SUBFRAMES; part++) {
-      const at = seconds + ((part / (SUBFRAMES - 1) - 0.5) * picture.shutter) / framesPerSecond;
+    for (let part = 0; part < parts; part++) {
+      const within = parts === 1 ? 0 : part / (parts - 1) - 0.5;
+      const at = seconds + (within * picture.shutter) / framesPerSecond;
       const after = Math.max(0, at - IMPACT_S);
       figure.pose(golfer.poseAt(Math.max(0, at)), gaze(at));
       ball.position.set(after * 1900, 0.84 + after * 500, after * 20);
@@ -118,8 +123,7 @@ async function film({ swing, camera, framesPerSecond, bitrate }: StudyJob): Prom
   });
   output.addVideoTrack(source, { frameRate: framesPerSecond });
   await output.start();
-  const frames = Math.round(golfer.lengthSeconds * framesPerSecond);
-  for (let i = 0; i < frames; i++) {
+  for (const i of frames) {
     draw(i / framesPerSecond);
     await source.add(i / framesPerSecond, 1 / framesPerSecond);
   }
