@@ -135,4 +135,16 @@ export const LESSON_TABLES: readonly StudentTable[] = [
       hi80: daySchema,
     }),
   },
+  {
+    table: 'teaching_resets',
+    json: [],
+    later: true,
+    row: z.strictObject({
+      id: idSchema,
+      ...student,
+      at: stamp,
+      undone_at: stamp.nullable(),
+      author: text(80),
+    }),
+  },
 ];

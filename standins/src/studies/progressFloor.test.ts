@@ -5,14 +5,14 @@ import { USUAL_PLAYER } from './progressWorld.ts';
 const TWO_STEPS = [0, 0, 2];
 const ONE_STEP = [0, 0, 1, 1, 1, 1];
 const ALPHA = 0.05;
-const SEASONS = 5000;
+const SEASONS = 2500;
 
 describe('the most that any test can find', () => {
   test('of one course alone both ways of bounding it agree', () => {
     for (const course of [TWO_STEPS, ONE_STEP]) {
       const alone = mostThatCanBeFound(USUAL_PLAYER, course, ALPHA, SEASONS, 1);
       const together = mostTogether(USUAL_PLAYER, [course], ALPHA, SEASONS, 2);
-      expect(Math.abs(alone - together)).toBeLessThan(0.04);
+      expect(Math.abs(alone - together)).toBeLessThan(0.05);
     }
   });
   test('two courses together can be found in less than each alone, and in more than either', () => {

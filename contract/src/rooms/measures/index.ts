@@ -72,5 +72,7 @@ export const networkSchema = z.object({
   places: z.int(),
   /** How far off the hips may still be proposed, one sd, inches; null while nothing was taught. */
   hipsSdIn: z.number().nullable(),
+  /** The forgetting that can be taken back; null where nothing was forgotten. */
+  forgotten: idSchema.nullable(),
 });
 export type NetworkErrors = z.infer<typeof networkSchema>;

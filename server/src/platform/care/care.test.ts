@@ -119,6 +119,7 @@ async function fullStudent(firstName: string, familyName: string): Promise<strin
   await server.ask('POST', '/api/messages', { to, text: 'How is it?' });
   await server.ask('POST', `/api/students/${id}/messages/${to[0]?.id}/now`);
   await server.ask('POST', at('/asides'), { id: randomUUID(), until: '2027-03-09', note: '' });
+  await server.ask('POST', at('/network/forget'), { id: randomUUID() });
   // A date is told only of a gain over many days: here it is put where it would be kept.
   const said = { likely: '2027-04-01', lo80: '2027-03-20', hi80: '2027-05-01' };
   const told = {

@@ -25,6 +25,7 @@ const TOUCHES = {
   aside: 'file',
   message: 'nothing',
   enclosure: 'nothing',
+  teaching_reset: 'nothing',
 } as const satisfies Record<string, Touched>;
 export type WriteKind = keyof typeof TOUCHES;
 

@@ -208,6 +208,17 @@ test('a hand on proposed marks teaches how the network errs on this student, and
   expect(hip(known)?.across).toBeGreaterThan(0.004);
   expect(known.hipsSdIn).toBeGreaterThan(0.1);
   expect(hip(await errors(other))?.across).toBe(0);
+  // Forgotten, and not.
+  const id = randomUUID();
+  const forget = () => own.ask<NetworkErrors>('POST', `/api/students/${taught}/network/forget`, { id });
+  own.at('2027-03-02T10:00:00');
+  expect((await forget()).body).toMatchObject({ places: 0, hipsSdIn: null, forgotten: id });
+  expect((await forget()).body.forgotten).toBe(id);
+  const undo = (of: string) =>
+    own.ask<NetworkErrors>('POST', `/api/students/${of}/network/forget/${id}/undo`);
+  expect((await undo(other)).status).toBe(404);
+  expect((await undo(taught)).body).toMatchObject({ places: known.places, forgotten: null });
+  expect((await undo(taught)).status).toBe(404);
   // A swing that was put away teaches nothing; the marks are measured as they lie.
   await own.ask('POST', `/api/swings/${swing.id}/discard`);
   expect(await errors(taught)).toMatchObject({ places: 0, hipsSdIn: null });

@@ -2,9 +2,10 @@ import { networkSchema, readingSchema } from '@inchstep/contract/measures';
 import { idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
+import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
 import { getReading, listReadings, measureSwing } from './service.ts';
-import { networkErrorsOf } from './teaching.ts';
+import { forgetTeaching, networkErrorsOf, rememberTeaching } from './teaching.ts';
 
 const params = z.object({ id: idSchema });
 const tags = ['measures'];
@@ -29,5 +30,17 @@ export function measureRoutes(app: App, ctx: Context): void {
     '/api/students/:id/network',
     { schema: { tags, params, response: { 200: networkSchema } } },
     async ({ params: p }) => networkErrorsOf(ctx, p.id),
+  );
+  app.post(
+    '/api/students/:id/network/forget',
+    { schema: { tags, params, body: z.strictObject({ id: idSchema }), response: { 200: networkSchema } } },
+    async (request) => forgetTeaching(ctx, request.params.id, request.body.id, authorOf(request)),
+  );
+  app.post(
+    '/api/students/:id/network/forget/:resetId/undo',
+    {
+      schema: { tags, params: params.extend({ resetId: idSchema }), response: { 200: networkSchema } },
+    },
+    async ({ params: p }) => rememberTeaching(ctx, p.id, p.resetId),
   );
 }

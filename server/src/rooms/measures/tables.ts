@@ -26,3 +26,18 @@ export const readings = sqliteTable(
   },
   (t) => [index('readings_by_student').on(t.studentId, t.recordedOn)],
 );
+
+/** Moments from which on a student is taught anew: what was checked in swings before is forgotten, unless it was undone. */
+export const teachingResets = sqliteTable(
+  'teaching_resets',
+  {
+    id: text('id').primaryKey(),
+    studentId: text('student_id')
+      .notNull()
+      .references(() => students.id, { onDelete: 'cascade' }),
+    at: text('at').notNull(),
+    undoneAt: text('undone_at'),
+    author: text('author').notNull(),
+  },
+  (t) => [index('teaching_resets_by_student').on(t.studentId, t.at)],
+);

@@ -3,8 +3,8 @@ import type { Student } from '@inchstep/contract/intake';
 import { VIEW_WORDS } from '@inchstep/contract/words';
 import { UNTAUGHT } from '@inchstep/core/measures';
 import { Check, ScanSearch } from 'lucide-react';
-import { useUnits } from '../../platform/units.ts';
 import type { BenchAction, BenchState } from './benchState.ts';
+import { Knows } from './Knows.tsx';
 import type { ProposalTrouble } from './lookThrough.ts';
 import { clipUrl, useNetworkErrors } from './queries.ts';
 import { usePoser } from './usePoser.ts';
@@ -32,8 +32,6 @@ export function AutoMarks({
   const { share, trouble, propose, stop } = usePoser();
   const { heightIn, handedness } = student.profile;
   const network = useNetworkErrors(student.id);
-  const { value } = useUnits();
-  const known = network.data?.hipsSdIn ?? null;
   const here = state.work.marks.filter(
     (m) => m.view === view.kind && m.station === state.station && m.by === 'network',
   ).length;
@@ -70,11 +68,7 @@ export function AutoMarks({
           </button>
         </>
       )}
-      {known !== null && (
-        <span data-testid="knows">
-          {AUTO_MARKS_WORDS.knows(student.profile.firstName, value(known, 'in'), network.data?.swings ?? 0)}
-        </span>
-      )}
+      <Knows student={student} />
       {here > 0 && (
         <button type="button" className="btn" onClick={() => dispatch({ type: 'confirm' })}>
           <Check aria-hidden size={18} /> {AUTO_MARKS_WORDS.rightHere(here)}

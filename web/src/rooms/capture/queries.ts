@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, putLast, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
+import { useSend } from '../../platform/useSend.ts';
 import type { SwingWork } from './benchState.ts';
 import type { Made } from './HowMade.tsx';
 
@@ -31,6 +32,16 @@ export const networkErrors = (studentId: string): Promise<NetworkErrors> =>
   get<NetworkErrors>(`/api/students/${studentId}/network`);
 export const useNetworkErrors = (studentId: string) =>
   useQuery({ queryKey: keys.of(studentId, 'network'), queryFn: () => networkErrors(studentId) });
+
+/** Forgets what was taught of a student, or takes that back. */
+export const useForgetTeaching = (studentId: string) =>
+  useSend({
+    student: studentId,
+    send: (id, undo: string | null) =>
+      undo === null
+        ? post<NetworkErrors>(`/api/students/${studentId}/network/forget`, { id })
+        : post<NetworkErrors>(`/api/students/${studentId}/network/forget/${undo}/undo`),
+  });
 
 export const clipUrl = (clipId: string): string => `/api/clips/${clipId}/file`;
 

@@ -43,6 +43,9 @@ export const AUTO_MARKS_WORDS = {
   refuseThem: 'Refuse them',
   knows: (name: string, hips: string, swings: number) =>
     `Knows ${name}’s hips to ${hips}, from ${swings === 1 ? 'one checked swing' : `${swings} checked swings`}.`,
+  forget: 'Forget',
+  forgotten: (name: string) => `What was taught of ${name} is forgotten.`,
+  remember: 'Take that back',
   rightHere: (n: number) => (n === 1 ? 'The one here is right' : `The ${n} here are right`),
   proposalsWereTried:
     'Proposals were tried on drawn players only, never on real ones. Step through them; a mark you drag or grade is yours.',
