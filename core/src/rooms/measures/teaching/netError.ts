@@ -2,6 +2,7 @@ import { daysBetween, type IsoDay } from '../../../foundation/index.ts';
 import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
 import { ERROR_ROWS, ERROR_SHARES, FADES_IN_DAYS, HAND_SD, REST_TIMES } from './teachTable.ts';
+import { usualError } from './usualErrors.ts';
 
 /** One place as the network saw it less where a coach's hand has it; shares of the body's height, right and down of a right-hander's picture. */
 export interface TaughtPlace {
@@ -32,7 +33,7 @@ export const isTeachable = (landmark: Landmark): boolean =>
 
 /**
  * What the network's error will be at `stations` of a new clip, from places that were checked on this player (exact: a Gaussian
- * process over player, station and clip, fading with time). Without any it is nought, give or take all of it.
+ * process over player, station and clip, fading with time). Without any it is what it is with everybody, give or take the rest.
  */
 export function expectedErrors(
   taught: readonly TaughtPlace[],
@@ -50,8 +51,13 @@ export function expectedErrors(
   const asked = stations.map((station) => ({ station, clip: '', on: today }));
   const toKnown = asked.map((one) => own.map((place) => variance * together(one, place)));
   const solved = toKnown.map((row) => forward(factor, row));
-  const targets = (of: (place: TaughtPlace) => number) => forward(factor, own.map(of));
-  const [across, down] = [targets((place) => place.across), targets((place) => place.down)];
+  const usual = (station: Station) => usualError(view, landmark, station);
+  const targets = (axis: 'across' | 'down') =>
+    forward(
+      factor,
+      own.map((place) => place[axis] - usual(place.station)[axis]),
+    );
+  const [across, down] = [targets('across'), targets('down')];
   // Covariance of the errors at the stations asked for, the new clip's own share in all of them.
   const left = asked.map((a, i) =>
     asked.map((b, j) => variance * together(a, b) - dot(solved[i] as number[], solved[j] as number[])),
@@ -61,8 +67,8 @@ export function expectedErrors(
     stations.map((station, i) => [
       station,
       {
-        across: dot(solved[i] as number[], across),
-        down: dot(solved[i] as number[], down),
+        across: usual(station).across + dot(solved[i] as number[], across),
+        down: usual(station).down + dot(solved[i] as number[], down),
         sharedSd: Math.sqrt(shared),
         ownSd: Math.sqrt(Math.max(0, (left[i]?.[i] as number) - shared) + variance * restOf(station)),
         places: own.length,
