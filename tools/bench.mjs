@@ -1,5 +1,5 @@
 // Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
-// `bench season N`, `bench plans N`, `bench progress N`, `bench bars N`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
+// `bench season N`, `bench plans N`, `bench progress N`, `bench bars N`, `bench proposals SEED`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -25,6 +25,7 @@ else if (study === 'season') seasonTable();
 else if (study === 'plans') plansTable();
 else if (study === 'progress') progressTable();
 else if (study === 'bars') barsTable();
+else if (study === 'proposals') proposalsTable();
 else if (study === 'frames') framesTable();
 else if (study === 'hostile') hostileTable();
 else if (study === 'durability') durabilityTable();
@@ -244,6 +245,19 @@ function progressTable() {
 function barsTable() {
   for (const { family, bars } of lines(node(['dist/bench.js', 'bars', size ?? '20000']).stdout))
     row(`family ${family}`, '', bars.map((bar) => bar.toFixed(2)).join('  '));
+}
+
+/** Swings of made-up players, filmed and looked through once (a quarter of an hour), then asked again; `size` is the seed. */
+function proposalsTable() {
+  const seed = size ?? '12';
+  const see = ['node_modules/tsx/dist/cli.mjs', 'standins/src/render/seeSwings.ts', seed, '4', '1', '2'];
+  node(see, { stdio: ['ignore', 'inherit', 'inherit'] });
+  for (const r of lines(node(['dist/bench.js', 'proposals', seed]).stdout))
+    row(
+      `${r.name}, ${r.taught ? 'taught by one checked swing' : 'untaught'}`,
+      percent(r.told / r.hand),
+      `of ${r.hand} verdicts by hand told (${r.players} players); wrong ${r.wrong}; ${percent(r.held / r.intervals)} of ${r.intervals} intervals held`,
+    );
 }
 
 function plansTable() {

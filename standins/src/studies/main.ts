@@ -1,9 +1,11 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { calibrate } from './calibration.ts';
 import { COVERAGE_GROUPS, coverage } from './coverage.ts';
 import { pairs, singles } from './diagnosisCases.ts';
 import { fewerMarks } from './fewerMarks.ts';
 import { progressStudy } from './progress.ts';
 import { progressBars } from './progressBars.ts';
+import { proposalStudy, type SeenSwing } from './proposals.ts';
 import { randomPlans } from './randomPlans.ts';
 import { seasonStudy } from './season.ts';
 import { speeds } from './speeds.ts';
@@ -20,6 +22,12 @@ if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row)
 if (what === 'season') for (const row of seasonStudy(Number(size ?? 50), 700_000)) say(row);
 if (what === 'progress') for (const row of progressStudy(Number(size ?? 1000), 300_000)) say(row);
 if (what === 'bars') for (const row of progressBars(Number(size ?? 20_000), 900_000)) say(row);
+if (what === 'proposals') {
+  const folder = 'data/seen';
+  const files = readdirSync(folder).filter((name) => name.startsWith(`p${size ?? 12}-`));
+  const swings = files.map((name) => JSON.parse(readFileSync(`${folder}/${name}`, 'utf8')) as SeenSwing);
+  for (const row of proposalStudy(swings)) say(row);
+}
 if (what === 'plans') say(randomPlans(Number(size ?? 5000)));
 if (what === 'calibration') {
   for (const steps of [1, 1.5, 2, 2.5])

@@ -7,6 +7,7 @@ import {
   proposeMarks,
   type SeenBody,
   seenBody,
+  steadyPlaces,
   steadySides,
   type TaughtPlace,
   taughtPlaces,
@@ -43,10 +44,12 @@ type ProposedIn = ReturnType<typeof proposeMarks>[number] & { readonly view: Vie
 export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): ProposedIn[] {
   const left = swing.golfer.handedness === 'left';
   return swing.views.flatMap(({ kind, frames }) => {
-    const bodies = steadySides(
-      frames.flatMap(({ time, points }): SeenBody[] => (points ? [seenBody(time, points, left)] : [])),
-      kind,
-      left,
+    const bodies = steadyPlaces(
+      steadySides(
+        frames.flatMap(({ time, points }): SeenBody[] => (points ? [seenBody(time, points, left)] : [])),
+        kind,
+        left,
+      ),
     );
     const at = new Map(
       MAIN_STATIONS.flatMap((station): [Station, number][] => {
@@ -133,3 +136,27 @@ export function toldOf(swing: SeenSwing, errors: readonly ErrorEntry[], kinds: r
 
 export const taughtBy = (swings: readonly SeenSwing[]): ErrorEntry[] =>
   errorTable(swings.flatMap(checkedIn), DAYS[1]);
+
+const WAYS = [
+  ['both views', ['face_on', 'down_the_line']],
+  ['face-on alone', ['face_on']],
+] as const satisfies readonly (readonly [string, readonly ViewKind[]])[];
+
+/** Each player's second day, untaught and taught by the checked swing of the first. */
+export function* proposalStudy(swings: readonly SeenSwing[]) {
+  const pairs = swings
+    .filter(({ day }) => day === 1)
+    .flatMap((second) => {
+      const first = swings.find(({ player, day }) => player === second.player && day === 0);
+      return first ? [{ first, second }] : [];
+    });
+  for (const [name, kinds] of WAYS)
+    for (const taught of [false, true]) {
+      const count = { hand: 0, told: 0, wrong: 0, intervals: 0, held: 0 };
+      for (const { first, second } of pairs) {
+        const found = toldOf(second, taught ? taughtBy([first]) : UNTAUGHT, kinds);
+        for (const key of Object.keys(count) as (keyof Told)[]) count[key] += found[key];
+      }
+      yield { name, taught, players: pairs.length, ...count };
+    }
+}

@@ -64,6 +64,7 @@ export { type LineId, type ReferenceLine, referenceLines } from './referenceLine
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
 export { expectedErrors, type TaughtPlace } from './teaching/netError.ts';
+export { steadyPlaces } from './teaching/steadyPlaces.ts';
 export {
   type ErrorEntry,
   errorTable,

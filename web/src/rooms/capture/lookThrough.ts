@@ -7,6 +7,7 @@ import {
   proposeStations,
   type SeenBody,
   seenBody,
+  steadyPlaces,
   steadySides,
 } from '@inchstep/core/measures';
 import { type Remote, transfer, wrap } from 'comlink';
@@ -72,7 +73,8 @@ function proposed(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer): 
   const stations = proposeStations(steady, kind, golfer);
   if (!stations.ok) return { ok: false, trouble: 'no_swing' };
   const times = [...stations.value].map(([s, frame]) => [s, steady[frame]?.time]);
-  const marks = proposeMarks(steady, kind, stations.value, golfer.errors, golfer.handedness === 'left');
+  const left = golfer.handedness === 'left';
+  const marks = proposeMarks(steadyPlaces(steady), kind, stations.value, golfer.errors, left);
   return {
     ok: true,
     proposal: {

@@ -1,0 +1,126 @@
+import { type Capture, MAIN_STATIONS } from '@inchstep/core/capture';
+import { gaussian, type Random, seededRandom } from '@inchstep/core/foundation';
+import { resolveSchool } from '@inchstep/core/intake';
+import { type ErrorEntry, errorTable, measureCapture, taughtPlaces, UNTAUGHT } from '@inchstep/core/measures';
+import { describe, expect, test } from '@jest/globals';
+import { makeCamera, makeMarks } from '../devices/camera.ts';
+import { anotherSwing, captureGolfer, makeGolfer, type StandInGolfer, trueMeasures } from './golfer.ts';
+
+const KINDS = ['face_on', 'down_the_line'] as const;
+const LENS = { widthPx: 540, heightPx: 960, focalPx: 1120 };
+const HEIGHT_PX = 620;
+/** How a network errs on one player: the same at a station from swing to swing, but for a little. */
+const [PLAYER, STATION, SWING] = [0.009, 0.011, 0.005];
+
+/** A player of whom the network errs in a way of his own. */
+function erringOn(random: Random) {
+  const drawn = new Map<string, number>();
+  const one = (key: string, sd: number): number => {
+    const known = drawn.get(key) ?? sd * gaussian(random);
+    drawn.set(key, known);
+    return known;
+  };
+  return (entry: ErrorEntry, axis: 'across' | 'down'): number =>
+    entry[axis] +
+    one(`${entry.view} ${entry.landmark} ${axis}`, PLAYER) +
+    one(`${entry.view} ${entry.landmark} ${entry.station} ${axis}`, STATION) +
+    SWING * gaussian(random);
+}
+
+/** What a swing is to the program: exact places, and where the network saw them. */
+function filmed(golfer: StandInGolfer, errs: ReturnType<typeof erringOn>, random: Random) {
+  const cameras = KINDS.map((kind) => makeCamera(kind, { kind, ...LENS }, random));
+  const marks = cameras.flatMap((camera) =>
+    makeMarks(golfer, camera, MAIN_STATIONS, seededRandom(1), 0).flatMap((mark) => {
+      const entry = UNTAUGHT.find(
+        (one) =>
+          one.view === camera.view.kind && one.station === mark.station && one.landmark === mark.landmark,
+      );
+      if (!entry) return [];
+      const net = {
+        u: mark.u + HEIGHT_PX * errs(entry, 'across'),
+        v: mark.v + HEIGHT_PX * errs(entry, 'down'),
+        heightPx: HEIGHT_PX,
+      };
+      return [{ ...mark, kind: camera.view.kind, net }];
+    }),
+  );
+  return { views: cameras.map(({ view }) => view), marks };
+}
+
+type Filmed = ReturnType<typeof filmed>;
+
+const taughtFrom = ({ marks }: Filmed): ErrorEntry[] => {
+  const checked = marks.map(({ kind, ...mark }) => ({ ...mark, view: kind }));
+  return errorTable(
+    taughtPlaces([{ id: 'a', recordedOn: '2027-03-01', marks: checked }], 'right'),
+    '2027-03-08',
+  );
+};
+
+/** The swing as the program measures it without a hand on it. */
+function captureOf(golfer: StandInGolfer, { views, marks }: Filmed, errors: readonly ErrorEntry[]): Capture {
+  return {
+    golfer: captureGolfer(golfer),
+    club: 'mid_iron',
+    school: resolveSchool({}),
+    views,
+    marks: marks.flatMap(({ kind, net, ...mark }) => {
+      const error = errors.find(
+        (one) => one.view === kind && one.station === mark.station && one.landmark === mark.landmark,
+      );
+      return error
+        ? [
+            {
+              ...mark,
+              u: net.u - error.across * HEIGHT_PX,
+              v: net.v - error.down * HEIGHT_PX,
+              sdPx: error.ownSd * HEIGHT_PX,
+              sharedSdPx: error.sharedSd * HEIGHT_PX,
+            },
+          ]
+        : [];
+    }),
+  };
+}
+
+function told(golfer: StandInGolfer, capture: Capture) {
+  const truth = trueMeasures(golfer);
+  return measureCapture(capture).measures.flatMap(({ id, lo95, hi95, verdict, band }) => {
+    const real = truth[id];
+    if (real === undefined) return [];
+    const side =
+      band.lo !== null && real < band.lo ? 'low' : band.hi !== null && real > band.hi ? 'high' : 'in';
+    return [{ held: lo95 <= real && real <= hi95, told: verdict !== 'cant_tell', right: verdict === side }];
+  });
+}
+
+describe('a second swing of a player whose first one was checked', () => {
+  const random = seededRandom(77);
+  const players = Array.from({ length: 6 }, (_, i) => {
+    const first = makeGolfer({ handedness: 'right', heightIn: 62 + 3 * i }, { sway: 1.2 }, random);
+    const second = anotherSwing(first, random);
+    const errs = erringOn(random);
+    const taught = taughtFrom(filmed(first, errs, random));
+    const film = filmed(second, errs, random);
+    return {
+      untaught: told(second, captureOf(second, film, UNTAUGHT)),
+      taught: told(second, captureOf(second, film, taught)),
+    };
+  });
+  const share = (of: 'untaught' | 'taught', what: (one: ReturnType<typeof told>[number]) => boolean) => {
+    const all = players.flatMap((player) => player[of]);
+    return all.filter(what).length / all.length;
+  };
+  test('intervals stay honest, taught or not', () => {
+    expect(share('untaught', ({ held }) => held)).toBeGreaterThan(0.92);
+    expect(share('taught', ({ held }) => held)).toBeGreaterThan(0.92);
+  });
+  test('taught, more is told without a hand on it, and hardly any of it wrongly', () => {
+    expect(share('taught', ({ told: said }) => said)).toBeGreaterThan(
+      1.5 * share('untaught', ({ told: said }) => said),
+    );
+    expect(share('taught', ({ told: said, right }) => said && !right)).toBeLessThan(0.035);
+    expect(share('untaught', ({ told: said, right }) => said && !right)).toBeLessThan(0.035);
+  });
+});
