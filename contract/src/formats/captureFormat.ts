@@ -109,6 +109,8 @@ export const markSchema = z.strictObject({
   u: pixel,
   v: pixel,
   sdPx: sd,
+  /** Beside its own: what all marks of this landmark in this view are off by together. */
+  sharedSdPx: sd.optional(),
 });
 
 export const golferSchema = z.strictObject({

@@ -14,6 +14,7 @@ import { type BodyFit, fitBody, type SuspectMark } from './bodyFit.ts';
 import type { FitLandmark } from './bodyPriors.ts';
 import { type CameraReport, reportCameras } from './cameraReport.ts';
 import { clipTiming } from './clipTiming.ts';
+import { withoutContradiction } from './contradictingViews.ts';
 import {
   BACK_PEAK_STATIONS,
   BEARINGS,
@@ -70,8 +71,10 @@ const PREDICTED_SD_STEPS = 1;
 export const MEASURES_VERSION = 2;
 
 /** From marks to judged measures; `capture` must have passed `checkCapture`. `from`: an earlier fit of this swing. */
-export function measureCapture(capture: Capture, from?: BodyFit): Measured {
-  const fit = fitBody(capture, from);
+export function measureCapture(raw: Capture, from?: BodyFit): Measured {
+  const first = fitBody(raw, from);
+  const capture = withoutContradiction(raw, first);
+  const fit = capture === raw ? first : fitBody(capture);
   const measures = measuresOf(fit, capture);
   return {
     measures,

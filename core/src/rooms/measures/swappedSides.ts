@@ -45,7 +45,7 @@ export function swappedSides(capture: Capture, fit: BodyFit): Swapped[] {
 
 /** Cost of the fit, with every mark that had to be left out counted at what it takes to be left out. */
 const LEFT_OUT_COST = 10;
-const badness = (fit: BodyFit): number => fit.cost + LEFT_OUT_COST * fit.suspects.length;
+export const badness = (fit: BodyFit): number => fit.cost + LEFT_OUT_COST * fit.suspects.length;
 
 function placesWithPairs(marks: readonly Mark[]): Swapped[] {
   const pairs = new Map<string, { place: Swapped; count: number }>();
