@@ -17,8 +17,8 @@ export function Felt({ story: { felt, band } }: { readonly story: MeasureStory }
         <>
           <p className="text-lg">{FELT_WORDS.per(felt.per.toFixed(1))}</p>
           <TwoTapes
-            top={{ name: FELT_WORDS.felt, text, from: 0 }}
-            bottom={{ name: FELT_WORDS.measured, text, from: 0 }}
+            top={{ name: FELT_WORDS.felt, text, from: 0, least: band.step }}
+            bottom={{ name: FELT_WORDS.measured, text, from: 0, least: band.step }}
             threads={[...felt.answers]
               .reverse()
               .map((one) => ({ key: `${one.at} ${one.felt}`, top: one.felt, bottom: one.measured }))}
@@ -41,6 +41,9 @@ export function Felt({ story: { felt, band } }: { readonly story: MeasureStory }
     </Panel>
   );
 }
+
+/** Of a ball's quantities so much is shown at least, by unit. */
+const LEAST_FLIGHT: Readonly<Record<string, number>> = { in: 1, deg: 4 };
 
 /** Where the ball went on the days on which the body was filmed. */
 export function Ball({
@@ -65,8 +68,8 @@ export function Ball({
                 <div key={field}>
                   <p className="font-semibold">{BALL_WORDS.went[went](name)}</p>
                   <TwoTapes
-                    top={{ name: measureName(measure), text: body }}
-                    bottom={{ name, text: flight }}
+                    top={{ name: measureName(measure), text: body, least: band.step }}
+                    bottom={{ name, text: flight, least: LEAST_FLIGHT[unit] ?? 1 }}
                     threads={days.map((day) => ({ key: day.date, top: day.body, bottom: day.ball }))}
                     label={days
                       .map((day) =>

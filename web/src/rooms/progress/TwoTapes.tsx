@@ -4,8 +4,10 @@ export interface TapeSide {
   readonly name: string;
   /** A value as it is read. */
   readonly text: (value: number) => string;
-  /** What the tape shows at least. */
+  /** What the tape begins at. */
   readonly from?: number;
+  /** So much of it is shown at least: less would make a great thing of what nobody can see. */
+  readonly least: number;
 }
 
 interface TwoTapesProps {
@@ -31,8 +33,8 @@ const HEIGHT = 2 * TAPE + GAP + 34;
  */
 export function TwoTapes({ top, bottom, threads, label, sameScale = false }: TwoTapesProps) {
   const all = [...threads.map((t) => t.top), ...threads.map((t) => t.bottom)];
-  const upper = scaleFor(sameScale ? all : threads.map((t) => t.top), top.from);
-  const lower = scaleFor(sameScale ? all : threads.map((t) => t.bottom), bottom.from);
+  const upper = scaleFor(sameScale ? all : threads.map((t) => t.top), top);
+  const lower = scaleFor(sameScale ? all : threads.map((t) => t.bottom), bottom);
   const [y1, y2] = [17, 17 + TAPE + GAP];
   return (
     <svg role="img" aria-label={label} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-md">
@@ -56,10 +58,10 @@ export function TwoTapes({ top, bottom, threads, label, sameScale = false }: Two
   );
 }
 
-const scaleFor = (values: readonly number[], from?: number) => {
+const scaleFor = (values: readonly number[], { from, least }: Pick<TapeSide, 'from' | 'least'>) => {
   const lo = Math.min(...values, from ?? Number.POSITIVE_INFINITY);
   const hi = Math.max(...values);
-  const room = Math.max(1e-9, (hi - lo) * 0.08, Math.abs(hi) * 0.02);
+  const room = Math.max((hi - lo) * 0.08, (least - (hi - lo)) / 2);
   return scaleLinear([from === undefined ? lo - room : lo, hi + room], [EDGE, WIDTH - EDGE]);
 };
 
@@ -74,7 +76,10 @@ function Side({
   readonly y: number;
   readonly nameY: number;
 }) {
-  const ticks = scale.ticks(5);
+  // Two that read alike are one.
+  const ticks = scale
+    .ticks(5)
+    .filter((t, i, all) => i === 0 || side.text(t) !== side.text(all[i - 1] as number));
   return (
     <g>
       <text x={0} y={nameY} fontSize={12} fill="currentColor">
