@@ -12,13 +12,18 @@ const LOOK_AGAIN_MS = 10_000;
  */
 export async function press(page: Page, name: string, role = 'button'): Promise<void> {
   const until = Date.now() + page.getDefaultTimeout();
+  const selector = `::-p-aria([name="${name}"][role="${role}"])`;
+  let reached = false;
   for (;;) {
     try {
-      const locator = page.locator(`::-p-aria([name="${name}"][role="${role}"])`).setTimeout(LOOK_AGAIN_MS);
+      const locator = page.locator(selector).setTimeout(LOOK_AGAIN_MS);
       await locator.map(uncovered).setTimeout(LOOK_AGAIN_MS).wait();
+      reached = true;
       await locator.click();
       return;
     } catch {
+      // Pressed while the page was too busy to say so: what it did has taken it away.
+      if (reached && (await page.$(selector)) === null) return;
       if (Date.now() >= until) throw await withPicture(page, `nothing to press is called “${name}”`);
     }
   }
