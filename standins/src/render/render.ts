@@ -4,10 +4,10 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seededRandom } from '@inchstep/core/foundation';
-import { build } from 'esbuild';
-import puppeteer from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { FILMED, type FilmedSwing } from '../demo/cast.ts';
 import { clipTruth, filmCamera } from '../demo/clips.ts';
+import { drawingBrowser, pageScript } from './drawingBrowser.ts';
 import type { RenderJob } from './page.ts';
 
 /**
@@ -18,42 +18,16 @@ const CLIPS = new URL('../../clips/', import.meta.url).pathname;
 const FRAMES_PER_SECOND = 60;
 const BITRATE = 1_600_000;
 
-async function bundlePage(): Promise<string> {
-  const page = new URL('./page.ts', import.meta.url).pathname;
-  const bundled = await build({
-    entryPoints: [page],
-    bundle: true,
-    format: 'iife',
-    write: false,
-    target: 'es2022',
-  });
-  return bundled.outputFiles[0]?.text ?? '';
-}
-
 async function main(): Promise<void> {
   const wanted = process.argv.slice(2);
   const still = process.env.STILL === undefined ? undefined : Number(process.env.STILL);
-  const script = await bundlePage();
+  const script = await pageScript('./page.ts');
   const server = createServer((request, response) => {
     const isScript = request.url === '/page.js';
     response.setHeader('content-type', isScript ? 'text/javascript' : 'text/html');
     response.end(isScript ? script : '<!doctype html><script src="/page.js"></script>');
   }).listen(0, '127.0.0.1');
-  const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    protocolTimeout: 900_000,
-    args: [
-      '--no-sandbox',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-dev-shm-usage',
-      '--enable-unsafe-swiftshader',
-      '--use-gl=angle',
-      '--use-angle=swiftshader',
-    ],
-  });
+  const browser = await drawingBrowser();
   try {
     await mkdir(CLIPS, { recursive: true });
     for (const swing of FILMED.filter((s) => wanted.length === 0 || wanted.includes(s.key))) {
@@ -66,7 +40,7 @@ async function main(): Promise<void> {
 }
 
 async function renderSwing(
-  browser: Awaited<ReturnType<typeof puppeteer.launch>>,
+  browser: Browser,
   address: string,
   swing: FilmedSwing,
   still: number | undefined,

@@ -6,12 +6,12 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { MAIN_STATIONS, STATIONS } from '@inchstep/core/capture';
 import { roundTo, seededRandom } from '@inchstep/core/foundation';
-import { build } from 'esbuild';
-import puppeteer, { type Browser } from 'puppeteer-core';
+import type { Browser } from 'puppeteer-core';
 import { filmCamera } from '../demo/clips.ts';
 import { makeMarks, mirrorView } from '../devices/camera.ts';
 import { anotherSwing, makeGolfer, trueMeasures } from '../golfer/golfer.ts';
 import { faultsAt, type StudySwing, studyPlayers, studySwings } from '../studies/proposalCast.ts';
+import { drawingBrowser, pageScript } from './drawingBrowser.ts';
 
 /**
  * Films made-up players and looks through each clip with the body network: one JSON a swing, kept, so that a study asks them
@@ -24,14 +24,7 @@ const BITRATE = 1_600_000;
 const KINDS = ['face_on', 'down_the_line'] as const;
 
 async function served(): Promise<{ address: string; close(): void }> {
-  const bundled = await build({
-    entryPoints: [new URL('./studyPage.ts', import.meta.url).pathname],
-    bundle: true,
-    format: 'iife',
-    write: false,
-    target: 'es2022',
-  });
-  const script = bundled.outputFiles[0]?.text ?? '';
+  const script = await pageScript('./studyPage.ts');
   const server = createServer(async (request, response) => {
     const url = request.url ?? '/';
     if (url.startsWith('/networks/')) {
@@ -56,21 +49,7 @@ async function served(): Promise<{ address: string; close(): void }> {
 async function main(): Promise<void> {
   const [seed = 1, players = 6, swings = 2, days = 2] = process.argv.slice(2).map(Number);
   const { address, close } = await served();
-  const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    protocolTimeout: 900_000,
-    args: [
-      '--no-sandbox',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-dev-shm-usage',
-      '--enable-unsafe-swiftshader',
-      '--use-gl=angle',
-      '--use-angle=swiftshader',
-    ],
-  });
+  const browser = await drawingBrowser();
   try {
     await mkdir(FOLDER, { recursive: true });
     const all = studySwings(studyPlayers(players, seed), swings, days);

@@ -4,7 +4,7 @@ import type { ViewKind } from '../../intake/index.ts';
 /**
  * What the network errs by with everybody, in hundredths of the body's height: right and down of a right-hander's picture, at address, top,
  * delivery, impact and finish. It means other places by its names than a coach does (a hip is higher in the trousers, an ankle lower in
- * the body). Means of made-up players (`npm run see -w standins -- 11 ..`, other ones than those it is judged by), drawn towards the landmark's own.
+ * the body). Means of made-up players (`npm run see -w standins -- 11 ..`), drawn towards the landmark's own.
  */
 const LINES = `
 face_on head: 0.1 0.0 -0.3 0.3 -0.2 / 3.0 3.4 2.7 2.1 2.0
