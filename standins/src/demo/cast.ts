@@ -14,6 +14,10 @@ export interface Look {
   readonly build: number;
   /** Girth of the trousers' legs beside the usual; loose ones are wider than the leg in them. */
   readonly legsWide?: number;
+  /** A skirt of the trousers' cloth, to above the knee; the legs are bare. */
+  readonly skirt?: boolean;
+  /** Stripes of this colour down the shirt. */
+  readonly stripes?: string | null;
 }
 
 export interface FilmedSwing {

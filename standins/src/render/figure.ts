@@ -1,5 +1,6 @@
 import { add, cross, mix, scale, sub, unit, type Vec3 } from '@inchstep/core/foundation';
 import {
+  Color,
   CylinderGeometry,
   Group,
   Mesh,
@@ -61,6 +62,7 @@ export class Figure {
   private readonly shoes: Record<'lead' | 'trail', Group>;
   private readonly shirt: Tube;
   private readonly hips: Tube;
+  private readonly skirt: Tube | null;
   private readonly belt: Tube;
   private readonly neck: Tube;
   private readonly head: Group;
@@ -80,12 +82,17 @@ export class Figure {
       return tube;
     };
     const sides = <T>(make: () => T): Record<'lead' | 'trail', T> => ({ lead: make(), trail: make() });
-    this.legs = sides(() => add3(new Tube(trousers, LEG_RADII.length)));
+    this.legs = sides(() => add3(new Tube(look.skirt ? skin : trousers, LEG_RADII.length)));
+    this.skirt = look.skirt ? add3(new Tube(trousers, SKIRT_SHARES.length)) : null;
     this.sleeves = sides(() => add3(new Tube(shirt, SLEEVE_RADII.length)));
     this.arms = sides(() => add3(new Tube(skin, ARM_RADII.length)));
     this.hips = add3(new Tube(trousers, 5));
     this.belt = add3(new Tube(cloth('#3a2a20', 0.6), 3));
-    this.shirt = add3(new Tube(shirt, 9));
+    this.shirt = add3(new Tube(look.stripes ? cloth('#ffffff') : shirt, 9));
+    if (look.stripes) {
+      (this.shirt.mesh.material as MeshStandardMaterial).vertexColors = true;
+      this.shirt.stripe(new Color(look.shirt), new Color(look.stripes));
+    }
     this.neck = add3(new Tube(skin, 4));
     this.head = makeHead(look);
     this.hands = {
@@ -156,6 +163,7 @@ export class Figure {
       );
       this.placeShoe(side, L[`${side}_heel`], L[`${side}_toe`]);
     }
+    this.skirt?.shape(skirtRings(L, hipLine, size));
     this.shapeTrunk(pelvis, L.neck, hipLine, shoulderLine, size);
     this.shapeNeck(L.neck, L.head, shoulderLine, size);
     const crown = unit(sub(L.head, L.neck));
@@ -227,6 +235,19 @@ export class Figure {
     stretch(this.grip, add(grip, scale(way, -4 * this.k)), add(grip, scale(way, 6 * this.k)));
     place(this.clubHead, end, 1.1, 0.75, 0.9);
   }
+}
+
+/** From the waist to above the knee, wide enough for both thighs in it. */
+const SKIRT_SHARES = [-0.12, 0.05, 0.25, 0.5, 0.75] as const;
+function skirtRings(L: Pose['landmarks'], across: Vec3, size: number): Ring[] {
+  return SKIRT_SHARES.map((share) => {
+    const [lead, trail] = (['lead', 'trail'] as const).map((side) =>
+      mix(L[`${side}_hip`], L[`${side}_knee`], share),
+    ) as [Vec3, Vec3];
+    const flare = 1 + 0.25 * Math.max(0, share);
+    const wide = Math.hypot(...sub(lead, trail)) / 2 + 4.7 * size * flare;
+    return { at: mix(lead, trail, 0.5), wide, deep: 5.5 * size * flare, across };
+  });
 }
 
 function place(mesh: Mesh, at: Vec3, sx: number, sy: number, sz: number): void {

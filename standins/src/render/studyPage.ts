@@ -17,6 +17,7 @@ import { faultsAt, type StudySwing } from '../studies/proposalCast.ts';
 import { makeBay } from './bay.ts';
 import { gaze, IMPACT_S, solvedCamera } from './camera.ts';
 import { Figure } from './figure.ts';
+import { bentLens, glove, passer } from './studyFlaws.ts';
 
 /** One clip of the study: who swings, and which camera films. */
 export interface StudyJob {
@@ -36,14 +37,21 @@ interface Points {
 }
 interface Eyes {
   load(base: string): Promise<void>;
-  forget(): Promise<void>;
   find(picture: ImageBitmap): Promise<Points | null>;
+  again(picture: ImageBitmap): Promise<{ mirrored: Points | null; wider: Points | null }>;
+}
+interface Kept {
+  readonly u: number[];
+  readonly v: number[];
+  readonly seen: number[];
 }
 
-/** One frame as it was looked at: the network's 33 points, or nobody. */
+/** One frame as it was looked at: the network's 33 points, or nobody; and what it sees in the mirror and in a wider crop. */
 export interface StudyFrame {
   readonly time: number;
-  readonly points: { readonly u: number[]; readonly v: number[]; readonly seen: number[] } | null;
+  readonly points: Kept | null;
+  readonly mirrored: Kept | null;
+  readonly wider: Kept | null;
 }
 
 /** Moments that are drawn into one another where the shutter is open for long. */
@@ -62,15 +70,21 @@ async function studyJob(job: StudyJob): Promise<StudyFrame[]> {
   for await (const { canvas, timestamp } of new CanvasSink(track).canvases()) {
     const picture = await createImageBitmap(canvas as OffscreenCanvas);
     const found = await eyes.find(picture);
+    const { mirrored, wider } = await eyes.again(picture);
     picture.close();
-    const rounded = (values: Float32Array) => Array.from(values, (x) => Math.round(100 * x) / 100);
     frames.push({
       time: Math.round(1e4 * timestamp) / 1e4,
-      points: found && { u: rounded(found.u), v: rounded(found.v), seen: rounded(found.seen) },
+      points: kept(found),
+      mirrored: kept(mirrored),
+      wider: kept(wider),
     });
   }
   return frames;
 }
+
+const rounded = (values: Float32Array) => Array.from(values, (x) => Math.round(100 * x) / 100);
+const kept = (found: Points | null): Kept | null =>
+  found && { u: rounded(found.u), v: rounded(found.v), seen: rounded(found.seen) };
 
 async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJob): Promise<ArrayBuffer> {
   const { player, picture } = swing;
@@ -81,11 +95,14 @@ async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJo
   dimmed(scene, picture.light);
   const figure = new Figure(player.look, player.golfer.heightIn);
   scene.add(figure.group);
+  const company = picture.passer ? passer(scene, player.seed) : () => {};
+  if (picture.glove) scene.add(glove());
   const renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true });
   renderer.setSize(widthPx, heightPx);
   renderer.shadowMap.enabled = true;
   renderer.shadowMap.type = PCFShadowMap;
-  const lens = solvedCamera(camera);
+  const camera3 = solvedCamera(camera);
+  const bent = bentLens(renderer, scene, camera3, picture.distortion);
   const canvas = new OffscreenCanvas(widthPx, heightPx);
   const context = canvas.getContext('2d', { willReadFrequently: true }) as OffscreenCanvasRenderingContext2D;
   const random = seededRandom(player.seed * 17 + swing.swing);
@@ -98,7 +115,8 @@ async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJo
       figure.pose(golfer.poseAt(Math.max(0, at)), gaze(at));
       ball.position.set(after * 1900, 0.84 + after * 500, after * 20);
       ball.visible = after < 0.12;
-      renderer.render(scene, lens);
+      company(at);
+      bent();
       context.save();
       context.globalAlpha = 1 / (part + 1);
       if (player.golfer.handedness === 'left') {

@@ -1,5 +1,5 @@
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '@inchstep/core/foundation';
-import { BufferGeometry, Float32BufferAttribute, type Material, Mesh } from 'three';
+import { BufferGeometry, type Color, Float32BufferAttribute, type Material, Mesh } from 'three';
 
 /** One ring of a tube: where it is, its half-widths, and which way its wide side points. */
 export interface Ring {
@@ -15,6 +15,7 @@ const SIDES = 22;
 export class Tube {
   readonly mesh: Mesh;
   private readonly geometry = new BufferGeometry();
+  private readonly rings: number;
 
   constructor(material: Material, rings: number) {
     const index: number[] = [];
@@ -36,9 +37,18 @@ export class Tube {
     this.geometry.setIndex(index);
     this.geometry.setAttribute('position', new Float32BufferAttribute((rings * SIDES + 2) * 3, 3));
     this.mesh = new Mesh(this.geometry, material);
+    this.rings = rings;
     this.mesh.castShadow = true;
     this.mesh.receiveShadow = true;
     this.mesh.frustumCulled = false;
+  }
+
+  /** Stripes along the tube: `color` on every other pair of sides; the material has to take colours of points. */
+  stripe(cloth: Color, color: Color): void {
+    const colors = Array.from({ length: this.rings * SIDES + 2 }, (_, i) =>
+      (i % SIDES) % 4 < 2 ? cloth.toArray() : color.toArray(),
+    ).flat();
+    this.geometry.setAttribute('color', new Float32BufferAttribute(colors, 3));
   }
 
   shape(rings: readonly Ring[]): void {

@@ -32,6 +32,12 @@ export interface PictureFlaws {
   readonly shutter: number;
   /** How far the phone shakes, pixels. */
   readonly shakePx: number;
+  /** How much nearer the middle a corner is drawn than a straight lens would: barrel above 0, cushion below. */
+  readonly distortion: number;
+  /** Somebody walks by behind the player. */
+  readonly passer: boolean;
+  /** A glove lies on the grass before the player. */
+  readonly glove: boolean;
 }
 
 const SKINS = ['#f0cdb0', '#e3b48c', '#c68f63', '#9a6a45', '#6b442c', '#4a2f20'];
@@ -59,7 +65,7 @@ const FAULTS = [
   'reverse_pivot',
 ];
 
-/** Bodies in turn, so that few players show all of them: a child, usual ones, heavy, tall. */
+/** Bodies in turn, so that few players show all of them: children, usual ones, heavy, tall, slight. */
 const BODIES: readonly (readonly [heightIn: number, build: number])[] = [
   [52, 0.86],
   [64, 0.92],
@@ -69,6 +75,10 @@ const BODIES: readonly (readonly [heightIn: number, build: number])[] = [
   [78, 0.95],
   [58, 1.05],
   [66, 1.2],
+  [61, 0.86],
+  [72, 1.35],
+  [48, 0.9],
+  [69, 0.9],
 ];
 
 export function studyPlayers(count: number, seed: number): StudyPlayer[] {
@@ -77,6 +87,7 @@ export function studyPlayers(count: number, seed: number): StudyPlayer[] {
     const [heightIn, build] = BODIES[i % BODIES.length] as readonly [number, number];
     const dark = random() < 0.25;
     const shirt = dark ? '#20242a' : pick(random, CLOTH);
+    const more = seededRandom(1000 * seed + i + 500_000);
     return {
       key: `p${seed}-${i}`,
       golfer: { handedness: random() < 0.15 ? 'left' : 'right', heightIn: heightIn + between(random, -1, 1) },
@@ -90,6 +101,8 @@ export function studyPlayers(count: number, seed: number): StudyPlayer[] {
         shoes: pick(random, SHOES),
         build: build * between(random, 0.95, 1.05),
         legsWide: random() < 0.35 ? between(random, 1.15, 1.4) : 1,
+        skirt: more() < 0.2,
+        stripes: more() < 0.25 ? pick(more, CLOTH) : null,
       },
       faults: { [pick(random, FAULTS)]: between(random, 0.8, 2.2) },
       seed: 1000 * seed + i,
@@ -97,16 +110,19 @@ export function studyPlayers(count: number, seed: number): StudyPlayer[] {
   });
 }
 
-/** Three swings on each of two days. */
+/** Swings are counted by so many a day, so that one has the same faults however many are filmed. */
+const MOST_A_DAY = 3;
+
+/** The swings of each day, as they come; another day has other cameras, light and lenses. */
 export function studySwings(players: readonly StudyPlayer[], swingsADay: number, days: number): StudySwing[] {
   return players.flatMap((player) =>
     Array.from({ length: days }, (_, day) => {
       const random = seededRandom(player.seed * 13 + day);
-      const picture = flawsOf(random);
+      const picture = flawsOf(random, seededRandom(player.seed * 13 + day + 700_000));
       return Array.from({ length: swingsADay }, (_, i) => ({
         key: `${player.key}-d${day}s${i}`,
         player,
-        swing: day * swingsADay + i,
+        swing: day * MOST_A_DAY + i,
         day,
         picture,
       }));
@@ -114,11 +130,14 @@ export function studySwings(players: readonly StudyPlayer[], swingsADay: number,
   );
 }
 
-const flawsOf = (random: Random): PictureFlaws => ({
+const flawsOf = (random: Random, more: Random): PictureFlaws => ({
   light: between(random, 0.55, 1.25),
   grain: between(random, 2, 9),
   shutter: between(random, 0.1, 0.5),
   shakePx: random() < 0.4 ? between(random, 0.3, 1.5) : 0,
+  distortion: between(more, -0.005, 0.02),
+  passer: more() < 0.25,
+  glove: more() < 0.2,
 });
 
 /** Faults wane with each swing, as they do when somebody works on them. */

@@ -78,6 +78,24 @@ function regionAround(middle: readonly [number, number], reach: readonly [number
   };
 }
 
+/** The same body point of the other side: points 1 to 6 are the eyes', from 7 on left and right take turns. */
+const otherSide = (i: number): number => {
+  if (i === 0 || i >= POINTS) return i;
+  if (i <= 6) return i <= 3 ? i + 3 : i - 3;
+  return i % 2 === 1 ? i + 1 : i - 1;
+};
+
+/** What the network says of a mirrored picture, as of the picture itself: left and right change, and so does across. */
+export function unmirrored(values: Float32Array): Float32Array {
+  const out = Float32Array.from(values);
+  for (let i = 0; i < values.length / VALUES_A_POINT; i++) {
+    const from = otherSide(i) * VALUES_A_POINT;
+    out.set(values.subarray(from, from + VALUES_A_POINT), i * VALUES_A_POINT);
+    out[i * VALUES_A_POINT] = POINTS_SIDE - (values[from] as number);
+  }
+  return out;
+}
+
 /** Body points of a region's picture, back in the whole picture. */
 export function bodyPoints(values: Float32Array, score: number, region: Region): BodyPoints {
   const [cos, sin] = [Math.cos(region.turn), Math.sin(region.turn)];

@@ -1,15 +1,27 @@
 // A classic worker, built by tools/build.mjs on its own: the network's runtime loads its code by importScripts.
 import { type CompiledModel, loadAndCompile, loadLiteRt, Tensor } from '@litertjs/core';
 import { expose } from 'comlink';
-import { type BodyPoints, bestBody, bodyPoints, DETECTOR_SIDE, POINTS_SIDE, type Region } from './decode.ts';
+import {
+  type BodyPoints,
+  bestBody,
+  bodyPoints,
+  DETECTOR_SIDE,
+  POINTS_SIDE,
+  type Region,
+  unmirrored,
+} from './decode.ts';
 
 /** Below this the region has lost the body and is looked for again. */
 const LOST = 0.4;
+/** The second crop, beside the first. */
+const WIDER = 1.12;
 
 class Poser {
   private detector: CompiledModel | null = null;
   private points: CompiledModel | null = null;
   private region: Region | null = null;
+  /** Where the last body was found. */
+  private last: Region | null = null;
   private readonly canvas = new OffscreenCanvas(POINTS_SIDE, POINTS_SIDE);
 
   /** Loads both networks from `base`; everything lies on this server. */
@@ -40,8 +52,19 @@ class Poser {
     return this.keep(first ? await this.within(picture, first.next) : null);
   }
 
+  /** The body of the last picture once more, in the mirror and in a wider crop: what the study of proposals asks for. */
+  async again(picture: ImageBitmap): Promise<{ mirrored: BodyPoints | null; wider: BodyPoints | null }> {
+    const at = this.last;
+    if (!at) return { mirrored: null, wider: null };
+    return {
+      mirrored: await this.within(picture, at, true),
+      wider: await this.within(picture, { ...at, side: at.side * WIDER }),
+    };
+  }
+
   private keep(found: BodyPoints | null): BodyPoints | null {
     this.region = found?.next ?? null;
+    if (!found) this.last = null;
     return found;
   }
 
@@ -57,12 +80,14 @@ class Poser {
     return bestBody(boxes, scores, width, height);
   }
 
-  private async within(picture: ImageBitmap, region: Region): Promise<BodyPoints | null> {
-    const input = this.pixels(picture, region, POINTS_SIDE, (byte) => byte / 255);
+  private async within(picture: ImageBitmap, region: Region, mirrored = false): Promise<BodyPoints | null> {
+    const input = this.pixels(picture, region, POINTS_SIDE, (byte) => byte / 255, mirrored);
     const outputs = await run(this.points, input, POINTS_SIDE);
     const values = outputs.find((o) => o.length === 195) as Float32Array;
     const score = (outputs.find((o) => o.length === 1) as Float32Array)[0] as number;
-    return score < LOST ? null : bodyPoints(values, score, region);
+    if (score < LOST) return null;
+    this.last = region;
+    return bodyPoints(mirrored ? unmirrored(values) : values, score, region);
   }
 
   /** The turned square of the picture as the network's numbers. */
@@ -71,12 +96,17 @@ class Poser {
     region: Region,
     side: number,
     value: (byte: number) => number,
+    mirrored = false,
   ): Float32Array {
     this.canvas.width = side;
     this.canvas.height = side;
     const context = this.canvas.getContext('2d', { willReadFrequently: true });
     if (!context) throw new Error('no canvas');
     context.fillRect(0, 0, side, side);
+    if (mirrored) {
+      context.translate(side, 0);
+      context.scale(-1, 1);
+    }
     context.translate(side / 2, side / 2);
     context.scale(side / region.side, side / region.side);
     context.rotate(-region.turn);
