@@ -129,6 +129,19 @@ async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJo
     }
     addGrain(context, widthPx, heightPx, picture.grain, random);
   };
+  const written = await inH264(canvas, frames, framesPerSecond, bitrate, draw);
+  renderer.dispose();
+  return written;
+}
+
+/** The frames as an MP4, each drawn before it is taken. */
+async function inH264(
+  canvas: OffscreenCanvas,
+  frames: readonly number[],
+  framesPerSecond: number,
+  bitrate: number,
+  draw: (seconds: number) => void,
+): Promise<ArrayBuffer> {
   const output = new Output({
     format: new Mp4OutputFormat({ fastStart: 'in-memory' }),
     target: new BufferTarget(),
@@ -146,7 +159,6 @@ async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJo
     await source.add(i / framesPerSecond, 1 / framesPerSecond);
   }
   await output.finalize();
-  renderer.dispose();
   return (output.target as BufferTarget).buffer as ArrayBuffer;
 }
 

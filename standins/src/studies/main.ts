@@ -4,7 +4,7 @@ import { COVERAGE_GROUPS, coverage } from './coverage.ts';
 import { pairs, singles } from './diagnosisCases.ts';
 import { fewerMarks } from './fewerMarks.ts';
 import { progressStudy } from './progress.ts';
-import { progressBars } from './progressBars.ts';
+import { barsBeside, progressBars } from './progressBars.ts';
 import { proposalStudy, type SeenSwing } from './proposals.ts';
 import { randomPlans } from './randomPlans.ts';
 import { seasonStudy } from './season.ts';
@@ -21,7 +21,8 @@ if (what === 'coverage') {
 if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row);
 if (what === 'season') for (const row of seasonStudy(Number(size ?? 50), 700_000)) say(row);
 if (what === 'progress') for (const row of progressStudy(Number(size ?? 1000), 300_000)) say(row);
-if (what === 'bars') for (const row of progressBars(Number(size ?? 20_000), 900_000)) say(row);
+if (what === 'bars') for (const row of progressBars(Number(size ?? 10_000), 900_000)) say(row);
+if (what === 'bars-beside') for (const row of barsBeside(Number(size ?? 2000), 950_000)) say(row);
 if (what === 'proposals') {
   const folder = 'data/seen';
   const files = readdirSync(folder).filter((name) => name.startsWith(`p${size ?? 12}-`));

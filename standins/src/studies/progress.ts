@@ -1,4 +1,4 @@
-import { between, daysBetween, pick, type Random, seededRandom } from '@inchstep/core/foundation';
+import { between, daysBetween, pick, seededRandom } from '@inchstep/core/foundation';
 import { BAND_ROWS } from '@inchstep/core/intake';
 import {
   beliefAt,
@@ -7,26 +7,20 @@ import {
   evidenceOf,
   forecastOf,
   type Occasion,
+  type Said,
   scaleOf,
   spreadLogs,
-  verdictOf,
 } from '@inchstep/core/progress';
 import { mostThatCanBeFound, mostTogether } from './progressFloor.ts';
 import { ownedWrongly } from './progressOwned.ts';
-import { MEASURE, occasionsOf, type Player, STILL_PLAYERS, USUAL_PLAYER } from './progressWorld.ts';
+import { type Counted, countIn, isReal, nothingCounted, saidIn, someCourse } from './progressSaid.ts';
+import { probablyTogether, togetherStudy } from './progressTogether.ts';
+import { MEASURE, occasionsOf, type Player, STANDS, STILL_PLAYERS, USUAL_PLAYER } from './progressWorld.ts';
 
-const LOOKS = 8;
 const { step, shared } = scaleOf(MEASURE);
-const STILL = Array.from({ length: LOOKS }, () => 0);
 
-/** What is said after each session; nothing of intervals. */
-function saidOf(occasions: readonly Occasion[], family: number, usual?: readonly number[]) {
-  const evidence = evidenceOf(occasions, step, shared, undefined, usual);
-  return occasions.flatMap((_, look) =>
-    look < evidence.baseline ? [] : [verdictOf(evidence, beliefAt(evidence, look), look, family)],
-  );
-}
-const isReal = ({ verdict }: { readonly verdict: string }): boolean => verdict === 'real';
+const saidOf = (occasions: readonly Occasion[], family: number, usual?: readonly number[]): Said[] =>
+  saidIn(evidenceOf(occasions, step, shared, undefined, usual), family);
 
 /** Of the seasons of players who do not change, those in which "real" is said of any of so many measures at any look. */
 export function falseAlarms(player: Player, family: number, seasons: number, seed: number): number {
@@ -35,7 +29,7 @@ export function falseAlarms(player: Player, family: number, seasons: number, see
   for (let i = 0; i < seasons; i++) {
     let any = false;
     for (let k = 0; k < family && !any; k++)
-      any = saidOf(occasionsOf(player, STILL, random), family).some(isReal);
+      any = saidOf(occasionsOf(player, STANDS, random), family).some(isReal);
     if (any) alarmed++;
   }
   return alarmed / seasons;
@@ -48,14 +42,6 @@ export function found(player: Player, levels: readonly number[], seasons: number
   for (let i = 0; i < seasons; i++)
     if (saidOf(occasionsOf(player, levels, random), 1).some((said) => isReal(said) && said.up)) told++;
   return told / seasons;
-}
-
-/** A season of a player of whom nobody knows whether he changes: half do, by half a step to two, at once or little by little. */
-function someCourse(random: Random): number[] {
-  const size = random() < 0.5 ? 0 : pick(random, [0.5, 1, 1, 2]) * (random() < 0.5 ? -1 : 1);
-  const at = 1 + Math.floor(3 * random());
-  const steady = random() < 0.4;
-  return STILL.map((_, t) => (steady ? size * Math.min(1, t / 5) : t >= at ? size : 0));
 }
 
 /** So many students a coach has whose films are known, when what is learnt from them is tried on others. */
@@ -73,31 +59,19 @@ export function learntFrom(days: readonly number[], seed: number): readonly numb
   );
 }
 
-/** How often "probably" is right when it is said, how often "the same" was a whole step of change, and how often each is said. */
+/** Of players some of whom change: how often "probably" is right when it is said, how often "the same" was a whole step of change. */
 export function probably(
   days: readonly number[],
-  family: number,
   seasons: number,
   seed: number,
   usual?: readonly number[],
-) {
+): Counted {
   const random = seededRandom(seed);
-  const count = { looks: 0, maybe: 0, right: 0, none: 0, far: 0, real: 0, realRight: 0 };
+  const count = nothingCounted();
   for (let i = 0; i < seasons; i++) {
     const course = someCourse(random);
     const player = { ...USUAL_PLAYER, daySteps: pick(random, [...days]) };
-    const said = saidOf(occasionsOf(player, course, random), family, usual);
-    said.forEach(({ verdict, up }, k) => {
-      const truth = (course[k + 1] as number) - (course[0] as number);
-      const right = truth !== 0 && truth > 0 === up;
-      count.looks++;
-      if (verdict === 'maybe') count.maybe++;
-      if (verdict === 'maybe' && right) count.right++;
-      if (verdict === 'real') count.real++;
-      if (verdict === 'real' && right) count.realRight++;
-      if (verdict === 'none') count.none++;
-      if (verdict === 'none' && Math.abs(truth) >= 1) count.far++;
-    });
+    countIn(count, saidOf(occasionsOf(player, course, random), 1, usual), course);
   }
   return count;
 }
@@ -162,6 +136,7 @@ export function* progressStudy(n: number, seed: number) {
       const ever = falseAlarms(player, family, seasons, seed + 100 * k + family);
       yield { part: 'alarms', name: player.name, family, seasons, ever };
     }
+  yield* togetherStudy(n, seed + 30_000);
   for (const [name, levels] of COURSES)
     for (const day of [0, 0.2, 0.33]) {
       const player = { ...USUAL_PLAYER, daySteps: day };
@@ -177,11 +152,12 @@ export function* progressStudy(n: number, seed: number) {
     ['day spread 1.0', [1]],
     ['all of them alike', [0, 0.33, 0.6, 1]],
   ] as const)
-    for (const family of [1, 4])
-      for (const known of [false, true]) {
-        const usual = known ? learntFrom(days, seed + 700) : undefined;
-        yield { part: 'probably', name, family, known, ...probably(days, family, n, seed + 80, usual) };
-      }
+    for (const known of [false, true]) {
+      const usual = known ? learntFrom(days, seed + 700) : undefined;
+      yield { part: 'probably', name, family: 1, known, ...probably(days, n, seed + 80, usual) };
+      const together = probablyTogether(days, 4, Math.ceil(n / 2), seed + 85, usual);
+      yield { part: 'probably', name, family: 4, known, ...together };
+    }
   for (const kind of ['steady', 'tiring', 'still'] as const)
     yield { part: 'forecast', name: kind, ...forecasts(kind, n, seed + 90) };
   for (const [name, player, outBy] of OWNED)

@@ -20,6 +20,10 @@ export interface Player {
 
 export const MEASURE = 'shift_top';
 export const MEASURE_STEP = BAND_ROWS.find(({ id }) => id === MEASURE)?.step ?? 1;
+/** Looks of a season, and a level that stays what it was in all of them. */
+export const LOOKS = 8;
+export const STANDS = Array.from({ length: LOOKS }, () => 0);
+
 const START = '2027-03-01';
 const STRAY_STEPS = 4;
 
@@ -50,6 +54,26 @@ export const STILL_PLAYERS: readonly Player[] = [
   { ...USUAL_PLAYER, name: 'day 1.0, marks twice as poor', daySteps: 1, marksSteps: 0.5 },
   { ...USUAL_PLAYER, name: 'day 1.0, five swings', daySteps: 1, swings: 5 },
 ];
+
+/** Players one of whose measures strays otherwise than the rest, none changing. */
+export const ODD_PLAYERS: readonly { readonly name: string; readonly odd: Player; readonly rest: Player }[] =
+  [
+    {
+      name: 'one at day 1.0 (five swings), the rest as guessed',
+      odd: { ...USUAL_PLAYER, daySteps: 1, swings: 5 },
+      rest: USUAL_PLAYER,
+    },
+    {
+      name: 'one at day 0.6, the rest at 0',
+      odd: { ...USUAL_PLAYER, daySteps: 0.6 },
+      rest: { ...USUAL_PLAYER, daySteps: 0 },
+    },
+    {
+      name: 'one at day 0.33, the rest at 1.0',
+      odd: USUAL_PLAYER,
+      rest: { ...USUAL_PLAYER, daySteps: 1 },
+    },
+  ];
 
 /** A season a week apart: the true level of each session in steps, seen as the player shows it. */
 export function occasionsOf(player: Player, levels: readonly number[], random: Random): Occasion[] {

@@ -6,7 +6,7 @@ import { occasionsFrom, toldCell } from './season/fromReadings.ts';
 import { scaleOf } from './season/judgeSeason.ts';
 import { cellOf, type Occasion } from './season/occasion.ts';
 import { dayLevelOf } from './season/retention.ts';
-import { latestBand } from './series.ts';
+import { latestBand } from './studentEvidence.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
 /** One student's work with one drill against one fault, and what came of it. */

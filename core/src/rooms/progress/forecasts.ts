@@ -1,17 +1,15 @@
 import { daysBetween, type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
 import { countedSets, type PracticeRecord } from '../practice/index.ts';
-import { inUse, type Library } from '../prescription/index.ts';
-import { practisedOccasions } from './practisedOccasions.ts';
+import type { Library } from '../prescription/index.ts';
 import { beliefAt } from './season/belief.ts';
 import type { Evidence } from './season/evidence.ts';
 import { type Forecast, forecastOf } from './season/forecast.ts';
-import { toldCell } from './season/fromReadings.ts';
-import { cellEvidence, practicePerDay, scaleOf } from './season/judgeSeason.ts';
+import { practicePerDay } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf } from './season/levelBelief.ts';
 import type { Occasion } from './season/occasion.ts';
 import { type JudgedForecast, judgeTold, type Sight, type ToldForecast } from './season/toldForecast.ts';
-import { focusOf, latestBand } from './series.ts';
+import { evidenceAlone, evidenceBeside, focusOf, latestBand } from './studentEvidence.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
 interface Dates {
@@ -75,18 +73,10 @@ function paces({ occasions, baseline }: Evidence, { sets, plan }: PracticeRecord
  * until a newer film comes.
  */
 export function forecastsToKeep(record: StudentRecord, library: Library, today: IsoDay): ToldForecast[] {
-  const { readings } = record.measures;
   return focusOf(record, library).flatMap((measure): ToldForecast[] => {
-    const band = latestBand(readings, measure);
-    const all = practisedOccasions(record, measure);
-    const cell = toldCell(all);
-    if (!band || cell === null) return [];
-    const evidence = cellEvidence(
-      scaleOf(measure, band.step, record.measures.spreads),
-      all,
-      cell,
-      beganOn(record),
-    );
+    const found = evidenceBeside(record, library, measure);
+    if (!found) return [];
+    const { band, cell, evidence } = found;
     const { inBand, owned } = forecastsOf(evidence, band, record.practice, today).done;
     const about = {
       measure,
@@ -110,25 +100,19 @@ export function judgedForecasts(record: StudentRecord, kept: readonly ToldForeca
     const band = latestBand(record.measures.readings, told.measure);
     if (!band || band.lo !== told.lo || band.hi !== told.hi) return [];
     const key = `${told.measure}|${told.cell}`;
-    const sights = known.get(key) ?? sightsOf(record, told, band);
+    const sights = known.get(key) ?? sightsOf(record, told);
     known.set(key, sights);
     return [judgeTold(told, sights)];
   });
 }
 
 /** P(in band) as it was known after each day with films. */
-function sightsOf(record: StudentRecord, { measure, cell }: ToldForecast, band: Band): Sight[] {
-  const all = practisedOccasions(record, measure);
-  const evidence = cellEvidence(
-    scaleOf(measure, band.step, record.measures.spreads),
-    all,
-    cell,
-    beganOn(record),
-  );
+function sightsOf(record: StudentRecord, { measure, cell }: ToldForecast): Sight[] {
+  const found = evidenceAlone(record, measure, cell);
+  if (!found) return [];
+  const { evidence, band } = found;
   return evidence.occasions.map(({ date }, look) => ({
     date,
     inBand: inBandOf(allOf(beliefAt(evidence, look)), edgesOf(band)),
   }));
 }
-
-const beganOn = ({ prescription }: StudentRecord): IsoDay => inUse(prescription)?.day ?? '';

@@ -22,7 +22,7 @@ export { type Progress, progressOf } from './progressView.ts';
 export { replyFacts } from './replyFacts.ts';
 export { REPORT_FOR, type Report, type ReportFor, type ReportMeasure, reportOf } from './report.ts';
 export { beliefAt } from './season/belief.ts';
-export { evidenceOf } from './season/evidence.ts';
+export { type Evidence, evidenceOf } from './season/evidence.ts';
 export { type Forecast, forecastOf } from './season/forecast.ts';
 export {
   type ChangeVerdict,
@@ -30,8 +30,9 @@ export {
   judgeSeason,
   type Look,
   lookAt,
+  type Said,
   scaleOf,
-  seasonScores,
+  scoresOf,
   verdictOf,
 } from './season/judgeSeason.ts';
 export { edgesOf } from './season/levelBelief.ts';
@@ -40,6 +41,7 @@ export { cellOf, inOrder, type Occasion } from './season/occasion.ts';
 export type { Kept } from './season/retention.ts';
 export { type SeasonAnswer, seasonAnswer } from './season/seasonAnswer.ts';
 export { coachSpreads, spreadLogs } from './season/spreads.ts';
+export { besideOthers, saidByDay } from './season/together.ts';
 export {
   FORECAST_KINDS,
   type ForecastKind,

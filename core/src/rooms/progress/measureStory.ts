@@ -1,17 +1,16 @@
 import type { IsoDay } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
-import { inUse, type Library } from '../prescription/index.ts';
+import type { Library } from '../prescription/index.ts';
 import { type Forecasts, forecastsOf } from './forecasts.ts';
-import { practisedOccasions } from './practisedOccasions.ts';
 import { beliefAt } from './season/belief.ts';
-import { toldCell } from './season/fromReadings.ts';
-import { cellEvidence, type Look, lookAt, scaleOf } from './season/judgeSeason.ts';
+import { type Look, lookAt, scaleOf } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf, levelOf } from './season/levelBelief.ts';
 import { type LevelPoint, levelLine } from './season/levelLine.ts';
 import type { Occasion } from './season/occasion.ts';
 import { type Kept, retentionOf } from './season/retention.ts';
 import { type CellName, nameOf, type Transfer, transferOf } from './season/transfer.ts';
-import { familyOf, latestBand } from './series.ts';
+import { familyOf } from './series.ts';
+import { evidenceBeside } from './studentEvidence.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
 /** Everything that is known of one measure of a student, in the cell that progress is told of, and where else it holds. */
@@ -40,13 +39,10 @@ export function measureStory(
   measure: string,
   today: IsoDay,
 ): MeasureStory | null {
-  const { readings } = record.measures;
-  const band = latestBand(readings, measure);
-  const all = practisedOccasions(record, measure);
-  const cell = toldCell(all);
-  if (!band || cell === null) return null;
-  const scale = scaleOf(measure, band.step, record.measures.spreads);
-  const evidence = cellEvidence(scale, all, cell, inUse(record.prescription)?.day ?? '');
+  const found = evidenceBeside(record, library, measure);
+  if (!found) return null;
+  const { band, all, evidence } = found;
+  const scale = scaleOf(measure, band.step);
   const { occasions, baseline } = evidence;
   const family = familyOf(record, library, measure);
   const told = nameOf(occasions.at(-1) as Occasion);

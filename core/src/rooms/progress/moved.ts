@@ -1,7 +1,8 @@
 import type { MovedMeasure } from '../checkins/index.ts';
 import type { Library } from '../prescription/index.ts';
 import { onceFor } from './onceFor.ts';
-import { focusOf, type Series, seriesOf } from './series.ts';
+import { type Series, seriesOf } from './series.ts';
+import { focusOf } from './studentEvidence.ts';
 import type { SeriesFile } from './studentRecord.ts';
 
 const SUREST_FIRST: readonly MovedMeasure['verdict'][] = ['real', 'maybe', 'none', 'cant_tell'];

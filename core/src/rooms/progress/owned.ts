@@ -8,7 +8,7 @@ import { beliefAt } from './season/belief.ts';
 import { toldCell } from './season/fromReadings.ts';
 import { cellEvidence, scaleOf } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf } from './season/levelBelief.ts';
-import { focusOf, latestBand } from './series.ts';
+import { focusOf, latestBand } from './studentEvidence.ts';
 import type { SeriesFile } from './studentRecord.ts';
 
 /** What one day's swings say of the fault: gone, still there, or neither. */

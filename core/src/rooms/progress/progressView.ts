@@ -3,7 +3,8 @@ import { heldDays } from '../intake/index.ts';
 import type { Stage } from '../practice/index.ts';
 import type { Library } from '../prescription/index.ts';
 import { onceFor } from './onceFor.ts';
-import { focusOf, type Series, seriesOf } from './series.ts';
+import { type Series, seriesOf } from './series.ts';
+import { focusOf } from './studentEvidence.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
 /** Every measure over time, with what happened meanwhile. */

@@ -1,13 +1,12 @@
 import { type IsoDay, mean } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
-import type { Judged, ReadingRecord } from '../measures/index.ts';
-import { inUse, type Library, tellingMeasures } from '../prescription/index.ts';
+import type { Judged } from '../measures/index.ts';
+import type { Library } from '../prescription/index.ts';
 import { judgePoint, type Session, type SessionPoint, sessionPoints } from './change.ts';
 import { movedToward } from './direction.ts';
-import { practisedOccasions } from './practisedOccasions.ts';
-import { toldCell } from './season/fromReadings.ts';
-import { type BriefLook, briefLookAt, cellEvidence, scaleOf } from './season/judgeSeason.ts';
-import { cellOf, type Occasion } from './season/occasion.ts';
+import { type BriefLook, briefLookAt } from './season/judgeSeason.ts';
+import type { Occasion } from './season/occasion.ts';
+import { evidenceBeside, focusOf } from './studentEvidence.ts';
 import type { SeriesFile } from './studentRecord.ts';
 
 /**
@@ -27,22 +26,15 @@ export interface Series {
   readonly family: number;
 }
 
-/** Measures that tell whether the present work helps, the most telling first. */
-export function focusOf({ prescription }: Pick<SeriesFile, 'prescription'>, library: Library): string[] {
-  const now = inUse(prescription);
-  return now ? tellingMeasures(now.drills, now.forFault, library) : [];
-}
-
 /** Series of the measures asked for (else of all), those of the present work first. */
 export function seriesOf(file: SeriesFile, library: Library, only?: readonly string[]): Series[] {
   const { readings } = file.measures;
   const focus = focusOf(file, library);
-  const began = inUse(file.prescription)?.day ?? '';
   const seen = new Set(readings.flatMap(({ measures }) => measures.map(({ id }) => id)));
   const ids = only ? only.filter((id) => seen.has(id)) : [...seen];
   const rank = (id: string) => (focus.includes(id) ? focus.indexOf(id) : focus.length);
   return ids
-    .flatMap((id) => oneSeries(file, id, familyAmong(id, focus, seen.size), began) ?? [])
+    .flatMap((id) => oneSeries(file, library, id, familyAmong(id, focus, seen.size)) ?? [])
     .sort((a, b) => rank(a.measure) - rank(b.measure));
 }
 
@@ -56,16 +48,13 @@ export function familyOf(file: SeriesFile, library: Library, measure: string): n
   return familyAmong(measure, focusOf(file, library), seen.size);
 }
 
-function oneSeries(file: SeriesFile, measure: string, family: number, began: IsoDay): Series | null {
-  const { readings, spreads } = file.measures;
-  const occasions = practisedOccasions(file, measure);
-  const cell = toldCell(occasions);
-  const band = latestBand(readings, measure);
-  if (!band || cell === null) return null;
-  const own = occasions.filter((one) => cellOf(one) === cell);
-  const days = daysOf(own);
-  const evidence = cellEvidence(scaleOf(measure, band.step, spreads), own, cell, began);
-  const change = briefLookAt(evidence, own.length - 1, band.step, family);
+function oneSeries(file: SeriesFile, library: Library, measure: string, family: number): Series | null {
+  const found = evidenceBeside(file, library, measure);
+  if (!found) return null;
+  const { band, evidence } = found;
+  const { occasions } = evidence;
+  const days = daysOf(occasions);
+  const change = briefLookAt(evidence, occasions.length - 1, band.step, family);
   const after = mean((days.at(-1) as Session).values);
   const sessions = sessionPoints(measure, days).map(({ mean, meanSd, dof, half95 }, i) => {
     const { date, values, sd } = days[i] as Session;
@@ -94,12 +83,3 @@ function daysOf(occasions: readonly Occasion[]): Session[] {
   }
   return [...days].map(([date, { values, sds }]) => ({ date, values, sd: mean(sds) }));
 }
-
-/** The band a measure was judged by when it was last read. */
-export const latestBand = (readings: readonly ReadingRecord[], measure: string): Band | null => {
-  for (let i = readings.length - 1; i >= 0; i--) {
-    const found = readings[i]?.measures.find(({ id }) => id === measure);
-    if (found) return found.band;
-  }
-  return null;
-};

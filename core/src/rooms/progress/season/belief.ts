@@ -1,8 +1,9 @@
-import { normalCdf } from '../../../foundation/index.ts';
+import { normalCdf, normalDensity, normalQuantile } from '../../../foundation/index.ts';
 import type { Evidence, Way } from './evidence.ts';
 import type { Known } from './levelFilter.ts';
 import { MOVED_SHARE, MOVES, SPREAD_ROWS } from './seasonTable.ts';
 import { NEVER, soughtLogs, sumLogs } from './sought.ts';
+import { rowsBeside } from './together.ts';
 
 /** A way with its probability at one look. */
 export interface Weighed {
@@ -36,8 +37,10 @@ export function beliefAt(evidence: Evidence, look: number): Belief {
         ? NEVER
         : Math.log(share) + (way.known[look] as Known).log + (way.agreed[look] as number);
     });
-  const movedLogs = logs(moved, evidence.usual);
-  const stillLogs = logs(still, evidence.usual);
+  const others = evidence.others?.[look];
+  const usual = rowsBeside(evidence.usual, others);
+  const movedLogs = logs(moved, usual);
+  const stillLogs = logs(still, usual);
   const movedLog = sumLogs(movedLogs);
   const stillLog = sumLogs(stillLogs);
   const odds = Math.exp(movedLog - stillLog) * (MOVED_SHARE / (1 - MOVED_SHARE));
@@ -46,7 +49,9 @@ export function beliefAt(evidence: Evidence, look: number): Belief {
     still: weighed(still, stillLogs, stillLog, look),
     movedShare: moved.length === 0 ? 0 : Number.isFinite(odds) ? odds / (1 + odds) : 1,
     scepticLog: () =>
-      moved.length === 0 ? NEVER : sumLogs(soughtLogs(evidence, moved, look)) - sumLogs(logs(still, SCEPTIC)),
+      moved.length === 0
+        ? NEVER
+        : sumLogs(soughtLogs(evidence, moved, look)) - sumLogs(logs(still, rowsBeside(SCEPTIC, others))),
   };
 }
 
@@ -76,36 +81,43 @@ export const meanChange = (moved: readonly Weighed[]): number =>
   moved.reduce((sum, { at, weight }) => sum + weight * at.change, 0);
 
 /**
- * The change below which so much of the belief lies: by false position between two safe ends, the end that stays twice
- * counting half (Illinois), until it is known to a ten-thousandth of a step.
+ * The change below which so much of the belief lies: Newton's steps between two safe ends, halving where a step would leave them,
+ * until it is known to a ten-thousandth of a step.
  */
 export function changeQuantile(moved: readonly Weighed[], p: number): number {
   const wide = (w: Weighed) => 8 * Math.sqrt(w.at.changeVariance) + 1e-6;
   let lo = Math.min(...moved.map((w) => w.at.change - wide(w)));
   let hi = Math.max(...moved.map((w) => w.at.change + wide(w)));
-  // Tails are flat far out: halving comes first, then it is nearly straight.
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (lo + hi) / 2;
-    if (changeCdf(moved, middle) < p) lo = middle;
-    else hi = middle;
+  let x = firstGuess(moved, p);
+  for (let i = 0; i < MOST_STEPS; i++) {
+    const { share, density } = atChange(moved, x);
+    if (share < p) lo = x;
+    else hi = x;
+    const next = x + (p - share) / density;
+    const safe = next > lo && next < hi ? next : (lo + hi) / 2;
+    if (Math.abs(safe - x) < NEAR) return safe;
+    x = safe;
   }
-  let [below, above] = [changeCdf(moved, lo) - p, changeCdf(moved, hi) - p];
-  for (let i = 0; i < MOST_STEPS && hi - lo > NEAR; i++) {
-    const at = below === above ? (lo + hi) / 2 : (lo * above - hi * below) / (above - below);
-    const value = changeCdf(moved, at) - p;
-    if (Math.abs(value) < NEAR / 100) return at;
-    if (value < 0) {
-      lo = at;
-      below = value;
-      above /= 2;
-    } else {
-      hi = at;
-      above = value;
-      below /= 2;
-    }
-  }
-  return (lo + hi) / 2;
+  return x;
 }
-const HALVINGS = 6;
-const MOST_STEPS = 20;
+const MOST_STEPS = 60;
 const NEAR = 1e-4;
+
+/** As if the belief were one bell. */
+function firstGuess(moved: readonly Weighed[], p: number): number {
+  const middle = meanChange(moved);
+  let variance = 0;
+  for (const { at, weight } of moved) variance += weight * (at.changeVariance + (at.change - middle) ** 2);
+  return middle + Math.sqrt(variance) * normalQuantile(p);
+}
+
+/** The share of the belief below a change, and its density there. */
+function atChange(moved: readonly Weighed[], x: number): { share: number; density: number } {
+  let [share, density] = [0, 1e-12];
+  for (const { at, weight } of moved) {
+    const sd = Math.sqrt(at.changeVariance + 1e-12);
+    share += weight * normalCdf((x - at.change) / sd);
+    density += weight * normalDensity(x, at.change, sd);
+  }
+  return { share, density };
+}

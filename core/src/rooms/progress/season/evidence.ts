@@ -44,6 +44,8 @@ export interface Evidence {
   readonly practised: readonly number[];
   /** How often each row of `SPREAD_ROWS` is met. */
   readonly usual: readonly number[];
+  /** What other measures of the player had said of his days by each occasion (`together.ts`); null where none had. */
+  readonly others?: readonly (readonly number[] | null)[];
 }
 
 /** So many places in time are tried for a jump; a long record has the jumps between them taken with the nearest. */

@@ -6,6 +6,7 @@ import { type Belief, beliefAt, changeCdf, changeQuantile, meanChange } from './
 import { type Evidence, evidenceOf } from './evidence.ts';
 import { cellOf, inOrder, type Occasion } from './occasion.ts';
 import { HOUSE_SPREADS, PRACTICE, SAYS } from './seasonTable.ts';
+import { NEVER } from './sought.ts';
 
 export type ChangeVerdict = 'real' | 'maybe' | 'none' | 'cant_tell';
 
@@ -139,10 +140,20 @@ function directionOf({ moved }: Belief): { sided: number; up: boolean } {
   return { sided: Math.max(below, 1 - below), up: below < 0.5 };
 }
 
-function clears(evidence: Evidence, belief: Belief, look: number, family: number): boolean {
+/** Odds of a change that way against the sceptic; nothing where the change is not probable enough to be called real at all. */
+function scoreAt(evidence: Evidence, belief: Belief, look: number): number {
   const { sided } = directionOf(belief);
-  if (belief.movedShare * sided < SAYS.maybe || !canBeReal(evidence, look)) return false;
-  return scoreOf(belief, sided) > barFor(family, look + 2 - evidence.baseline);
+  const least = toldBeside(evidence, look) ? SAYS.realBeside : SAYS.maybe;
+  return belief.movedShare * sided < least ? NEVER : scoreOf(belief, sided);
+}
+
+/** Whether other measures had told of the player's days by then. */
+const toldBeside = ({ others }: Evidence, look: number): boolean => others?.[look] != null;
+
+function clears(evidence: Evidence, belief: Belief, look: number, family: number): boolean {
+  if (!canBeReal(evidence, look)) return false;
+  const bar = barFor(family, look + 2 - evidence.baseline, toldBeside(evidence, look));
+  return scoreAt(evidence, belief, look) > bar;
 }
 
 /** What was proved once in this direction stays so while it is still probable: a season's false alarms are counted once. */
@@ -165,17 +176,11 @@ export function canBeReal({ occasions, baseline }: Evidence, look: number): bool
   return repeated(0, baseline) && repeated(baseline, look + 1);
 }
 
-/** What each look of one cell's season scores against the bar; what the bars were set from. */
-export function seasonScores(scale: Scale, ordered: readonly Occasion[]): number[] {
-  const first = ordered[0];
-  if (!first) return [];
-  const evidence = cellEvidence(scale, ordered, cellOf(first));
-  return evidence.occasions.map((_, look) => {
-    if (look < evidence.baseline) return Number.NEGATIVE_INFINITY;
-    const belief = beliefAt(evidence, look);
-    return scoreOf(belief, directionOf(belief).sided);
-  });
-}
+/** What each look of a cell's season scores against the bar; what the bars were set from. */
+export const scoresOf = (evidence: Evidence): number[] =>
+  evidence.occasions.map((_, look) =>
+    look < evidence.baseline ? NEVER : scoreAt(evidence, beliefAt(evidence, look), look),
+  );
 
 /** How the work went on of late: units of practice a day since the baseline, as the model counts them. */
 export function practicePerDay({ occasions, baseline }: Evidence): number {

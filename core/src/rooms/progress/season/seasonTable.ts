@@ -25,6 +25,9 @@ export const SPREAD_ROWS: readonly SpreadRow[] = [
 /** What is met where nobody has counted. */
 export const HOUSE_SPREADS: readonly number[] = SPREAD_ROWS.map(({ usual }) => usual);
 
+/** Of so many players of a hundred all measures are taken to stray alike from day to day; of the others each has its own way. */
+export const ALIKE = 0.8;
+
 /** Spread from swing to swing about the day's own level, steps, and how often it is met. */
 export const SWING_ROWS: readonly { readonly swingSteps: number; readonly share: number }[] = [
   { swingSteps: 0.32, share: 0.3 },
@@ -87,6 +90,8 @@ export const PRACTICE = { repsPerUnit: 100, daysPerUnit: 7, least: 0.3, most: 4 
 export const SAYS = {
   /** "Probably": the change is there, in that direction. */
   maybe: 0.7,
+  /** "Really", where other measures tell how the player's days stray: the local false sign rate is at most 5 of 100. */
+  realBeside: 0.95,
   /** What was "really" once stays so from here on. */
   stays: 0.8,
   /** "The same": a whole step of change is as unlikely as this. */

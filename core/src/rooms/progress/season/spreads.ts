@@ -10,23 +10,24 @@ export const HOUSE_STUDENTS = 5;
 
 /**
  * How well each row of `SPREAD_ROWS` accounts for a season (log, the best at nought), whether the level moved or not; null where
- * the season is too short to tell.
+ * the season is too short to tell. Asked after the last occasion, or after an earlier one.
  */
-export function spreadLogs({ occasions, ways }: Evidence): number[] | null {
-  const look = occasions.length - 1;
-  if (occasions.length < TELLING_DAYS) return null;
-  const rows = SPREAD_ROWS.map((_, row) => {
-    const own = ways.filter(({ spread }) => spread === row);
-    const total = (moved: boolean) =>
-      sumLogs(
-        own.flatMap(({ kind, share, known, agreed }) =>
-          (kind !== 'still') === moved
-            ? [Math.log(share) + (known[look] as Known).log + (agreed[look] as number)]
-            : [],
-        ),
-      );
-    return sumLogs([Math.log(1 - MOVED_SHARE) + total(false), Math.log(MOVED_SHARE) + total(true)]);
-  });
+export function spreadLogs({ occasions, ways }: Evidence, look = occasions.length - 1): number[] | null {
+  if (look + 1 < TELLING_DAYS) return null;
+  // One pass over all ways: asked after every film of every measure, it is told in a fifth of the time that way.
+  const still: number[][] = SPREAD_ROWS.map(() => []);
+  const moved: number[][] = SPREAD_ROWS.map(() => []);
+  for (const { spread, kind, share, motion, known, agreed } of ways) {
+    if (kind === 'jump' && motion.jumpBefore > look) continue;
+    const of = (kind === 'still' ? still : moved)[spread] as number[];
+    of.push(Math.log(share) + (known[look] as Known).log + (agreed[look] as number));
+  }
+  const rows = SPREAD_ROWS.map((_, row) =>
+    sumLogs([
+      Math.log(1 - MOVED_SHARE) + sumLogs(still[row] as number[]),
+      Math.log(MOVED_SHARE) + sumLogs(moved[row] as number[]),
+    ]),
+  );
   const best = Math.max(...rows);
   return rows.map((log) => (log === NEVER ? FAR : Math.max(FAR, log - best)));
 }
