@@ -84,6 +84,7 @@ async function everyday() {
       `${s.medianMs.toFixed(1)} ms`,
       `(${s.worstMs.toFixed(1)})${s.goalMs ? ` goal ${s.goalMs}` : ''}`,
     );
+  await onThePhone();
   console.log('\nAs a whole process');
   const folder = mkdtempSync(join(tmpdir(), 'inchstep-bench-'));
   const gate = join(folder, 'gate.json');
@@ -105,6 +106,22 @@ async function everyday() {
   row('scripts of the screens, gzip', `${Math.round(sizeOf(/^index.*\.js$/) / 1024)} kB`);
   row('scripts of the workers, gzip', `${Math.round(sizeOf(/worker.*\.js$/) / 1024)} kB`);
   row('styles, gzip', `${Math.round(sizeOf(/\.css$/) / 1024)} kB`);
+}
+
+/** What progress takes in a browser, at this machine's speed and at a quarter of it: a phone of some years ago. */
+async function onThePhone() {
+  const { browser, close } = await openBrowser();
+  for (const times of [1, 4]) {
+    const tab = await browser.newPage();
+    await tab.setContent('<!doctype html>');
+    await tab.addScriptTag({ content: readFileSync('dist/phone-speeds.js', 'utf8') });
+    await tab.emulateCPUThrottling(times);
+    const [four] = await tab.evaluate(() => globalThis.progressSpeeds());
+    const where = times === 1 ? 'the same in a browser' : 'the same in a browser at a quarter of the speed';
+    row(`  ${where}: four measures`, `${four.medianMs.toFixed(1)} ms`, `(${four.worstMs.toFixed(1)}) goal 5`);
+    await tab.close();
+  }
+  await close();
 }
 
 /** First paint and ready of the empty program and of the student's page at phone speed. */
@@ -212,6 +229,21 @@ function progressTable() {
       percent(r.ever),
       `ever "real" over 8 looks, goal at most 5 % (${r.seasons} seasons)`,
     ],
+    'alarms together': (r) => [
+      `${r.name}, ${r.family} measures together`,
+      percent(r.ever),
+      `ever "real" of any, told beside each other, goal at most 5 % (${r.seasons} seasons)`,
+    ],
+    'power together': (r) => [
+      `${r.name}, one of ${r.family} measures`,
+      percent(r.found),
+      'called real, told beside each other',
+    ],
+    long: (r) => [
+      `${r.name}, ${r.looks} looks`,
+      percent(r.ever),
+      `ever "real" of one measure (${r.seasons} seasons)`,
+    ],
     power: (r) => [
       `${r.name}, day spread ${r.day}`,
       percent(r.found),
@@ -243,8 +275,16 @@ function progressTable() {
 
 /** The bars of "real", as core/src/rooms/progress/season/barTable.ts has them. */
 function barsTable() {
-  for (const { family, bars } of lines(node(['dist/bench.js', 'bars', size ?? '20000']).stdout))
-    row(`family ${family}`, '', bars.map((bar) => bar.toFixed(2)).join('  '));
+  for (const [what, n] of [
+    ['bars', size ?? '10000'],
+    ['bars-beside', String(Math.ceil(Number(size ?? 10_000) / 8))],
+  ])
+    for (const { family, bars } of lines(node(['dist/bench.js', what, n]).stdout))
+      row(
+        `family ${family}${what === 'bars' ? '' : ', told beside each other'}`,
+        '',
+        bars.map((bar) => bar.toFixed(2)).join('  '),
+      );
 }
 
 /** Swings of made-up players, filmed and looked through once (a quarter of an hour), then asked again; `size` is the seed. */

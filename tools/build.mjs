@@ -39,6 +39,12 @@ if (!only || only === 'cli') {
 }
 if (!only || only === 'bench') {
   await build({ ...node, entryPoints: ['standins/src/studies/main.ts'], outfile: 'dist/bench.js' });
+  const page = { bundle: true, format: 'iife', target: 'es2022', minify: true, logLevel: 'warning' };
+  await build({
+    ...page,
+    entryPoints: ['standins/src/studies/phoneSpeeds.ts'],
+    outfile: 'dist/phone-speeds.js',
+  });
 }
 if (!only || only === 'server') {
   await build({

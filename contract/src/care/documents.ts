@@ -90,7 +90,8 @@ const swing = swingSchema.shape;
 export const swingBodyDocument = z.object({
   club: swing.club,
   speed: swing.speed,
-  // Of before they were asked for, aid, place and cue are missing.
+  // Of before they were asked for, drill, aid, place and cue are missing.
+  drill: swing.drill.optional(),
   aid: swing.aid.optional(),
   place: swing.place.optional(),
   cue: swing.cue.optional(),

@@ -17,6 +17,7 @@ export const SWING = document(
   swingSchema.pick({
     club: true,
     speed: true,
+    drill: true,
     aid: true,
     place: true,
     cue: true,
@@ -25,7 +26,11 @@ export const SWING = document(
     track: true,
   }),
   // The first programs brought in no motion and did not ask how a swing was made.
-  [(older: Older) => ({ track: null, aid: null, place: null, cue: null, ...older })],
+  [
+    (older: Older) => ({ track: null, aid: null, place: null, cue: null, ...older }),
+    // Nor in which drill.
+    (older: Older) => ({ drill: null, ...older }),
+  ],
 );
 
 export const READING = document('reading', readingSchema);

@@ -54,7 +54,14 @@ describe('from outside', () => {
 describe('what the first programs kept', () => {
   test('a swing: no motion, nobody asked how it was made', () => {
     const first = { club: 'mid_iron', speed: 'full', views: [], marks: [] };
-    expect(fromKept(SWING, first)).toEqual({ ...first, track: null, aid: null, place: null, cue: null });
+    expect(fromKept(SWING, first)).toEqual({
+      ...first,
+      track: null,
+      aid: null,
+      place: null,
+      cue: null,
+      drill: null,
+    });
   });
   test('a diagnosis: one swing, every finding believed, odds not taken apart', () => {
     const first = {

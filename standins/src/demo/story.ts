@@ -108,8 +108,8 @@ const kofi: Chapter = async (s, person) => {
   await s.gate(id, 24, 'toe_box', 'still', 'advance');
   await s.sets(id, 'toe_box', 'slow', days(23, 16), 14, 0.84);
   await s.gate(id, 16, 'toe_box', 'slow', 'advance');
-  await s.swings(id, person, 13, { depth_loss: 1.04, trail_knee_kick: 1.2 }, 3, 303);
-  await motionOf(s, id, 14, person, { depth_loss: 1.04, trail_knee_kick: 1.2 });
+  await s.swings(id, person, 13, { depth_loss: 0.9, trail_knee_kick: 1.2 }, 3, 303);
+  await motionOf(s, id, 14, person, { depth_loss: 0.9, trail_knee_kick: 1.2 });
   await s.sets(id, 'toe_box', 'half', days(13, 4, 4), 4, 0.75);
   await s.checkin(token, 3, 9, 'Box survives at half speed. Driver is another story.');
 };

@@ -23,13 +23,19 @@ const saidOf = (occasions: readonly Occasion[], family: number, usual?: readonly
   saidIn(evidenceOf(occasions, step, shared, undefined, usual), family);
 
 /** Of the seasons of players who do not change, those in which "real" is said of any of so many measures at any look. */
-export function falseAlarms(player: Player, family: number, seasons: number, seed: number): number {
+export function falseAlarms(
+  player: Player,
+  family: number,
+  seasons: number,
+  seed: number,
+  stands: readonly number[] = STANDS,
+): number {
   const random = seededRandom(seed);
   let alarmed = 0;
   for (let i = 0; i < seasons; i++) {
     let any = false;
     for (let k = 0; k < family && !any; k++)
-      any = saidOf(occasionsOf(player, STANDS, random), family).some(isReal);
+      any = saidOf(occasionsOf(player, stands, random), family).some(isReal);
     if (any) alarmed++;
   }
   return alarmed / seasons;
@@ -135,6 +141,14 @@ export function* progressStudy(n: number, seed: number) {
       const seasons = Math.ceil(n / Math.sqrt(family));
       const ever = falseAlarms(player, family, seasons, seed + 100 * k + family);
       yield { part: 'alarms', name: player.name, family, seasons, ever };
+    }
+  for (const looks of [16, 30])
+    for (const [k, player] of STILL_PLAYERS.entries()) {
+      if (player.daySteps < 0.6) continue;
+      const stands = Array.from({ length: looks }, () => 0);
+      const seasons = Math.ceil(n / 2);
+      const ever = falseAlarms(player, 1, seasons, seed + 20_000 + 100 * k + looks, stands);
+      yield { part: 'long', name: player.name, looks, seasons, ever };
     }
   yield* togetherStudy(n, seed + 30_000);
   for (const [name, levels] of COURSES)

@@ -122,7 +122,7 @@ export function speeds(clock: () => number): Speed[] {
   ];
 }
 
-function progressSpeeds(clock: () => number): Speed[] {
+export function progressSpeeds(clock: () => number): Speed[] {
   const seasons = seasonsOf(8);
   const long = seasonsOf(100);
   const at = (list: readonly Occasion[][], i: number) => list[i % list.length] as Occasion[];

@@ -101,6 +101,8 @@ export type SwingTrack = z.infer<typeof swingTrackSchema>;
 
 /** How a swing was made; null where nobody said. */
 export const swingMade = {
+  /** The drill it was made in; null outside any, and where nobody said. */
+  drill: z.string().min(1).max(80).nullable().default(null),
   aid: z.enum(AID_STATES).nullable().default(null),
   place: z.enum(PLACES).nullable().default(null),
   /** Before or after the first cue of its day. */

@@ -79,12 +79,14 @@ export function requestNow(
 
 /** How a swing is made that came as it was asked for; what the request leaves open is as it most likely was. */
 export const madeAsAsked = (
-  { stage, club, aid }: Pick<FilmAsk, 'stage' | 'club' | 'aid'>,
+  { drill, stage, club, aid }: Pick<FilmAsk, 'drill' | 'stage' | 'club' | 'aid'>,
   usual: HowMade,
 ): HowMade => ({
   ...usual,
   speed: (stage && SPEED_OF_STAGE[stage]) ?? usual.speed,
   club: club ?? usual.club,
+  // What is asked for without a drill is asked for outside any.
+  drill,
   aid: aid ?? usual.aid,
 });
 /** The speed at which a rung is filmed. */

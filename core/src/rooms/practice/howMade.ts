@@ -7,12 +7,21 @@ import type { Stage } from './stages.ts';
 export interface HowMade {
   readonly club: Club;
   readonly speed: 'half' | 'three_quarter' | 'full';
+  /** In which drill; null outside any, and where nobody said. */
+  readonly drill: string | null;
   readonly aid: AidState | null;
   readonly place: Place | null;
   readonly cue: CueState | null;
 }
 
-const NOTHING_KNOWN: HowMade = { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null };
+const NOTHING_KNOWN: HowMade = {
+  club: 'mid_iron',
+  speed: 'full',
+  drill: null,
+  aid: null,
+  place: null,
+  cue: null,
+};
 
 /** Rungs on which swings are filmed, with their speed and whether the drill's aid is on. */
 const SWUNG: Partial<Record<Stage, Pick<HowMade, 'speed' | 'aid'>>> = {
@@ -31,5 +40,11 @@ export function likelyMade(
   const item = card?.items.find(({ stage }) => SWUNG[stage]);
   const swung = item && SWUNG[item.stage];
   if (!card || !item || !swung) return NOTHING_KNOWN;
-  return { ...NOTHING_KNOWN, ...swung, club: item.club ?? NOTHING_KNOWN.club, place: card.place };
+  return {
+    ...NOTHING_KNOWN,
+    ...swung,
+    drill: item.drill,
+    club: item.club ?? NOTHING_KNOWN.club,
+    place: card.place,
+  };
 }

@@ -105,7 +105,7 @@ export const setDiscarded = (db: Db, id: string, discardedAt: string | null): vo
   db.update(swings).set({ discardedAt }).where(eq(swings.id, id)).run();
 };
 
-const toRow = ({ club, speed, aid, place, cue, views, marks, track, ...row }: Swing): SwingRow => ({
+const toRow = ({ club, speed, drill, aid, place, cue, views, marks, track, ...row }: Swing): SwingRow => ({
   ...row,
-  body: { club, speed, aid, place, cue, views, marks, track },
+  body: { club, speed, drill, aid, place, cue, views, marks, track },
 });

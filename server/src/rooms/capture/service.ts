@@ -102,7 +102,7 @@ export const isOnBench = (ctx: Context, { id, studentId, recordedOn }: Clip): bo
 
 export type SwingInput = Pick<
   Swing,
-  'recordedOn' | 'club' | 'speed' | 'aid' | 'place' | 'cue' | 'views' | 'marks'
+  'recordedOn' | 'club' | 'speed' | 'drill' | 'aid' | 'place' | 'cue' | 'views' | 'marks'
 >;
 
 export interface SwingMaker {

@@ -57,6 +57,7 @@ export async function addTrack(ctx: Context, studentId: string, upload: TrackUpl
       recordedOn: upload.recordedOn,
       club: upload.club,
       speed: 'full' as const,
+      drill: null,
       aid: null,
       place: null,
       cue: null,

@@ -36,6 +36,7 @@ const looksWhole = ({ measures, version }: Reading): boolean =>
 function understood(stored: Reading): Reading {
   const body: Reading = {
     ...stored,
+    drill: stored.drill ?? null,
     aid: stored.aid ?? null,
     place: stored.place ?? null,
     cue: stored.cue ?? null,

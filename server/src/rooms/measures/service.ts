@@ -44,6 +44,7 @@ function keep(ctx: Context, swing: Swing, { measures, ...extra }: Measured): Rea
     recordedOn: swing.recordedOn,
     speed: swing.speed,
     club: swing.club,
+    drill: swing.drill,
     aid: swing.aid,
     place: swing.place,
     cue: swing.cue,

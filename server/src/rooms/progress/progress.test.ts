@@ -200,7 +200,9 @@ test('a told date is kept until a newer film, and then stands as it was', async 
   const student = await addStudent(server);
   const first = await filmed(student, 'priya-then', '2027-03-02');
   await prescribed(student, first, 'knee_swap');
-  await filmed(student, 'priya-now', '2027-03-28');
+  // Two swings a day: one alone hardly tells a change from a good day.
+  await filmed(student, 'priya-then', '2027-03-02');
+  for (const day of ['2027-03-28', '2027-03-28']) await filmed(student, 'priya-now', day);
   const told = () => toldForecasts(server.ctx.db, student);
   const [one] = told();
   if (!one) throw new Error('nothing was told');

@@ -1,13 +1,20 @@
 import type { Swing } from '@inchstep/contract/capture';
-import { CLUB_WORDS, PLACE_WORDS } from '@inchstep/contract/words';
+import { CLUB_WORDS, DRILL_WORDS, PLACE_WORDS } from '@inchstep/contract/words';
 import { AID_STATES, CUE_STATES } from '@inchstep/core/capture';
 import { CLUBS, PLACES } from '@inchstep/core/intake';
 import type { ReactNode } from 'react';
 import { AID_STATE_WORDS, CUE_STATE_WORDS, HOW_MADE_WORDS, SPEED_WORDS } from './words.ts';
 
-export type Made = Pick<Swing, 'club' | 'speed' | 'aid' | 'place' | 'cue'>;
+export type Made = Pick<Swing, 'club' | 'speed' | 'drill' | 'aid' | 'place' | 'cue'>;
 
-export const madeOf = ({ club, speed, aid, place, cue }: Made): Made => ({ club, speed, aid, place, cue });
+export const madeOf = ({ club, speed, drill, aid, place, cue }: Made): Made => ({
+  club,
+  speed,
+  drill,
+  aid,
+  place,
+  cue,
+});
 
 interface HowMadeProps {
   readonly made: Made;
@@ -42,6 +49,18 @@ export function HowMade({ made, onChange }: HowMadeProps) {
           </option>
         ))}
       </Pick>
+      <Pick
+        label={HOW_MADE_WORDS.drill}
+        value={made.drill ?? ''}
+        onPick={(drill) => change({ drill: drill === '' ? null : drill })}
+      >
+        <option value="">{HOW_MADE_WORDS.noDrill}</option>
+        {drillsFor(made.drill).map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </Pick>
       <Open
         label={HOW_MADE_WORDS.aid}
         value={made.aid}
@@ -67,11 +86,25 @@ export function HowMade({ made, onChange }: HowMadeProps) {
   );
 }
 
+const HOUSE_DRILLS: readonly (readonly [id: string, name: string])[] = Object.entries(DRILL_WORDS)
+  .map(([id, { name }]) => [id, name] as const)
+  .sort(([, a], [, b]) => a.localeCompare(b));
+
+/** The name of a house's drill; one of a coach's own is named in the rooms after this one. */
+const nameOf = (drill: string): string =>
+  HOUSE_DRILLS.find(([id]) => id === drill)?.[1] ?? HOW_MADE_WORDS.ownDrill;
+
+const drillsFor = (drill: string | null) =>
+  drill === null || HOUSE_DRILLS.some(([id]) => id === drill)
+    ? HOUSE_DRILLS
+    : [[drill, HOW_MADE_WORDS.ownDrill] as const, ...HOUSE_DRILLS];
+
 /** The same in one line, beside the work; a press opens it. */
 export function HowMadeLine({ made, onChange }: HowMadeProps) {
   const said = [
     CLUB_WORDS[made.club],
     SPEED_WORDS[made.speed],
+    made.drill && nameOf(made.drill),
     made.aid && AID_STATE_WORDS[made.aid],
     made.place && PLACE_WORDS[made.place],
     made.cue && (made.cue === 'before' ? HOW_MADE_WORDS.beforeCue : CUE_STATE_WORDS[made.cue]),

@@ -24,7 +24,7 @@ function Keys() {
     startBench({
       views: [view('face_on'), view('down_the_line')],
       marks: [],
-      made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+      made: { club: 'mid_iron', speed: 'full', drill: null, aid: null, place: null, cue: null },
     }),
   );
   state = now;

@@ -17,7 +17,7 @@ const fresh = () =>
   startBench({
     views: [view('face_on'), view('down_the_line')],
     marks: [],
-    made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+    made: { club: 'mid_iron', speed: 'full', drill: null, aid: null, place: null, cue: null },
   });
 const after = (state: BenchState, ...actions: BenchAction[]) => actions.reduce(bench, state);
 const mark = (u: number, v: number, more: object = {}): BenchAction => ({ type: 'mark', u, v, ...more });
@@ -48,7 +48,7 @@ describe('marks', () => {
     const small = startBench({
       views: [{ ...view('face_on'), widthPx: 540 }],
       marks: [],
-      made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+      made: { club: 'mid_iron', speed: 'full', drill: null, aid: null, place: null, cue: null },
     });
     expect(after(small, mark(1, 1)).work.marks[0]?.sdPx).toBe(1);
   });

@@ -72,7 +72,7 @@ function Pane({
     startBench({
       views: [view],
       marks,
-      made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+      made: { club: 'mid_iron', speed: 'full', drill: null, aid: null, place: null, cue: null },
     }),
   );
   state = now;

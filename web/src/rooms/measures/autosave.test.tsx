@@ -24,7 +24,7 @@ const mark = (u: number) =>
 const work = (...marks: ReturnType<typeof mark>[]): SwingWork => ({
   views: [],
   marks,
-  made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+  made: { club: 'mid_iron', speed: 'full', drill: null, aid: null, place: null, cue: null },
 });
 
 function start(first: SwingWork) {

@@ -53,7 +53,7 @@ const state = {
   ...startBench({
     views: [],
     marks: [],
-    made: { club: 'mid_iron', speed: 'full', aid: null, place: null, cue: null },
+    made: { club: 'mid_iron', speed: 'full', drill: null, aid: null, place: null, cue: null },
   }),
   station: 'top' as const,
 };

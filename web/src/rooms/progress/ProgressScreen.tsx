@@ -46,27 +46,32 @@ function Lines({ studentId, progress }: { readonly studentId: string; readonly p
   if (!series) return null;
   return (
     <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[17rem_1fr]">
+      <TakeAlong studentId={studentId} />
       <MeasureList progress={progress} chosen={series.measure} onChoose={setChosen} />
       <div className="flex min-w-0 flex-col gap-3">
         <Shown query={story} what={BELIEF_WORDS.theMeasure}>
           {(s) => <Told story={s} series={series} progress={progress} today={today} />}
         </Shown>
         <FaultStory studentId={studentId} today={today} />
-        <p className="flex flex-wrap gap-2">
-          <Link className="btn btn-primary" to="../report">
-            <FileText aria-hidden size={20} /> {REPORT_SCREEN_WORDS.open}
-          </Link>
-          <a className="btn" href={`/api/students/${studentId}/progress.csv`} download>
-            <Download aria-hidden size={20} /> {BELIEF_WORDS.csv}
-          </a>
-          <a className="btn" href={`/api/students/${studentId}/progress.json`} download>
-            <Download aria-hidden size={20} /> {BELIEF_WORDS.json}
-          </a>
-        </p>
       </div>
     </div>
   );
 }
+
+/** What goes out of here. Before the long list of measures, so that keys reach it at once. */
+const TakeAlong = ({ studentId }: { readonly studentId: string }) => (
+  <p className="flex flex-wrap gap-2 lg:col-span-2">
+    <Link className="btn btn-primary" to="../report">
+      <FileText aria-hidden size={20} /> {REPORT_SCREEN_WORDS.open}
+    </Link>
+    <a className="btn" href={`/api/students/${studentId}/progress.csv`} download>
+      <Download aria-hidden size={20} /> {BELIEF_WORDS.csv}
+    </a>
+    <a className="btn" href={`/api/students/${studentId}/progress.json`} download>
+      <Download aria-hidden size={20} /> {BELIEF_WORDS.json}
+    </a>
+  </p>
+);
 
 interface ToldProps {
   readonly story: MeasureStory;

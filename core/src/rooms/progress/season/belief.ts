@@ -1,7 +1,7 @@
 import { normalCdf, normalDensity, normalQuantile } from '../../../foundation/index.ts';
 import type { Evidence, Way } from './evidence.ts';
 import type { Known } from './levelFilter.ts';
-import { MOVED_SHARE, MOVES, SPREAD_ROWS } from './seasonTable.ts';
+import { MOVES, movedShareAt, SPREAD_ROWS } from './seasonTable.ts';
 import { NEVER, soughtLogs, sumLogs } from './sought.ts';
 import { rowsBeside } from './together.ts';
 
@@ -43,7 +43,8 @@ export function beliefAt(evidence: Evidence, look: number): Belief {
   const stillLogs = logs(still, usual);
   const movedLog = sumLogs(movedLogs);
   const stillLog = sumLogs(stillLogs);
-  const odds = Math.exp(movedLog - stillLog) * (MOVED_SHARE / (1 - MOVED_SHARE));
+  const usually = movedShareAt(look + 1 - baseline);
+  const odds = Math.exp(movedLog - stillLog) * (usually / (1 - usually));
   return {
     moved: weighed(moved, movedLogs, movedLog, look),
     still: weighed(still, stillLogs, stillLog, look),

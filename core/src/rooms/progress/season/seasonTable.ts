@@ -78,8 +78,10 @@ export const SOUGHT_SIZES: readonly {
   { move: 'drift', share: 0.01, sizeSteps: 0, aboutSteps: 0 },
 ];
 
-/** Of a hundred players at any look so many have moved at all. */
+/** Of a hundred players so many have moved at all: at the first occasion that can be compared, at the next, and from then on. */
+const MOVED_BY = [0.3, 0.4] as const;
 export const MOVED_SHARE = 0.5;
+export const movedShareAt = (compared: number): number => MOVED_BY[compared - 1] ?? MOVED_SHARE;
 
 /** How far a level is guessed apart elsewhere than where it was seen first, and with a cue just given; steps. */
 export const OFFSETS = { elsewhereSteps: 0.25, cuedSteps: 0.3 } as const;
