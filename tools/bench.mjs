@@ -294,7 +294,7 @@ function proposalsTable() {
   node(see, { stdio: ['ignore', 'inherit', 'inherit'] });
   for (const r of lines(node(['dist/bench.js', 'proposals', seed]).stdout))
     row(
-      `${r.name}, ${r.taught ? 'taught by one checked swing' : 'untaught'}`,
+      `${r.name}, ${r.teaching}`,
       percent(r.told / r.hand),
       `of ${r.hand} verdicts by hand told (${r.players} players); wrong ${r.wrong}; ${percent(r.held / r.intervals)} of ${r.intervals} intervals held`,
     );

@@ -111,6 +111,9 @@ export const markSchema = z.strictObject({
   sdPx: sd,
   /** Beside its own: what all marks of this landmark in this view are off by together. */
   sharedSdPx: sd.optional(),
+  /** Both again down the picture, where they differ from across. */
+  sdDownPx: sd.optional(),
+  sharedSdDownPx: sd.optional(),
 });
 
 export const golferSchema = z.strictObject({

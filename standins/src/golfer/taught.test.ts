@@ -10,7 +10,7 @@ const KINDS = ['face_on', 'down_the_line'] as const;
 const LENS = { widthPx: 540, heightPx: 960, focalPx: 1120 };
 const HEIGHT_PX = 620;
 /** How a network errs on one player: the same at a station from swing to swing, but for a little. */
-const [PLAYER, STATION, SWING] = [0.009, 0.011, 0.005];
+const [PLAYER, STATION, SWING] = [0.004, 0.008, 0.0035];
 
 /** A player of whom the network errs in a way of his own. */
 function erringOn(random: Random) {
@@ -77,6 +77,8 @@ function captureOf(golfer: StandInGolfer, { views, marks }: Filmed, errors: read
               v: net.v - error.down * HEIGHT_PX,
               sdPx: error.ownSd * HEIGHT_PX,
               sharedSdPx: error.sharedSd * HEIGHT_PX,
+              sdDownPx: error.ownSdDown * HEIGHT_PX,
+              sharedSdDownPx: error.sharedSdDown * HEIGHT_PX,
             },
           ]
         : [];

@@ -1,9 +1,11 @@
-import { MAIN_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
+import { type Capture, MAIN_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
 import { type Hand, resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
   type ErrorEntry,
   errorTable,
+  fitBody,
   measureCapture,
+  nextMarks,
   proposeMarks,
   type SeenBody,
   seenBody,
@@ -13,6 +15,12 @@ import {
   taughtPlaces,
   UNTAUGHT,
 } from '@inchstep/core/measures';
+
+interface KeptPoints {
+  readonly u: number[];
+  readonly v: number[];
+  readonly seen: number[];
+}
 
 /** One filmed swing of the study with what the network saw in each frame. */
 export interface SeenSwing {
@@ -29,7 +37,9 @@ export interface SeenSwing {
     readonly marks: readonly Mark[];
     readonly frames: readonly {
       readonly time: number;
-      readonly points: { readonly u: number[]; readonly v: number[]; readonly seen: number[] } | null;
+      readonly points: KeptPoints | null;
+      readonly mirrored?: KeptPoints | null;
+      readonly wider?: KeptPoints | null;
     }[];
   }[];
 }
@@ -44,13 +54,16 @@ type ProposedIn = ReturnType<typeof proposeMarks>[number] & { readonly view: Vie
 export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): ProposedIn[] {
   const left = swing.golfer.handedness === 'left';
   return swing.views.flatMap(({ kind, frames }) => {
-    const bodies = steadyPlaces(
+    const look = (way: 'points' | 'mirrored' | 'wider') =>
       steadySides(
-        frames.flatMap(({ time, points }): SeenBody[] => (points ? [seenBody(time, points, left)] : [])),
+        frames.flatMap((frame): SeenBody[] => {
+          const points = frame[way];
+          return points ? [seenBody(frame.time, points, left)] : [];
+        }),
         kind,
         left,
-      ),
-    );
+      );
+    const bodies = steadyPlaces(look('points'), { kind, again: [...look('mirrored'), ...look('wider')] });
     const at = new Map(
       MAIN_STATIONS.flatMap((station): [Station, number][] => {
         const time = swing.stationFrames[station] / swing.framesPerSecond;
@@ -92,34 +105,61 @@ export interface Told {
   readonly held: number;
 }
 
-/** What proposals of a swing tell beside what a hand's marks would. */
-export function toldOf(swing: SeenSwing, errors: readonly ErrorEntry[], kinds: readonly ViewKind[]): Told {
+const aboutOf = (swing: SeenSwing, views: readonly View[]) => ({
+  golfer: {
+    ...swing.golfer,
+    outerHipWidthIn: null,
+    hipJointsApartIn: null,
+    flexibility: 'usual' as const,
+    armSwing: 'usual' as const,
+  },
+  club: 'mid_iron' as const,
+  school: resolveSchool({}),
+  views,
+});
+
+/** What proposals of a swing tell beside what a hand's marks would, with so many of them set by hand where the program asks. */
+export function toldOf(
+  swing: SeenSwing,
+  errors: readonly ErrorEntry[],
+  kinds: readonly ViewKind[],
+  byHandToo = 0,
+): Told {
   const proposed = proposedIn(swing, errors).filter(({ view }) => kinds.includes(view));
   const views = swing.views.filter(({ kind }) => kinds.includes(kind)).map(({ view }) => view);
-  const about = {
-    golfer: {
-      ...swing.golfer,
-      outerHipWidthIn: null,
-      hipJointsApartIn: null,
-      flexibility: 'usual' as const,
-      armSwing: 'usual' as const,
-    },
-    club: 'mid_iron' as const,
-    school: resolveSchool({}),
-    views,
-  };
+  const about = aboutOf(swing, views);
   const idOf = (kind: ViewKind) => views.find((view) => view.kind === kind)?.id ?? kind;
-  const marks = proposed.map(({ net: _, view, ...mark }) => ({ ...mark, view: idOf(view) }));
-  const byHand = proposed.flatMap((mark) => {
+  const setByHand = (mark: Pick<ProposedIn, 'view' | 'station' | 'landmark'>): Mark[] => {
     const real = trueMark(swing, mark);
     return real ? [{ ...real, view: idOf(mark.view), sdPx: HAND_PX }] : [];
-  });
-  const net = measureCapture({ ...about, marks }).measures;
-  const hand = new Map(
-    measureCapture({ ...about, marks: byHand }).measures.map((one) => [one.id, one.verdict]),
-  );
-  const count = { hand: 0, told: 0, wrong: 0, intervals: 0, held: 0 };
-  for (const verdict of hand.values()) if (verdict !== 'cant_tell') count.hand++;
+  };
+  let marks: readonly Mark[] = proposed.map(({ net: _, view, ...mark }) => ({ ...mark, view: idOf(view) }));
+  for (let i = 0; i < byHandToo; i++) marks = asked({ ...about, marks }, setByHand, views);
+  const hand = measureCapture({ ...about, marks: proposed.flatMap(setByHand) }).measures;
+  return counted(swing, measureCapture({ ...about, marks }).measures, hand);
+}
+
+/** The same marks with the one set by hand that the program would ask for first. */
+function asked(
+  capture: Capture,
+  setByHand: (mark: Pick<ProposedIn, 'view' | 'station' | 'landmark'>) => readonly Mark[],
+  views: readonly View[],
+): readonly Mark[] {
+  const next = nextMarks(capture, fitBody(capture), [...MAIN_STATIONS]);
+  for (const { view, station, landmark } of next) {
+    const kind = views.find(({ id }) => id === view)?.kind;
+    const [set] = kind ? setByHand({ view: kind, station, landmark }) : [];
+    const same = (m: Mark) => m.view === view && m.station === station && m.landmark === landmark;
+    if (set) return [...capture.marks.filter((m) => !same(m)), set];
+  }
+  return capture.marks;
+}
+
+type Measures = ReturnType<typeof measureCapture>['measures'];
+
+function counted(swing: SeenSwing, net: Measures, hand: Measures): Told {
+  const sure = new Set(hand.flatMap(({ id, verdict }) => (verdict === 'cant_tell' ? [] : [id])));
+  const count = { hand: sure.size, told: 0, wrong: 0, intervals: 0, held: 0 };
   for (const { id, verdict, lo95, hi95, band } of net) {
     const real = swing.measures[id];
     if (real === undefined) continue;
@@ -129,7 +169,7 @@ export function toldOf(swing: SeenSwing, errors: readonly ErrorEntry[], kinds: r
     const side =
       band.lo !== null && real < band.lo ? 'low' : band.hi !== null && real > band.hi ? 'high' : 'in';
     if (verdict !== side) count.wrong++;
-    else if ((hand.get(id) ?? 'cant_tell') !== 'cant_tell') count.told++;
+    else if (sure.has(id)) count.told++;
   }
   return count;
 }
@@ -142,21 +182,34 @@ const WAYS = [
   ['face-on alone', ['face_on']],
 ] as const satisfies readonly (readonly [string, readonly ViewKind[]])[];
 
-/** Each player's second day, untaught and taught by the checked swing of the first. */
+/** How much is taught: what is known of the network on this player, and marks set by hand in the very swing. */
+export type Teaching = 'untaught' | 'three marks asked for' | 'one checked swing' | 'two checked swings';
+
+/** Each player's swings of the second day, with what is taught of him from the first, or in the swing itself. */
 export function* proposalStudy(swings: readonly SeenSwing[]) {
-  const pairs = swings
-    .filter(({ day }) => day === 1)
-    .flatMap((second) => {
-      const first = swings.find(({ player, day }) => player === second.player && day === 0);
-      return first ? [{ first, second }] : [];
-    });
+  const second = swings.filter(({ day }) => day === 1);
+  const first = (swing: SeenSwing) =>
+    swings.filter(({ player, day }) => player === swing.player && day === 0);
+  const ways: readonly (readonly [Teaching, (swing: SeenSwing) => readonly ErrorEntry[] | null, number])[] = [
+    ['untaught', () => UNTAUGHT, 0],
+    ['three marks asked for', () => UNTAUGHT, 3],
+    ['one checked swing', (swing) => taughtIf(first(swing), 1), 0],
+    ['two checked swings', (swing) => taughtIf(first(swing), 2), 0],
+  ];
   for (const [name, kinds] of WAYS)
-    for (const taught of [false, true]) {
+    for (const [teaching, errorsFor, byHand] of ways) {
       const count = { hand: 0, told: 0, wrong: 0, intervals: 0, held: 0 };
-      for (const { first, second } of pairs) {
-        const found = toldOf(second, taught ? taughtBy([first]) : UNTAUGHT, kinds);
+      const players = new Set<string>();
+      for (const swing of second) {
+        const errors = errorsFor(swing);
+        if (!errors) continue;
+        players.add(swing.player);
+        const found = toldOf(swing, errors, kinds, byHand);
         for (const key of Object.keys(count) as (keyof Told)[]) count[key] += found[key];
       }
-      yield { name, taught, players: pairs.length, ...count };
+      if (players.size > 0) yield { name, teaching, players: players.size, ...count };
     }
 }
+
+const taughtIf = (swings: readonly SeenSwing[], enough: number): ErrorEntry[] | null =>
+  swings.length < enough ? null : taughtBy(swings.slice(0, enough));

@@ -71,6 +71,9 @@ export const swingMarkSchema = z.strictObject({
   by: z.literal('network').optional(),
   /** Sd of what all proposals of this landmark in this clip are off by together. */
   sharedSdPx: z.number().min(0).max(1000).optional(),
+  /** Both again down the picture, where they differ from across. */
+  sdDownPx: z.number().min(1e-4).max(1000).optional(),
+  sharedSdDownPx: z.number().min(0).max(1000).optional(),
   /** Where the network saw it, kept when a hand checks it: it teaches how the network errs on this player. */
   net: z
     .strictObject({

@@ -63,6 +63,8 @@ export const networkSchema = z.object({
         down: z.number(),
         sharedSd: z.number(),
         ownSd: z.number(),
+        sharedSdDown: z.number(),
+        ownSdDown: z.number(),
         places: z.int(),
       }),
     )

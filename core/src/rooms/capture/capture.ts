@@ -50,6 +50,9 @@ export interface Mark {
   readonly sdPx: number;
   /** Sd of what all marks of this landmark in this view are off by together, beside their own: as a network errs. */
   readonly sharedSdPx?: number | undefined;
+  /** Both again down the picture, where they differ from across: a network errs otherwise along a leg than beside it. */
+  readonly sdDownPx?: number | undefined;
+  readonly sharedSdDownPx?: number | undefined;
 }
 
 export interface Golfer {

@@ -1,5 +1,6 @@
 import type { Capture } from '../capture/index.ts';
 import { type BodyFit, fitBody } from './bodyFit.ts';
+import { isProposal } from './fitLayout.ts';
 import { badness } from './swappedSides.ts';
 
 /** Beyond this cost a mark two views of proposals are looked at one by one: as they err on the stand-ins it is about a third. */
@@ -12,12 +13,12 @@ const CONTRADICTED = 27;
  * what it proposed in two views can't be one body, what it proposed from behind is left out; what a hand has checked stays.
  */
 export function withoutContradiction(capture: Capture, fit: BodyFit): Capture {
-  const proposed = capture.marks.filter(({ sharedSdPx }) => sharedSdPx);
+  const proposed = capture.marks.filter(isProposal);
   const behind = capture.views.find(({ kind }) => kind === 'down_the_line');
   const front = capture.views.find(({ kind }) => kind === 'face_on');
   if (!behind || !front || badness(fit) < LOOK_AT_COST * proposed.length) return capture;
   const of = (view: string) => capture.marks.filter((mark) => mark.view === view);
-  if (![behind, front].every(({ id }) => of(id).some(({ sharedSdPx }) => sharedSdPx))) return capture;
+  if (![behind, front].every(({ id }) => of(id).some(isProposal))) return capture;
   const alone = [behind, front].reduce((sum, view) => {
     const one = fitBody({ ...capture, views: [view], marks: of(view.id) });
     return sum + one.cost;
@@ -25,6 +26,6 @@ export function withoutContradiction(capture: Capture, fit: BodyFit): Capture {
   if (badness(fit) - alone < CONTRADICTED) return capture;
   return {
     ...capture,
-    marks: capture.marks.filter(({ view, sharedSdPx }) => view !== behind.id || !sharedSdPx),
+    marks: capture.marks.filter((mark) => mark.view !== behind.id || !isProposal(mark)),
   };
 }

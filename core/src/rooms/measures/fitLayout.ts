@@ -1,5 +1,12 @@
 import type { Vec3 } from '../../foundation/index.ts';
-import { CAMERA_SIZE, type Capture, type Landmark, type Station, stationRank } from '../capture/index.ts';
+import {
+  CAMERA_SIZE,
+  type Capture,
+  type Landmark,
+  type Mark,
+  type Station,
+  stationRank,
+} from '../capture/index.ts';
 import { FIT_LANDMARKS, type FitLandmark, SEGMENTS } from './bodyPriors.ts';
 
 /**
@@ -25,6 +32,7 @@ export interface SharedOffset {
   readonly landmark: Landmark;
   readonly at: number;
   readonly sdPx: number;
+  readonly sdDownPx: number;
 }
 
 export const POSE_SIZE = FIT_LANDMARKS.length * 3;
@@ -62,14 +70,26 @@ export function fitLayout(capture: Capture): FitLayout {
   };
 }
 
+/** Marks whose errors have a part in common: what a network proposed and nobody has touched. */
+export const isProposal = ({ sharedSdPx, sharedSdDownPx }: Mark): boolean =>
+  (sharedSdPx ?? 0) > 0 || (sharedSdDownPx ?? 0) > 0;
+/** Less than this is nothing in common, and would leave nothing to divide by. */
+const LEAST_SHARED_PX = 0.01;
+
 /** One for each landmark of each view whose marks are off together; the widest word on how far holds for all of them. */
 function offsetsOf(capture: Capture, start: number): SharedOffset[] {
-  const found = new Map<string, { view: string; landmark: Landmark; sdPx: number }>();
-  for (const { view, landmark, sharedSdPx } of capture.marks) {
-    if (!sharedSdPx || landmark === 'ball') continue;
+  const found = new Map<string, Omit<SharedOffset, 'at'>>();
+  for (const mark of capture.marks) {
+    const { view, landmark, sharedSdPx = 0, sharedSdDownPx = sharedSdPx } = mark;
+    if (!isProposal(mark) || landmark === 'ball') continue;
     const key = `${view} ${landmark}`;
-    const known = found.get(key)?.sdPx ?? 0;
-    found.set(key, { view, landmark, sdPx: Math.max(known, sharedSdPx) });
+    const known = found.get(key) ?? { sdPx: LEAST_SHARED_PX, sdDownPx: LEAST_SHARED_PX };
+    found.set(key, {
+      view,
+      landmark,
+      sdPx: Math.max(known.sdPx, sharedSdPx),
+      sdDownPx: Math.max(known.sdDownPx, sharedSdDownPx),
+    });
   }
   return [...found.values()].map((one, i) => ({ ...one, at: start + 2 * i }));
 }

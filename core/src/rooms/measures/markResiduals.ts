@@ -9,7 +9,7 @@ import {
   project,
   projectWithSlopes,
 } from '../capture/index.ts';
-import { type FitLayout, pointAt } from './fitLayout.ts';
+import { type FitLayout, isProposal, pointAt } from './fitLayout.ts';
 import type { NormalEquations } from './normalEquations.ts';
 
 /** Beyond this many sds a mark pulls no harder (Huber), so that one slip bends little else. */
@@ -25,6 +25,7 @@ interface Seen {
   readonly u: number;
   readonly v: number;
   readonly sdPx: number;
+  readonly sdDownPx: number;
   /** First index of what it is off by together with its like; null where it is off by itself. */
   readonly offset: number | null;
   /** The unknowns it touches: its camera's, its own, then the offset. */
@@ -67,10 +68,10 @@ export class MarkResiduals {
     const marks = capture.marks.map((mark): Seen => {
       const view = viewIndex.get(mark.view) as number;
       const at = mark.landmark === 'ball' ? null : layout.landmarkAt(mark.station, mark.landmark);
-      const { u, v, sdPx } = mark;
-      const offset = mark.sharedSdPx ? layout.offsetAt(mark.view, mark.landmark) : null;
+      const { u, v, sdPx, sdDownPx = sdPx } = mark;
+      const offset = isProposal(mark) ? layout.offsetAt(mark.view, mark.landmark) : null;
       const indices = touched(view, at, offset);
-      return { mark, viewIndex: view, at, fixed: ball, u, v, sdPx, offset, indices };
+      return { mark, viewIndex: view, at, fixed: ball, u, v, sdPx, sdDownPx, offset, indices };
     });
     const sticks = capture.views.flatMap((view, i) =>
       view.groundMarks.map(
@@ -82,6 +83,7 @@ export class MarkResiduals {
           u,
           v,
           sdPx,
+          sdDownPx: sdPx,
           offset: null,
           indices: touched(i, null),
         }),
@@ -109,7 +111,8 @@ export class MarkResiduals {
       const frame = frames[seen.viewIndex] as CameraFrame;
       const { u, v } = project(pointAt(x, seen.at), this.camera(seen.viewIndex, x), frame, view);
       const [offU, offV] = offsetOf(seen, x);
-      return [{ mark: seen.mark, offBySds: Math.hypot(u + offU - seen.u, v + offV - seen.v) / seen.sdPx }];
+      const off = [(u + offU - seen.u) / seen.sdPx, (v + offV - seen.v) / seen.sdDownPx] as const;
+      return [{ mark: seen.mark, offBySds: Math.hypot(...off) }];
     });
   }
 
@@ -148,18 +151,18 @@ export class MarkResiduals {
     const point = seen.at === null ? seen.fixed : pointAt(x, seen.at);
     const frame = frames[seen.viewIndex] as CameraFrame;
     const p = projectWithSlopes(point, this.camera(seen.viewIndex, x), frame, view);
-    const perSd = 1 / seen.sdPx;
+    const [perSd, perSdDown] = [1 / seen.sdPx, 1 / seen.sdDownPx];
     fill(this.slopesU, p.duCamera, p.duPoint, perSd);
-    fill(this.slopesV, p.dvCamera, p.dvPoint, perSd);
+    fill(this.slopesV, p.dvCamera, p.dvPoint, perSdDown);
     const [offU, offV] = offsetOf(seen, x);
     if (seen.offset !== null) {
       this.slopesU.set([perSd, 0], CAMERA_SIZE + 3);
-      this.slopesV.set([0, perSd], CAMERA_SIZE + 3);
+      this.slopesV.set([0, perSdDown], CAMERA_SIZE + 3);
     }
     return {
       indices: seen.indices,
       du: (p.u + offU - seen.u) * perSd,
-      dv: (p.v + offV - seen.v) * perSd,
+      dv: (p.v + offV - seen.v) * perSdDown,
       slopesU: this.slopesU,
       slopesV: this.slopesV,
     };

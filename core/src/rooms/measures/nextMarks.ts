@@ -14,10 +14,11 @@ import { bandFor } from '../intake/index.ts';
 import type { BodyFit } from './bodyFit.ts';
 import type { FitLandmark } from './bodyPriors.ts';
 import { POSE_MEASURES } from './definitions.ts';
+import { isProposal } from './fitLayout.ts';
 import { bandContext, golferSizes, measureForm } from './measureCapture.ts';
 import { judge } from './verdict.ts';
 
-/** A mark not placed yet, and what it would most likely settle. */
+/** A mark not placed yet, or only proposed, and what it would most likely settle. */
 export interface NextMark {
   readonly view: string;
   readonly station: Station;
@@ -67,7 +68,11 @@ export function nextMarks(
 ): NextMark[] {
   const places = unmarked(raw, stations);
   const first = (raw.views.find(({ kind }) => kind === 'face_on') ?? raw.views[0])?.id;
-  const hips = places.filter(({ view, landmark }) => view === first && HIPS.includes(landmark));
+  const proposed = new Set(raw.marks.map((m) => `${m.view}/${m.station}/${m.landmark}`));
+  const hips = places.filter(
+    ({ view, station, landmark }) =>
+      view === first && HIPS.includes(landmark) && !proposed.has(`${view}/${station}/${landmark}`),
+  );
   if (hips.length > 0) return hips.map((place) => ({ ...place, settles: 0, about: [] }));
   if (!fit) return [];
   const there = new Set(fit.layout.stations);
@@ -81,8 +86,10 @@ export function nextMarks(
 
 type Place = Pick<NextMark, 'view' | 'station' | 'landmark'>;
 
+/** Places without a mark that a hand has set or checked: what a network proposed may still be looked at. */
 function unmarked({ marks, views }: Capture, stations: readonly Station[]): Place[] {
-  const marked = new Set(marks.map((m) => `${m.view}/${m.station}/${m.landmark}`));
+  const byHand = marks.filter((mark) => !isProposal(mark));
+  const marked = new Set(byHand.map((m) => `${m.view}/${m.station}/${m.landmark}`));
   return stations.flatMap((station) =>
     views.flatMap((view) =>
       (MARKS_WANTED[view.kind] as readonly Landmark[])

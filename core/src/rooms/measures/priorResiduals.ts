@@ -56,9 +56,9 @@ export class PriorResiduals {
         this.expect([layout.cameraAt(i) + k], [1], camera.mean[k] as number, camera.sd[k] as number);
       }
     });
-    for (const { at, sdPx } of layout.offsets) {
+    for (const { at, sdPx, sdDownPx } of layout.offsets) {
       this.expect([at], [1], 0, sdPx);
-      this.expect([at + 1], [1], 0, sdPx);
+      this.expect([at + 1], [1], 0, sdDownPx);
     }
     this.expectSegments();
     this.expectAddress();

@@ -24,8 +24,10 @@ export interface ProposedMark {
   readonly u: number;
   readonly v: number;
   readonly sdPx: number;
-  /** Sd of what all proposals of this landmark in this clip are off by together. */
+  readonly sdDownPx: number;
+  /** Sd of what all proposals of this landmark in this clip are off by together, across and down. */
   readonly sharedSdPx: number;
+  readonly sharedSdDownPx: number;
   /** Where the network saw it, before what it is known to err by was taken off. */
   readonly net: NetPlace;
 }
@@ -42,11 +44,8 @@ const PAIRED_POINTS: Readonly<Record<string, readonly [left: number, right: numb
 const EARS = [7, 8];
 const WRISTS = [15, 16];
 
-/** A place the network calls hidden may lie this many times further off. */
-const HIDDEN_FACTOR = 3;
-/** A heel that hangs in the air behind a foot on its toes is taken too low. */
-const LIFTED_HEEL_FACTOR = 2;
-const LIFTED_AT: readonly Station[] = ['impact', 'finish'];
+/** A place the network calls hidden may lie this many times further off: hardly more than one it sees, on the stand-ins. */
+const HIDDEN_FACTOR = 1.5;
 /** Places less surely seen than this are not proposed. */
 const LEAST_SEEN = 0.3;
 /**
@@ -219,18 +218,20 @@ export function proposeMarks(
         (one) => one.view === kind && one.station === station && one.landmark === landmark,
       );
       if (!place || !error || place.seen < LEAST_SEEN) return [];
-      const lifted = landmark === 'trail_heel' && LIFTED_AT.includes(station) ? LIFTED_HEEL_FACTOR : 1;
-      const wider = lifted * (1 + (HIDDEN_FACTOR - 1) * (1 - place.seen));
+      const wider = 1 + (HIDDEN_FACTOR - 1) * (1 - place.seen);
       // What a hidden place is further off by is its own: it is not the same in the next frame.
-      const own = Math.sqrt((wider ** 2 - 1) * (error.sharedSd ** 2 + error.ownSd ** 2) + error.ownSd ** 2);
+      const own = (shared: number, own: number) =>
+        heightPx * Math.sqrt((wider ** 2 - 1) * (shared ** 2 + own ** 2) + own ** 2);
       return [
         {
           station,
           landmark,
           u: place.u - side * error.across * heightPx,
           v: place.v - error.down * heightPx,
-          sdPx: own * heightPx,
+          sdPx: own(error.sharedSd, error.ownSd),
+          sdDownPx: own(error.sharedSdDown, error.ownSdDown),
           sharedSdPx: error.sharedSd * heightPx,
+          sharedSdDownPx: error.sharedSdDown * heightPx,
           net: { u: place.u, v: place.v, heightPx },
         },
       ];

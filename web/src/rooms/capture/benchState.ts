@@ -197,10 +197,10 @@ function putMark(state: BenchState, action: Extract<BenchAction, { type: 'mark' 
 }
 
 /** Grading a proposal by eye makes it the coach's. */
-const judgedAs = ({ by: _, sharedSdPx: __, ...mark }: SwingMark, sdPx: number): SwingMark => ({
-  ...mark,
-  sdPx,
-});
+const judgedAs = (
+  { by: _, sharedSdPx: __, sdDownPx: ___, sharedSdDownPx: ____, ...mark }: SwingMark,
+  sdPx: number,
+): SwingMark => ({ ...mark, sdPx });
 
 /** What is proposed at this station of this view is right as it lies. */
 function confirmed({ work, view, station }: BenchState): SwingWork {

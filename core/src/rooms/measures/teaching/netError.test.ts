@@ -2,13 +2,27 @@ import { describe, expect, test } from '@jest/globals';
 import { gaussian, plusDays, seededRandom } from '../../../foundation/index.ts';
 import type { Station } from '../../capture/index.ts';
 import { expectedErrors, type TaughtPlace } from './netError.ts';
-import { ERROR_ROWS, ERROR_SHARES, FADES_IN_DAYS, HAND_SD, REST_TIMES } from './teachTable.ts';
+import { CLIP_SHARE, ERROR_ROWS, FADES_IN_DAYS, HAND_SD, PLAYER_SHARE, REST_TIMES } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
 const DAY = '2027-03-01';
-const ALL = ERROR_ROWS.find(({ landmark }) => landmark === 'lead_hip')?.all as number;
-const { player, station, clip } = ERROR_SHARES;
-const REST = 1 - player - station - clip;
+const ROW = ERROR_ROWS.find(({ view, landmark }) => view === 'face_on' && landmark === 'lead_hip');
+if (!ROW) throw new Error('no row of hips');
+/** Variances: what teaching can learn, of it the player's and a station's; the clip's, and what is new each time. */
+const partsOf = (axis: 'across' | 'down') => {
+  const { all, rest } = ROW[axis];
+  const learnt = all ** 2 - rest ** 2;
+  const own = (s: Station) => (1 - CLIP_SHARE) * rest ** 2 * (REST_TIMES[s] ?? 1);
+  return {
+    player: PLAYER_SHARE[axis] * learnt,
+    station: (1 - PLAYER_SHARE[axis]) * learnt,
+    clip: CLIP_SHARE * rest ** 2,
+    own,
+  };
+};
+const ACROSS = partsOf('across');
+const DOWN = partsOf('down');
+const allOf = (part: typeof ACROSS, s: Station) => part.player + part.station + part.clip + part.own(s);
 /** A place that is off by more than it is with everybody: by so much. */
 const place = (more: Partial<TaughtPlace> = {}): TaughtPlace => {
   const station = more.station ?? 'delivery';
@@ -35,36 +49,41 @@ const at = (taught: readonly TaughtPlace[], stations: readonly Station[] = ['del
   );
 
 describe('the error that is to be expected of the network', () => {
-  test('untaught: what it is with everybody to take off, all of the rest left open, most of it the same over the clip', () => {
+  test('untaught: what it is with everybody to take off, all of the rest left open, along each axis its own', () => {
     const errors = at([], ['delivery', 'arm_back', 'arm_down']);
-    for (const one of errors.values()) {
+    for (const [station, one] of errors) {
       expect(one.across).toBeCloseTo(0, 12);
       expect(one.down).toBeCloseTo(0, 12);
       expect(one.places).toBe(0);
-      expect(one.sharedSd ** 2 + one.ownSd ** 2).toBeCloseTo(ALL ** 2, 12);
-      expect(one.sharedSd ** 2).toBeCloseTo((player + clip) * ALL ** 2, 12);
+      expect(one.sharedSd ** 2 + one.ownSd ** 2).toBeCloseTo(allOf(ACROSS, station), 12);
+      expect(one.sharedSd ** 2).toBeCloseTo(ACROSS.player + ACROSS.clip, 12);
+      expect(one.sharedSdDown ** 2 + one.ownSdDown ** 2).toBeCloseTo(allOf(DOWN, station), 12);
+      expect(one.sharedSdDown ** 2).toBeCloseTo(DOWN.player + DOWN.clip, 12);
     }
   });
   test('by hand: one checked place at the same station', () => {
-    const v = ALL ** 2;
-    const k = (player + station) * v;
-    const seen = v + HAND_SD ** 2;
     const one = at([place()]).get('delivery');
-    expect(one?.across).toBeCloseTo((k / seen) * 0.01, 12);
-    expect(one?.down).toBeCloseTo((k / seen) * -0.004, 12);
+    const learns = (part: typeof ACROSS) => {
+      const k = part.player + part.station;
+      const seen = allOf(part, 'delivery') + HAND_SD ** 2;
+      return { share: k / seen, left: allOf(part, 'delivery') - k ** 2 / seen };
+    };
+    expect(one?.across).toBeCloseTo(learns(ACROSS).share * 0.01, 12);
+    expect(one?.down).toBeCloseTo(learns(DOWN).share * -0.004, 12);
     // Asked for one station alone nothing is shared: all that is left is its own.
-    expect((one?.ownSd as number) ** 2).toBeCloseTo(v - k ** 2 / seen, 12);
+    expect((one?.ownSd as number) ** 2).toBeCloseTo(learns(ACROSS).left, 12);
+    expect((one?.ownSdDown as number) ** 2).toBeCloseTo(learns(DOWN).left, 12);
   });
   test('by hand: one checked place at another station carries the player’s part alone', () => {
-    const v = ALL ** 2;
     const one = at([place({ station: 'arm_down' })]).get('delivery');
-    expect(one?.across).toBeCloseTo(((player * v) / (v + HAND_SD ** 2)) * 0.01, 12);
+    const seen = allOf(ACROSS, 'arm_down') + HAND_SD ** 2;
+    expect(one?.across).toBeCloseTo((ACROSS.player / seen) * 0.01, 12);
   });
   test('many clips of one error come to it; what one clip has of its own is never learnt', () => {
     const many = Array.from({ length: 40 }, (_, i) => place({ clip: String(i) }));
     const one = at(many).get('delivery');
     expect(one?.across).toBeCloseTo(0.01, 3);
-    expect((one?.ownSd as number) ** 2).toBeGreaterThan(0.99 * (clip + REST) * ALL ** 2);
+    expect((one?.ownSd as number) ** 2).toBeGreaterThan(0.99 * (ACROSS.clip + ACROSS.own('delivery')));
     // The same places in one clip teach less: its own part can't be told from the player's.
     const same = at(many.map((p) => ({ ...p, clip: 'a' }))).get('delivery');
     expect(Math.abs(same?.across as number)).toBeLessThan(one?.across as number);
@@ -85,15 +104,12 @@ describe('the error that is to be expected of the network', () => {
     const stations = ['address', 'top', 'impact'] as const;
     let [held, asked] = [0, 0];
     for (let i = 0; i < 400; i++) {
-      const draw = (share: number) => Math.sqrt(share) * ALL * gaussian(random);
-      const body = draw(player);
-      const own = new Map(stations.map((s) => [s, draw(station)]));
+      const draw = (variance: number) => Math.sqrt(variance) * gaussian(random);
+      const body = draw(ACROSS.player);
+      const own = new Map(stations.map((s) => [s, draw(ACROSS.station)]));
       const error = (s: Station, inClip: number) =>
-        body +
-        (own.get(s as 'top') as number) +
-        inClip +
-        Math.sqrt(REST * (REST_TIMES[s] ?? 1)) * ALL * gaussian(random);
-      const clips = Array.from({ length: 1 + Math.floor(3 * random()) }, () => draw(clip));
+        body + (own.get(s as 'top') as number) + inClip + draw(ACROSS.own(s));
+      const clips = Array.from({ length: 1 + Math.floor(3 * random()) }, () => draw(ACROSS.clip));
       const taught = clips.flatMap((inClip, c) =>
         stations.map((s) =>
           place({
@@ -105,7 +121,7 @@ describe('the error that is to be expected of the network', () => {
         ),
       );
       const errors = at(taught, stations);
-      const inNew = draw(clip);
+      const inNew = draw(ACROSS.clip);
       for (const s of stations) {
         const one = errors.get(s);
         const before = at([], stations).get(s);

@@ -1,7 +1,15 @@
 import { daysBetween, type IsoDay } from '../../../foundation/index.ts';
 import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
-import { ERROR_ROWS, ERROR_SHARES, FADES_IN_DAYS, HAND_SD, REST_TIMES } from './teachTable.ts';
+import {
+  type Axis,
+  CLIP_SHARE,
+  ERROR_ROWS,
+  FADES_IN_DAYS,
+  HAND_SD,
+  PLAYER_SHARE,
+  REST_TIMES,
+} from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
 /** One place as the network saw it less where a coach's hand has it; shares of the body's height, right and down of a right-hander's picture. */
@@ -16,13 +24,15 @@ export interface TaughtPlace {
   readonly down: number;
 }
 
-/** What is to be taken off a place that the network sees in a new clip, and what is left open. */
+/** What is to be taken off a place that the network sees in a new clip, and what is left open along each axis. */
 export interface ExpectedError {
   readonly across: number;
   readonly down: number;
-  /** Sd of what stays over the clip for this landmark and view, and of what is a station's own; both of one axis. */
+  /** Sd of what stays over the clip for this landmark and view, and of what is a station's own. */
   readonly sharedSd: number;
   readonly ownSd: number;
+  readonly sharedSdDown: number;
+  readonly ownSdDown: number;
   /** Places it was learnt from. */
   readonly places: number;
 }
@@ -33,7 +43,8 @@ export const isTeachable = (landmark: Landmark): boolean =>
 
 /**
  * What the network's error will be at `stations` of a new clip, from places that were checked on this player (exact: a Gaussian
- * process over player, station and clip, fading with time). Without any it is what it is with everybody, give or take the rest.
+ * process over player, station and clip, fading with time, for each axis by itself). Without any it is what it is with everybody,
+ * give or take the rest.
  */
 export function expectedErrors(
   taught: readonly TaughtPlace[],
@@ -42,52 +53,87 @@ export function expectedErrors(
   stations: readonly Station[],
   today: IsoDay,
 ): ReadonlyMap<Station, ExpectedError> {
-  const variance = (ERROR_ROWS.find((row) => row.landmark === landmark)?.all ?? 0) ** 2;
   const own = taught.filter((place) => place.view === view && place.landmark === landmark);
+  const along = (axis: Axis) => alongAxis(own, view, landmark, stations, today, axis);
+  const [across, down] = [along('across'), along('down')];
+  return new Map(
+    stations.map((station, i) => {
+      const [a, d] = [across[i] as AxisError, down[i] as AxisError];
+      return [
+        station,
+        {
+          across: a.mean,
+          down: d.mean,
+          sharedSd: a.sharedSd,
+          ownSd: a.ownSd,
+          sharedSdDown: d.sharedSd,
+          ownSdDown: d.ownSd,
+          places: own.length,
+        },
+      ];
+    }),
+  );
+}
+
+interface AxisError {
+  readonly mean: number;
+  readonly sharedSd: number;
+  readonly ownSd: number;
+}
+
+function alongAxis(
+  own: readonly TaughtPlace[],
+  view: ViewKind,
+  landmark: Landmark,
+  stations: readonly Station[],
+  today: IsoDay,
+  axis: Axis,
+): AxisError[] {
+  const together = covarianceOf(view, landmark, axis);
+  const restOf = (station: Station): number => together.rest * (1 - CLIP_SHARE) * (REST_TIMES[station] ?? 1);
   const known = own.map((a) =>
-    own.map((b) => variance * together(a, b) + (a === b ? variance * restOf(a.station) + HAND_SD ** 2 : 0)),
+    own.map((b) => together.of(a, b) + (a === b ? restOf(a.station) + HAND_SD ** 2 : 0)),
   );
   const factor = cholesky(known);
   const asked = stations.map((station) => ({ station, clip: '', on: today }));
-  const toKnown = asked.map((one) => own.map((place) => variance * together(one, place)));
-  const solved = toKnown.map((row) => forward(factor, row));
-  const usual = (station: Station) => usualError(view, landmark, station);
-  const targets = (axis: 'across' | 'down') =>
+  const solved = asked.map((one) =>
     forward(
       factor,
-      own.map((place) => place[axis] - usual(place.station)[axis]),
-    );
-  const [across, down] = [targets('across'), targets('down')];
+      own.map((place) => together.of(one, place)),
+    ),
+  );
+  const usual = (station: Station) => usualError(view, landmark, station)[axis];
+  const target = forward(
+    factor,
+    own.map((place) => place[axis] - usual(place.station)),
+  );
   // Covariance of the errors at the stations asked for, the new clip's own share in all of them.
   const left = asked.map((a, i) =>
-    asked.map((b, j) => variance * together(a, b) - dot(solved[i] as number[], solved[j] as number[])),
+    asked.map((b, j) => together.of(a, b) - dot(solved[i] as number[], solved[j] as number[])),
   );
   const shared = sharedPart(left);
-  return new Map(
-    stations.map((station, i) => [
-      station,
-      {
-        across: usual(station).across + dot(solved[i] as number[], across),
-        down: usual(station).down + dot(solved[i] as number[], down),
-        sharedSd: Math.sqrt(shared),
-        ownSd: Math.sqrt(Math.max(0, (left[i]?.[i] as number) - shared) + variance * restOf(station)),
-        places: own.length,
-      },
-    ]),
-  );
+  return stations.map((station, i) => ({
+    mean: usual(station) + dot(solved[i] as number[], target),
+    sharedSd: Math.sqrt(shared),
+    ownSd: Math.sqrt(Math.max(0, (left[i]?.[i] as number) - shared) + restOf(station)),
+  }));
 }
 
 type Where = Pick<TaughtPlace, 'station' | 'clip' | 'on'>;
 
-/** Of the variance so much is common to two places: the player's fades with time, the clip's is the clip's alone. */
-function together(a: Where, b: Where): number {
-  const { player, station, clip } = ERROR_SHARES;
-  const fades = Math.exp(-Math.abs(daysBetween(a.on, b.on)) / FADES_IN_DAYS);
-  return fades * (player + (a.station === b.station ? station : 0)) + (a.clip === b.clip ? clip : 0);
+/** What two places have in common: the player's part fades with time, the clip's is the clip's alone. */
+function covarianceOf(view: ViewKind, landmark: Landmark, axis: Axis) {
+  const spread = ERROR_ROWS.find((row) => row.view === view && row.landmark === landmark)?.[axis];
+  const rest = (spread?.rest ?? 0) ** 2;
+  const learnt = Math.max(0, (spread?.all ?? 0) ** 2 - rest);
+  const player = PLAYER_SHARE[axis];
+  const of = (a: Where, b: Where): number => {
+    const fades = Math.exp(-Math.abs(daysBetween(a.on, b.on)) / FADES_IN_DAYS);
+    const same = player + (a.station === b.station ? 1 - player : 0);
+    return fades * learnt * same + (a.clip === b.clip ? CLIP_SHARE * rest : 0);
+  };
+  return { rest, of };
 }
-
-const REST = 1 - ERROR_SHARES.player - ERROR_SHARES.station - ERROR_SHARES.clip;
-const restOf = (station: Station): number => REST * (REST_TIMES[station] ?? 1);
 
 /** What all stations have in common: the mean of what two different ones share, as far as each of them has it. */
 function sharedPart(left: readonly (readonly number[])[]): number {

@@ -48,4 +48,41 @@ describe('places smoothed over their neighbours', () => {
     expect(hip(steadyPlaces(far), 4).u).toBe(128);
     expect(steadyPlaces([])).toEqual([]);
   });
+  test('a second look at the same frames counts as much as the first', () => {
+    const first = along(20, () => [1.5, 0]);
+    const again = along(20, () => [-1.5, 0]);
+    const steady = steadyPlaces(first, { kind: 'down_the_line', again });
+    expect(hip(steady, 10).u).toBeCloseTo(120, 6);
+    expect(steady).toHaveLength(20);
+  });
+  describe('legs drawn into one another', () => {
+    /** Ankles at 100 and 200, drawn together by a share in the frames that `share` says. */
+    const legs = (share: (i: number) => number): SeenBody[] =>
+      Array.from({ length: 12 }, (_, i) => {
+        const off = 50 * share(i);
+        const at = (u: number) => ({ u, v: 400, seen: 0.9 });
+        return {
+          time: i * FRAME_S,
+          places: { trail_ankle: at(100 + off), lead_ankle: at(200 - off), head: at(150) },
+        };
+      });
+    const lead = (bodies: readonly SeenBody[], i: number) => bodies[i]?.places.lead_ankle?.u as number;
+    test('face-on the looks that keep them apart are believed, though they are fewer', () => {
+      const blurred = legs((i) => (i % 3 === 0 ? 0.02 : 0.5 + 0.1 * (i % 3)));
+      expect(
+        Math.abs(lead(steadyPlaces(blurred, { kind: 'face_on', again: legs(() => 0) }), 6) - 200),
+      ).toBeLessThan(1);
+    });
+    test('from behind one leg does hide the other: nothing is left out', () => {
+      const mostly = legs((i) => (i % 4 === 0 ? 0 : 0.6));
+      expect(lead(steadyPlaces(mostly, { kind: 'down_the_line', again: [] }), 6)).toBeLessThan(180);
+    });
+    test('a head has no fellow: all looks at it count', () => {
+      const steady = steadyPlaces(
+        legs((i) => (i % 2 ? 0 : 0.9)),
+        { kind: 'face_on', again: [] },
+      );
+      expect(steady[6]?.places.head?.u).toBeCloseTo(150, 6);
+    });
+  });
 });

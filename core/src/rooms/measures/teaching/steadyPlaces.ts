@@ -1,29 +1,36 @@
 import type { Landmark } from '../../capture/index.ts';
+import type { ViewKind } from '../../intake/index.ts';
 import type { SeenBody, SeenPlace } from '../proposals.ts';
 
-/** Frames on either side that are asked, and how far off in time they may lie. */
-const ABOUT = 3;
-const FARTHEST_SECONDS = 0.06;
+/** How far off in time a frame may lie that is asked: three frames of sixty a second on either side. */
+const FARTHEST_SECONDS = 0.055;
 /** Rounds of weighing anew, and from how many times the usual distance on a frame counts for nothing. */
 const ROUNDS = 6;
 const CUT = 3;
 /** Distances below this are what any frame is off by, pixels. */
 const LEAST_PX = 0.7;
 
+/** What else was seen of the same frames: in the mirror, in a wider crop. */
+export interface MoreLooks {
+  readonly kind: ViewKind;
+  readonly again: readonly SeenBody[];
+}
+
 /**
- * Places smoothed over the neighbouring frames: a line in time through each landmark, frames that stray from it counting for less
- * and less (Tukey's weights). A leg that is taken for the other in one frame, or a hand lost for one, is passed over; what is
- * wrong in most of the frames stays so.
+ * Places smoothed over the neighbouring frames, and over all looks at each of them: a line in time through each landmark, places
+ * that stray from it counting for less and less (Tukey's weights). A leg that is taken for the other in one frame, or a hand
+ * lost for one, is passed over; what is wrong in most of the frames stays so. Face-on, looks that draw the legs into one
+ * another are left out first.
  */
-export const steadyPlaces = (bodies: readonly SeenBody[]): SeenBody[] =>
-  bodies.map((body, i) => {
-    const near = bodies
-      .slice(Math.max(0, i - ABOUT), i + ABOUT + 1)
-      .filter(({ time }) => Math.abs(time - body.time) <= FARTHEST_SECONDS);
+export function steadyPlaces(bodies: readonly SeenBody[], more?: MoreLooks): SeenBody[] {
+  const looks = [...bodies, ...(more?.again ?? [])].sort((a, b) => a.time - b.time);
+  return bodies.map((body) => {
+    const near = looks.filter(({ time }) => Math.abs(time - body.time) <= FARTHEST_SECONDS);
+    const apart = more?.kind === 'face_on' ? legsApart(near) : near;
     const places: Partial<Record<Landmark, SeenPlace>> = {};
     for (const landmark of Object.keys(body.places) as Landmark[]) {
       const own = body.places[landmark];
-      const path = near.flatMap(({ time, places: all }) => {
+      const path = (ONE_ALONE.includes(landmark) ? near : apart).flatMap(({ time, places: all }) => {
         const place = all[landmark];
         return place ? [{ t: time - body.time, ...place }] : [];
       });
@@ -31,6 +38,26 @@ export const steadyPlaces = (bodies: readonly SeenBody[]): SeenBody[] =>
     }
     return { time: body.time, places };
   });
+}
+
+/** Landmarks that have no fellow to be taken for. */
+const ONE_ALONE: readonly Landmark[] = ['head', 'grip'];
+/** Ankles nearer to each other than this share of how far apart they are in the better looks are drawn into one another. */
+const DRAWN_TOGETHER = 0.7;
+const BETTER_LOOKS = 0.85;
+
+/**
+ * A network that can't tell which leg is which puts each somewhere between both: the pair shrinks towards its middle, hips and
+ * knees with the ankles. Face-on no leg hides the other, so looks with the ankles well apart are the ones that could tell.
+ */
+function legsApart(near: readonly SeenBody[]): readonly SeenBody[] {
+  const apart = near.map(({ places: { lead_ankle: lead, trail_ankle: trail } }) =>
+    lead && trail ? Math.abs(lead.u - trail.u) : 0,
+  );
+  const sorted = [...apart].sort((a, b) => a - b);
+  const usual = sorted[Math.floor(BETTER_LOOKS * (sorted.length - 1))] ?? 0;
+  return near.filter((_, i) => (apart[i] as number) >= DRAWN_TOGETHER * usual);
+}
 
 interface Dated {
   readonly t: number;

@@ -95,8 +95,12 @@ describe('proposals', () => {
     expect((hip(at(taught, true))?.u as number) - 320).toBeCloseTo(320 - (after?.u as number), 9);
   });
   test('what is hardly seen is wider by itself, not together with the rest', () => {
-    const half = at().find(({ landmark }) => landmark === 'trail_hip');
-    expect(half?.sharedSdPx).toBeCloseTo(hip(at())?.sharedSdPx as number, 9);
-    expect(half?.sdPx as number).toBeGreaterThan(1.5 * (hip(at())?.sdPx as number));
+    const hidden = { ...body, places: { ...body.places, lead_hip: { u: 320, v: 500, seen: 0.4 } } };
+    const [mark] = proposeMarks([hidden], 'face_on', new Map([['impact', 0]]), UNTAUGHT, false).filter(
+      ({ landmark }) => landmark === 'lead_hip',
+    );
+    expect(mark?.sharedSdPx).toBeCloseTo(hip(at())?.sharedSdPx as number, 9);
+    expect(mark?.sdPx as number).toBeGreaterThan(1.25 * (hip(at())?.sdPx as number));
+    expect(mark?.sdDownPx as number).toBeGreaterThan(1.25 * (hip(at())?.sdDownPx as number));
   });
 });

@@ -1,5 +1,5 @@
 import type { IsoDay } from '../../../foundation/index.ts';
-import { type Landmark, MAIN_STATIONS, MARKS_WANTED, type Mark, type Station } from '../../capture/index.ts';
+import { type Landmark, MAIN_STATIONS, type Mark, type Station } from '../../capture/index.ts';
 import type { Hand, ViewKind } from '../../intake/index.ts';
 import { type ExpectedError, expectedErrors, isTeachable, type TaughtPlace } from './netError.ts';
 import { ERROR_ROWS } from './teachTable.ts';
@@ -46,26 +46,24 @@ export interface ErrorEntry extends ExpectedError {
 
 /** For every place that is proposed, in both views. */
 export const errorTable = (taught: readonly TaughtPlace[], today: IsoDay): ErrorEntry[] =>
-  (['face_on', 'down_the_line'] as const).flatMap((view) =>
-    ERROR_ROWS.filter(({ landmark }) =>
-      (MARKS_WANTED[view] as readonly Landmark[]).includes(landmark),
-    ).flatMap(({ landmark }) =>
-      [...expectedErrors(taught, view, landmark, MAIN_STATIONS, today)].map(([station, error]) => ({
-        view,
-        station,
-        landmark,
-        ...error,
-      })),
-    ),
+  ERROR_ROWS.flatMap(({ view, landmark }) =>
+    [...expectedErrors(taught, view, landmark, MAIN_STATIONS, today)].map(([station, error]) => ({
+      view,
+      station,
+      landmark,
+      ...error,
+    })),
   );
 
 /** Of a player of whom nothing was taught. */
 export const UNTAUGHT: readonly ErrorEntry[] = errorTable([], '2000-01-01');
 
-/** How well a player is known: the sd that is left at a landmark of a view at address, as a share of his height. */
+/** How well a player is known: the sd that is left along either axis at a landmark of a view at address, as a share of his height. */
 export function knownTo(table: readonly ErrorEntry[], view: ViewKind, landmark: Landmark): number | null {
   const entry = table.find(
     (one) => one.view === view && one.landmark === landmark && one.station === 'address',
   );
-  return entry && entry.places > 0 ? Math.hypot(entry.sharedSd, entry.ownSd) : null;
+  if (!entry || entry.places === 0) return null;
+  const { sharedSd, ownSd, sharedSdDown, ownSdDown } = entry;
+  return Math.hypot(sharedSd, ownSd, sharedSdDown, ownSdDown) / Math.SQRT2;
 }
