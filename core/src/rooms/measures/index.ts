@@ -24,6 +24,7 @@ export {
   TRACK_MEASURES,
 } from './definitions.ts';
 export { ellipseOf, type FloorStation, floorMap, footBearingDeg, type GroundEllipse } from './floorMap.ts';
+export { framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
 export {
   bandContext,
   type FittedLandmark,

@@ -3,6 +3,9 @@ import type { LookTrouble } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import {
   type ErrorEntry,
+  framesAbout,
+  framesPerSecond,
+  LOOKS,
   proposeMarks,
   proposeStations,
   type SeenBody,
@@ -11,6 +14,7 @@ import {
   steadySides,
 } from '@inchstep/core/measures';
 import { type Remote, transfer, wrap } from 'comlink';
+import type { BodyPoints } from './decode.ts';
 import type { FrameReader } from './frames.worker.ts';
 import { framesThread } from './framesThread.ts';
 import type { PoseFinder } from './poser.worker.ts';
@@ -34,8 +38,6 @@ export interface Golfer {
   readonly errors: readonly ErrorEntry[];
 }
 
-/** More frames a second than this tell nothing new about stations. */
-const ENOUGH_A_SECOND = 60;
 /** Fewer found bodies than this share of the frames are nobody standing there. */
 const LEAST_FOUND = 0.6;
 
@@ -46,7 +48,6 @@ export async function lookThrough(
   golfer: Golfer,
   { onProgress, stopped }: { onProgress: (share: number) => void; stopped: Promise<unknown> },
 ): Promise<Looked | null> {
-  const left = golfer.handedness === 'left';
   const frames = framesThread();
   const network = new Worker('/networks/poser.js');
   const broken = new Promise<never>((_, fail) => {
@@ -54,12 +55,12 @@ export async function lookThrough(
   });
   try {
     const eyes = [wrap<FrameReader>(frames), wrap<PoseFinder>(network)] as const;
-    const bodies = await Promise.race([
-      look(...eyes, url, left, onProgress),
+    const seen = await Promise.race([
+      look(...eyes, url, kind, golfer, onProgress),
       stopped.then(() => null),
       broken,
     ]);
-    return bodies && proposed(bodies, kind, golfer);
+    return seen && proposed(seen, kind, golfer);
   } catch (reason) {
     return { ok: false, trouble: reason instanceof Trouble ? reason.code : 'network' };
   } finally {
@@ -68,13 +69,14 @@ export async function lookThrough(
   }
 }
 
-function proposed(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer): Looked {
-  const steady = steadySides(bodies, kind, golfer.handedness === 'left');
+function proposed({ bodies, again }: Seen, kind: ViewKind, golfer: Golfer): Looked {
+  const left = golfer.handedness === 'left';
+  const steady = steadySides(bodies, kind, left);
   const stations = proposeStations(steady, kind, golfer);
   if (!stations.ok) return { ok: false, trouble: 'no_swing' };
   const times = [...stations.value].map(([s, frame]) => [s, steady[frame]?.time]);
-  const left = golfer.handedness === 'left';
-  const marks = proposeMarks(steadyPlaces(steady), kind, stations.value, golfer.errors, left);
+  const places = steadyPlaces(steady, { kind, again: steadySides(again, kind, left) });
+  const marks = proposeMarks(places, kind, stations.value, golfer.errors, left);
   return {
     ok: true,
     proposal: {
@@ -94,29 +96,97 @@ class Trouble extends Error {
   }
 }
 
-/** Bodies of all frames that are needed. */
+/** The body in each frame that was looked at, and what was seen of some of them in the mirror and in a wider crop. */
+interface Seen {
+  readonly bodies: readonly SeenBody[];
+  readonly again: readonly SeenBody[];
+}
+
+/** Of the whole, so much is the coarse pass, as far as anybody can tell beforehand. */
+const COARSE_SHARE = 0.3;
+
 async function look(
   reader: Remote<FrameReader>,
   poser: Remote<PoseFinder>,
   url: string,
-  leftHanded: boolean,
+  kind: ViewKind,
+  golfer: Golfer,
   onProgress: (share: number) => void,
-): Promise<SeenBody[]> {
+): Promise<Seen> {
   const clip = await reader.open(url);
   if ('trouble' in clip) throw new Trouble('clip');
   await poser.load(`${location.origin}/networks/`);
   const { times } = clip;
-  const rate = (times.length - 1) / ((times.at(-1) ?? 1) - (times[0] ?? 0));
-  const every = Math.max(1, Math.floor(rate / ENOUGH_A_SECOND + 0.01));
-  const bodies: SeenBody[] = [];
-  let looked = 0;
-  for (let i = 0; i < times.length; i += every) {
-    const picture = await reader.frame(i);
-    const found = await poser.find(transfer(picture, [picture]));
-    looked++;
-    if (found) bodies.push(seenBody(times[i] as number, found, leftHanded));
-    onProgress(i / times.length);
+  const eyes = new Eyes(reader, poser, times, golfer.handedness === 'left');
+  const coarse = framesPerSecond(times, LOOKS.coarsePerSecond);
+  await eyes.lookAt(coarse, (share) => onProgress(COARSE_SHARE * share));
+  if (eyes.bodies().length < LEAST_FOUND * coarse.length) throw new Trouble('nobody');
+  const moments = () => momentsOf(eyes.bodies(), kind, golfer);
+  const guessed = moments();
+  // A swing too quick for the coarse pass is looked for in every frame.
+  const fine = guessed
+    ? framesAbout(times, guessed, LOOKS.aboutSeconds)
+    : framesPerSecond(times, LOOKS.finePerSecond);
+  await poser.forget();
+  const [from, rest] = [COARSE_SHARE, 1 - COARSE_SHARE];
+  const near = new Set(framesAbout(times, guessed ?? [], LOOKS.againSeconds));
+  await eyes.lookAt(fine, (share) => onProgress(from + 0.9 * rest * share), near);
+  const told = moments() ?? [];
+  const missed = framesAbout(times, told, LOOKS.againSeconds).filter((i) => !near.has(i));
+  await poser.forget();
+  await eyes.lookAt(missed, (share) => onProgress(from + rest * (0.9 + 0.1 * share)), new Set(missed));
+  return { bodies: eyes.bodies(), again: eyes.again };
+}
+
+/** Moments of the stations, seconds; null where there is no swing to be seen. */
+function momentsOf(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer): number[] | null {
+  const steady = steadySides(bodies, kind, golfer.handedness === 'left');
+  const stations = proposeStations(steady, kind, golfer);
+  return stations.ok ? [...stations.value.values()].flatMap((frame) => steady[frame]?.time ?? []) : null;
+}
+
+/** Looks at frames in order; what was seen of one before is kept. */
+class Eyes {
+  readonly again: SeenBody[] = [];
+  private readonly seen = new Map<number, SeenBody>();
+  private readonly reader: Remote<FrameReader>;
+  private readonly poser: Remote<PoseFinder>;
+  private readonly times: readonly number[];
+  private readonly left: boolean;
+
+  constructor(
+    reader: Remote<FrameReader>,
+    poser: Remote<PoseFinder>,
+    times: readonly number[],
+    left: boolean,
+  ) {
+    this.reader = reader;
+    this.poser = poser;
+    this.times = times;
+    this.left = left;
   }
-  if (bodies.length < LEAST_FOUND * looked) throw new Trouble('nobody');
-  return bodies;
+
+  bodies(): SeenBody[] {
+    return [...this.seen].sort(([a], [b]) => a - b).map(([, body]) => body);
+  }
+
+  /** `thrice`: those are also looked at in the mirror and in a wider crop. */
+  async lookAt(
+    frames: readonly number[],
+    onShare: (share: number) => void,
+    thrice: ReadonlySet<number> = new Set(),
+  ): Promise<void> {
+    for (const [k, i] of frames.entries()) {
+      if (thrice.has(i) || !this.seen.has(i)) await this.lookOnce(i, thrice.has(i));
+      onShare((k + 1) / frames.length);
+    }
+  }
+
+  private async lookOnce(i: number, thrice: boolean): Promise<void> {
+    const picture = await this.reader.frame(i);
+    const { found, again } = await this.poser.look(transfer(picture, [picture]), thrice);
+    const body = (points: BodyPoints) => seenBody(this.times[i] as number, points, this.left);
+    if (found) this.seen.set(i, body(found));
+    this.again.push(...again.map(body));
+  }
 }

@@ -52,7 +52,18 @@ class Poser {
     return this.keep(first ? await this.within(picture, first.next) : null);
   }
 
-  /** The body of the last picture once more, in the mirror and in a wider crop: what the study of proposals asks for. */
+  /** The body in one picture and, where asked, once more in the mirror and in a wider crop. */
+  async look(
+    picture: ImageBitmap,
+    thrice: boolean,
+  ): Promise<{ found: BodyPoints | null; again: BodyPoints[] }> {
+    const found = await this.find(picture);
+    if (!thrice) return { found, again: [] };
+    const { mirrored, wider } = await this.again(picture);
+    return { found, again: [mirrored, wider].filter((one) => one !== null) };
+  }
+
+  /** The body of the last picture once more, in the mirror and in a wider crop. */
   async again(picture: ImageBitmap): Promise<{ mirrored: BodyPoints | null; wider: BodyPoints | null }> {
     const at = this.last;
     if (!at) return { mirrored: null, wider: null };

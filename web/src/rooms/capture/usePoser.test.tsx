@@ -7,16 +7,22 @@ const TIMES = Array.from({ length: 30 }, (_, i) => i / 30);
 let load: () => Promise<void>;
 let find: () => object | null;
 let opened: object;
+let looks: boolean[];
 let threads: { atWork: () => number };
 beforeEach(() => {
   load = async () => undefined;
   find = () => null;
+  looks = [];
   opened = { widthPx: 10, heightPx: 20, times: TIMES };
   threads = workInline({
     open: () => opened,
     frame: (index: number) => ({ index }),
     load: () => load(),
-    find: () => find(),
+    forget: () => undefined,
+    look: (_: unknown, thrice: boolean) => {
+      looks.push(thrice);
+      return { found: find(), again: [] };
+    },
   });
 });
 afterEach(cleanup);
@@ -74,5 +80,8 @@ describe('looking for the player', () => {
     const { hook, done } = start();
     await waitFor(() => expect(hook.result.current.trouble).toBe('no_swing'));
     expect(done).not.toHaveBeenCalled();
+    // The coarse pass saw nothing, so every frame was looked at, each once.
+    expect(looks).toHaveLength(TIMES.length);
+    expect(looks).not.toContain(true);
   });
 });

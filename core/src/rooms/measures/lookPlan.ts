@@ -1,0 +1,35 @@
+/**
+ * Which frames of a clip a body network looks at, and how often: all of them alike would take three times as long. First a coarse
+ * pass, from which the stations are guessed; then every frame about each of them; then twice more those that marks hang on.
+ */
+export const LOOKS = {
+  /** Of the coarse pass: a body hardly moves out of its region in that time, and hands are not lost. */
+  coarsePerSecond: 20,
+  /** More frames a second than this tell nothing new about stations. */
+  finePerSecond: 60,
+  /** So far about a guessed station every frame is looked at: further than the coarse pass may be wrong. */
+  aboutSeconds: 0.12,
+  /** So far about a station frames are looked at in the mirror and in a wider crop, too: those a mark is smoothed over. */
+  againSeconds: 0.06,
+} as const;
+
+/** Frames of a pass with about so many a second, the last one always among them. */
+export function framesPerSecond(times: readonly number[], perSecond: number): number[] {
+  const [first, last] = [times[0], times.at(-1)];
+  if (first === undefined || last === undefined || last <= first) return times.length > 0 ? [0] : [];
+  const rate = (times.length - 1) / (last - first);
+  const every = Math.max(1, Math.floor(rate / perSecond + 0.01));
+  const frames = Array.from({ length: Math.ceil(times.length / every) }, (_, k) => k * every);
+  if (frames.at(-1) !== times.length - 1) frames.push(times.length - 1);
+  return frames;
+}
+
+/** Frames of the fine pass within so many seconds of any of the moments, in order. */
+export const framesAbout = (
+  times: readonly number[],
+  moments: readonly number[],
+  seconds: number,
+): number[] =>
+  framesPerSecond(times, LOOKS.finePerSecond).filter((i) =>
+    moments.some((moment) => Math.abs((times[i] as number) - moment) <= seconds + 1e-9),
+  );
