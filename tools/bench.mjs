@@ -5,6 +5,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { PROGRESS_TOLD, percent } from './benchTold.mjs';
 import { openBrowser } from './browser.mjs';
 
 const [study, size] = process.argv.slice(2);
@@ -16,7 +17,6 @@ const lines = (text) =>
     .map((line) => JSON.parse(line));
 const row = (name, value, goal = '') =>
   console.log(`${name.padEnd(52)} ${String(value).padStart(12)}  ${goal}`);
-const percent = (share) => `${(100 * share).toFixed(1)} %`;
 
 if (study === 'coverage') coverageTable();
 else if (study === 'calibration') calibrationTable();
@@ -223,54 +223,8 @@ function seasonTable() {
 
 /** How often progress is right: N seasons a row. */
 function progressTable() {
-  const told = {
-    alarms: (r) => [
-      `${r.name}, ${r.family} measure${r.family > 1 ? 's' : ''}`,
-      percent(r.ever),
-      `ever "real" over 8 looks, goal at most 5 % (${r.seasons} seasons)`,
-    ],
-    'alarms together': (r) => [
-      `${r.name}, ${r.family} measures together`,
-      percent(r.ever),
-      `ever "real" of any, told beside each other, goal at most 5 % (${r.seasons} seasons)`,
-    ],
-    'power together': (r) => [
-      `${r.name}, one of ${r.family} measures`,
-      percent(r.found),
-      'called real, told beside each other',
-    ],
-    long: (r) => [
-      `${r.name}, ${r.looks} looks`,
-      percent(r.ever),
-      `ever "real" of one measure (${r.seasons} seasons)`,
-    ],
-    power: (r) => [
-      `${r.name}, day spread ${r.day}`,
-      percent(r.found),
-      `called real; no test can find more than ${percent(r.most)}`,
-    ],
-    together: (r) => [
-      'those three together, as guessed, shares added up',
-      r.most.toFixed(2),
-      'at most, whatever the test',
-    ],
-    probably: (r) => [
-      `"probably", ${r.name}, family ${r.family}${r.known ? ', 30 students known' : ''}`,
-      percent(r.right / r.maybe),
-      `right of ${r.maybe} said; "real" ${percent(r.realRight / r.real)} of ${r.real}; "the same" a step off ${percent(r.far / r.none)} of ${r.none}`,
-    ],
-    forecast: (r) => [
-      `date in band, ${r.name}`,
-      percent(r.held / r.said),
-      `held (goal 75-85); said at ${r.said} of ${r.asked} looks, early ${percent(r.early / r.said)}, late ${percent(r.late / r.said)}`,
-    ],
-    owned: (r) => [
-      `"owned", ${r.name}`,
-      percent(r.wrong),
-      `said while out of band, goal under 3 %; said when in ${percent(r.said)} (${r.seasons} seasons)`,
-    ],
-  };
-  for (const r of lines(node(['dist/bench.js', 'progress', size ?? '1000']).stdout)) row(...told[r.part](r));
+  for (const r of lines(node(['dist/bench.js', 'progress', size ?? '1000']).stdout))
+    row(...PROGRESS_TOLD[r.part](r));
 }
 
 /** The bars of "real", as core/src/rooms/progress/season/barTable.ts has them. */

@@ -67,6 +67,7 @@ export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPo
 export { expectedErrors, type TaughtPlace } from './teaching/netError.ts';
 export { steadyPlaces } from './teaching/steadyPlaces.ts';
 export {
+  asUntaught,
   type ErrorEntry,
   errorTable,
   knownTo,

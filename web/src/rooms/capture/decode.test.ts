@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { bestBody, bodyPoints } from './decode.ts';
+import { bestBody, bodyPoints, POINTS_SIDE, unmirrored } from './decode.ts';
 
 const BOXES = 2254;
 
@@ -48,5 +48,31 @@ describe('body points', () => {
     const { next } = bodyPoints(values, 0.9, { u: 300, v: 500, side: 400, turn: 0 });
     expect(next).toMatchObject({ u: 300, v: 500, side: 2 * 1.25 * 200 });
     expect(next.turn).toBeCloseTo(0, 6);
+  });
+});
+
+describe('a picture seen in the mirror', () => {
+  const random = (i: number) => ((i * 7919) % 251) + 1;
+  const values = Float32Array.from({ length: 195 }, (_, i) => random(i));
+  const point = (of: Float32Array, i: number) => Array.from(of.subarray(5 * i, 5 * i + 5));
+  const mirrored = (i: number, x: number) => [POINTS_SIDE - x, ...point(values, i).slice(1)];
+  test('the left eye, ear, hand and foot are the right ones of the picture itself', () => {
+    const found = unmirrored(values);
+    for (const [one, other] of [
+      [1, 4],
+      [3, 6],
+      [7, 8],
+      [15, 16],
+      [23, 24],
+      [31, 32],
+    ] as const) {
+      expect(point(found, one)).toEqual(mirrored(other, values[5 * other] as number));
+      expect(point(found, other)).toEqual(mirrored(one, values[5 * one] as number));
+    }
+    for (const alone of [0, 33, 34, 38])
+      expect(point(found, alone)).toEqual(mirrored(alone, values[5 * alone] as number));
+  });
+  test('twice in the mirror is the picture', () => {
+    expect(unmirrored(unmirrored(values))).toEqual(values);
   });
 });

@@ -29,6 +29,7 @@ export {
   saveSwing,
   useClips,
   useDiscardSwing,
+  useNetworkErrors,
   useNewSwing,
   useSwing,
   useSwings,

@@ -10,6 +10,7 @@ import { Layers, useThen } from './Layers.tsx';
 import { ReadOut } from './ReadOut.tsx';
 import { useAutosave } from './useAutosave.ts';
 import { useBench } from './useBench.ts';
+import { WhatTeachingDid } from './WhatTeachingDid.tsx';
 import { BENCH_WORDS } from './words.ts';
 
 /** Stations on the left, both views in the middle, what it comes to on the right. */
@@ -47,6 +48,7 @@ export function Bench({ student, swing }: { readonly student: Student; readonly 
               station={state.station}
             />
           }
+          teaching={<WhatTeachingDid student={student} work={state.work} fit={fit} />}
           onSwap={({ view, station }) => dispatch({ type: 'swap', view: view as ViewKind, station })}
         />
       </aside>

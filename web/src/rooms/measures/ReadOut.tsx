@@ -53,6 +53,8 @@ interface ReadOutProps {
   /** Laid under the strips and the floor map. */
   readonly then?: readonly StripPose[];
   readonly target?: readonly StripPose[];
+  /** What the coach's own marks of earlier swings have changed here. */
+  readonly teaching?: ReactNode;
   /** Choosers for what is laid under. */
   readonly layers?: ReactNode;
 }
@@ -102,7 +104,8 @@ const Tabs = ({ tab, onTab }: { readonly tab: Tab; readonly onTab: (tab: Tab) =>
 
 type TabProps = ReadOutProps & { readonly answer: FitAnswer; readonly tab: Tab };
 
-function TabContent({ answer, tab, state, left, onStation, then = [], target = [], layers }: TabProps) {
+function TabContent(props: TabProps) {
+  const { answer, tab, state, left, onStation, then = [], target = [], layers, teaching } = props;
   const [scrubbed, setMoment] = useState<Moment | null>(null);
   // Another station chosen meanwhile ends a moment between two.
   const moment = scrubbed?.near === state.station ? scrubbed : null;
@@ -121,7 +124,7 @@ function TabContent({ answer, tab, state, left, onStation, then = [], target = [
     />
   );
   if (tab === 'camera') return <CameraCheck answer={answer} left={left} />;
-  if (tab === 'tapes') return <Tapes answer={answer} station={state.station} />;
+  if (tab === 'tapes') return <Tapes answer={answer} station={state.station} teaching={teaching} />;
   if (tab === 'floor') {
     const band = answer.measures.find((m) => m.id === CORRIDOR_MEASURE[state.station])?.band;
     return (
@@ -140,11 +143,26 @@ function TabContent({ answer, tab, state, left, onStation, then = [], target = [
   );
 }
 
-function Tapes({ answer, station }: { readonly answer: FitAnswer; readonly station: Station }) {
+function Tapes({
+  answer,
+  station,
+  teaching,
+}: Pick<TabProps, 'answer' | 'teaching'> & { readonly station: Station }) {
   const here = answer.measures.filter((m) => m.station === station);
+  const told = here.filter(({ verdict }) => verdict !== 'cant_tell');
+  const open = here.filter(({ verdict }) => verdict === 'cant_tell');
   return (
     <>
-      {here.length > 0 && <MeasureTapes measures={here} />}
+      {told.length > 0 && <MeasureTapes measures={told} />}
+      {open.length > 0 && (
+        <details open={told.length === 0} className="mt-2">
+          <summary className="min-h-11 cursor-pointer py-2 font-semibold">
+            {READ_OUT_WORDS.cantTell(open.length)}
+          </summary>
+          <MeasureTapes measures={open} />
+        </details>
+      )}
+      {teaching}
       <Needs answer={answer} station={station} />
     </>
   );

@@ -192,6 +192,9 @@ function stationPoses(solved: BodyFit): StationPose[] {
 /** Poses of another swing, to lay beside the one on the bench; that one's fit stays. */
 const posesOf = (capture: Capture): StationPose[] => stationPoses(measureCapture(capture).fit);
 
+/** What another swing, or this one otherwise marked, comes to; the fit on the bench stays. */
+const measuresOf = (capture: Capture): Measure[] => [...measureCapture(capture).measures];
+
 function targets(capture: Capture): TargetAnswer {
   const solved = measureCapture(capture, last).fit;
   const own = new Map(stationPoses(solved).map(({ station, pose }) => [station, pose]));
@@ -213,7 +216,8 @@ const next = (capture: Capture, stations: readonly Station[], fitted: boolean): 
 export interface FitWorker {
   fit(capture: Capture, anew?: boolean): FitAnswer;
   posesOf(capture: Capture): StationPose[];
+  measuresOf(capture: Capture): Measure[];
   targets(capture: Capture): TargetAnswer;
   next(capture: Capture, stations: readonly Station[], fitted: boolean): NextMark[];
 }
-expose({ fit, next, posesOf, targets } satisfies FitWorker);
+expose({ fit, measuresOf, next, posesOf, targets } satisfies FitWorker);

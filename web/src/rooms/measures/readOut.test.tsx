@@ -68,14 +68,23 @@ describe('what the marks come to', () => {
     show(null);
     expect(screen.getByText(/Step to a station, name it with its key/)).toBeTruthy();
   });
-  test('only this station’s tapes, those out of their band first', () => {
+  test('only this station’s tapes: those out of their band first, those that can’t tell folded under them', () => {
     show(answer());
     const ids = screen.getAllByTestId(/^measure-/).map((e) => e.dataset.testid?.slice(8));
     const at = (id: string | undefined) => measured.measures.find((m) => m.id === id) as Measure;
     expect(ids.length).toBeGreaterThan(5);
     expect(ids.every((id) => at(id).station === 'top')).toBe(true);
-    const sure = ids.map((id) => (at(id).verdict === 'in' ? 2 : at(id).verdict === 'cant_tell' ? 1 : 0));
+    const sure = ids.map((id) => (at(id).verdict === 'in' ? 1 : at(id).verdict === 'cant_tell' ? 2 : 0));
     expect([...sure].sort((a, b) => a - b)).toEqual(sure);
+    const open = ids.filter((id) => at(id).verdict === 'cant_tell');
+    expect(open.length).toBeGreaterThan(0);
+    const folded = document.querySelector('details') as HTMLDetailsElement;
+    expect(folded.open).toBe(false);
+    expect(within(folded).getAllByTestId(/^measure-/)).toHaveLength(open.length);
+    cleanup();
+    // Where nothing can be told there is nothing to fold it under.
+    show(answer({ measures: measured.measures.filter(({ verdict }) => verdict === 'cant_tell') }));
+    expect(document.querySelector('details')?.open).toBe(true);
   });
   test('every tape gives its value, its give or take and a verdict in words', () => {
     show(answer());

@@ -1,7 +1,7 @@
 import { captureFrom, type Marked, type SwingView } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import { type Capture, checkCapture, STATIONS } from '@inchstep/core/capture';
-import type { NextMark } from '@inchstep/core/measures';
+import type { Measure, NextMark } from '@inchstep/core/measures';
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { FitAnswer, FitWorker, StationPose, TargetAnswer } from './fit.worker.ts';
@@ -24,6 +24,7 @@ export interface Fit {
   readonly next: readonly NextMark[] | null;
   /** Poses of another swing, fitted aside. */
   readonly posesOf: (capture: Capture) => Promise<StationPose[]>;
+  readonly measuresOf: (capture: Capture) => Promise<Measure[]>;
 }
 
 /** Refits in a worker shortly after each change; an older answer never overtakes a newer one. */
@@ -73,5 +74,9 @@ export function useFit(
     async (capture: Capture) => ((await worker.current?.posesOf(capture)) ?? []) as StationPose[],
     [],
   );
-  return { answer, target, next, posesOf };
+  const measuresOf = useCallback(
+    async (capture: Capture) => ((await worker.current?.measuresOf(capture)) ?? []) as Measure[],
+    [],
+  );
+  return { answer, target, next, posesOf, measuresOf };
 }

@@ -180,6 +180,18 @@ export const READ_OUT_WORDS = {
   bringInAMotion: 'Bring in a motion track',
   whatWouldSettleMore: 'What would settle more',
   andMore: (count: number) => ` and ${count} more`,
+  cantTell: (count: number) => (count === 1 ? 'One can’t be told yet' : `${count} can’t be told yet`),
+} as const;
+
+/** What the coach's earlier marks have changed on this swing. */
+export const TAUGHT_WORDS = {
+  ask: 'What teaching changed',
+  comparing: 'Comparing…',
+  told: (now: number, without: number) =>
+    `${now} ${now === 1 ? 'measure is' : 'measures are'} told; without what you taught it would be ${without}.`,
+  newly: (names: string) => `Only because of it: ${names}.`,
+  noLonger: (names: string) => `No longer told: ${names}.`,
+  otherwise: (names: string) => `Told otherwise: ${names}.`,
 } as const;
 
 /** What the station slider says. */

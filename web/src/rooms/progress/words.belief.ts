@@ -18,7 +18,9 @@ export const BELIEF_WORDS = {
   chance: (of: string) => `In band now: ${of} in 100.`,
   about: (cell: string) => `Told of ${cell}.`,
   family: (n: number) =>
-    n > 1 ? `${n} measures are looked at together: each tells how far the days stray, and “really” asks more of every one.` : '',
+    n > 1
+      ? `${n} measures are looked at together: each tells how far the days stray, and “really” asks more of every one.`
+      : '',
   legend:
     'Grey: the level, and where it lies 8 times in 10. Strokes: single swings, hollow before the work began, on a stem after a cue. Bracket: when it should be in band. ▲ lesson, ○ check-in.',
   drawn: (measure: string, days: number) =>

@@ -1,7 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { MAIN_STATIONS, MARKS_WANTED } from '../../capture/index.ts';
 import { proposeMarks } from '../proposals.ts';
-import { errorTable, knownTo, type TeachingSwing, taughtPlaces, UNTAUGHT } from './taughtPlaces.ts';
+import {
+  asUntaught,
+  errorTable,
+  knownTo,
+  type TeachingSwing,
+  taughtPlaces,
+  UNTAUGHT,
+} from './taughtPlaces.ts';
 import { usualError } from './usualErrors.ts';
 
 const TODAY = '2027-03-20';
@@ -61,6 +68,35 @@ describe('what is expected of the network', () => {
     const [one, two] = [1, 2].map((n) => knownTo(some(n), 'face_on', 'lead_hip') as number);
     expect(two as number).toBeLessThan(one as number);
   });
+});
+
+test('proposals as they would be untaught: of what was taught nothing is left, a hand’s marks stay', () => {
+  const taught = errorTable(taughtPlaces([swing('a', checked())], 'right'), TODAY);
+  const seen = {
+    time: 0,
+    places: {
+      head: { u: 300, v: 200, seen: 1 },
+      lead_hip: { u: 320, v: 500, seen: 1 },
+      lead_ankle: { u: 330, v: 900, seen: 1 },
+      trail_ankle: { u: 270, v: 900, seen: 1 },
+    },
+  };
+  for (const left of [false, true]) {
+    const propose = (errors: typeof UNTAUGHT) =>
+      proposeMarks([seen], 'face_on', new Map([['impact', 0]]), errors, left).map((mark) => ({
+        ...mark,
+        view: 'face_on' as const,
+        by: 'network' as const,
+      }));
+    const [now, before] = [propose(taught), propose(UNTAUGHT)];
+    expect(now).not.toEqual(before);
+    const back = asUntaught(now, left ? 'left' : 'right');
+    back.forEach((mark, i) => {
+      for (const key of ['u', 'v', 'sdPx', 'sdDownPx', 'sharedSdPx', 'sharedSdDownPx'] as const)
+        expect(mark[key]).toBeCloseTo(before[i]?.[key] as number, 9);
+    });
+  }
+  expect(asUntaught([checked()], 'right')).toEqual([checked()]);
 });
 
 describe('proposals', () => {

@@ -58,6 +58,31 @@ export const errorTable = (taught: readonly TaughtPlace[], today: IsoDay): Error
 /** Of a player of whom nothing was taught. */
 export const UNTAUGHT: readonly ErrorEntry[] = errorTable([], '2000-01-01');
 
+type Proposal = Omit<Mark, 'view'> & {
+  readonly view: ViewKind;
+  readonly by?: 'network' | undefined;
+  readonly net?: NetPlace | undefined;
+};
+
+/** The same proposals as they would be had nobody taught anything; marks that a hand has set or checked stay. */
+export const asUntaught = <M extends Proposal>(marks: readonly M[], hand: Hand): M[] =>
+  marks.map((mark) => {
+    const { by, net, view, station, landmark } = mark;
+    const usual = UNTAUGHT.find(
+      (one) => one.view === view && one.station === station && one.landmark === landmark,
+    );
+    if (by !== 'network' || !net || !usual) return mark;
+    return {
+      ...mark,
+      u: net.u - (hand === 'left' ? -1 : 1) * usual.across * net.heightPx,
+      v: net.v - usual.down * net.heightPx,
+      sdPx: usual.ownSd * net.heightPx,
+      sdDownPx: usual.ownSdDown * net.heightPx,
+      sharedSdPx: usual.sharedSd * net.heightPx,
+      sharedSdDownPx: usual.sharedSdDown * net.heightPx,
+    };
+  });
+
 /** How well a player is known: the sd that is left along either axis at a landmark of a view at address, as a share of his height. */
 export function knownTo(table: readonly ErrorEntry[], view: ViewKind, landmark: Landmark): number | null {
   const entry = table.find(
