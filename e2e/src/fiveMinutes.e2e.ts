@@ -1,4 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Swing } from '@inchstep/contract/capture';
+import type { Reading } from '@inchstep/contract/measures';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { chooseFile, press, see, seePart, story, type } from './hands.ts';
@@ -94,5 +97,69 @@ describe('five minutes', () => {
     expect(actions).toBeLessThanOrEqual(MOST_ACTIONS);
     expect(Date.now() - began).toBeLessThan(MOST_MS);
     expect(program.complaints).toEqual([]);
+  });
+
+  /** Asks the server as the page does. */
+  const ask = <T>(method: string, path: string, body?: unknown): Promise<T | null> =>
+    page.evaluate(
+      async (how, url, json) => {
+        const headers = { 'content-type': 'application/json', 'x-inchstep': '1' };
+        const answer = await fetch(url, { method: how, headers, body: json });
+        return answer.ok ? answer.json() : null;
+      },
+      method,
+      path,
+      body === undefined ? null : JSON.stringify(body),
+    );
+  const toldIn = (reading: Reading | null) =>
+    reading?.measures.filter(({ verdict }) => verdict !== 'cant_tell').length ?? 0;
+  let student = '';
+  let untaught = 0;
+
+  step('the coach checks every mark of that swing: the program knows the player', async () => {
+    const [known] = (await ask<{ id: string }[]>('GET', '/api/students')) ?? [];
+    student = known?.id ?? '';
+    const [first] = (await ask<Swing[]>('GET', `/api/students/${student}/swings`)) ?? [];
+    if (!first) throw new Error('no swing');
+    untaught = toldIn(await ask<Reading>('GET', `/api/swings/${first.id}/reading`));
+    const truth = JSON.parse(readFileSync(join(CLIPS, 'priya-then.truth.json'), 'utf8')) as {
+      marks: Swing['marks'];
+    };
+    const marks = first.marks.flatMap(({ view, station, landmark, net }) => {
+      const real = truth.marks.find(
+        (m) => m.view === view && m.station === station && m.landmark === landmark,
+      );
+      return real && net ? [{ view, station, landmark, u: real.u, v: real.v, sdPx: 1.5, net }] : [];
+    });
+    expect(marks.length).toBeGreaterThan(60);
+    const { version, recordedOn, club, speed, drill, aid, place, cue, views } = first;
+    const edit = { version, recordedOn, club, speed, drill, aid, place, cue, views, marks };
+    expect(await ask('PUT', `/api/swings/${first.id}`, edit)).not.toBeNull();
+    await page.goto(`${program.url}/students/${student}/bench/${first.id}`);
+    await see(page, 'Knows Priya’s hips to');
+  });
+
+  step('her next swing measures itself, without a hand on it', async () => {
+    await page.goto(`${program.url}/students/${student}/bench`);
+    for (const view of ['face_on', 'down_the_line'] as const) {
+      await chooseFile(page, `[data-testid="file-${view}"]`, join(CLIPS, `priya-now.${view}.mp4`));
+      await seePart(page, `[data-testid="pane-${view}"]`);
+    }
+    const second = page.url().split('/').at(-1) ?? '';
+    // Off the bench, the clips are looked through in the background.
+    await page.goto(`${program.url}/`);
+    const measured = async () => {
+      const swing = await ask<Swing>('GET', `/api/swings/${second}`);
+      const both = new Set(swing?.marks.map(({ view }) => view)).size === 2;
+      return both ? ask<Reading>('GET', `/api/swings/${second}/reading`) : null;
+    };
+    let reading = await measured();
+    for (let i = 0; i < 240 && !reading; i++) {
+      await new Promise((done) => setTimeout(done, 500));
+      reading = await measured();
+    }
+    const swing = await ask<Swing>('GET', `/api/swings/${second}`);
+    expect(swing?.marks.every(({ by }) => by === 'network')).toBe(true);
+    expect([untaught, toldIn(reading)]).toEqual([]);
   });
 });

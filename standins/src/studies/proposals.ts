@@ -3,7 +3,6 @@ import { type Hand, resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
   type ErrorEntry,
   errorTable,
-  fitBody,
   measureCapture,
   nextMarks,
   proposeMarks,
@@ -145,7 +144,7 @@ function asked(
   setByHand: (mark: Pick<ProposedIn, 'view' | 'station' | 'landmark'>) => readonly Mark[],
   views: readonly View[],
 ): readonly Mark[] {
-  const next = nextMarks(capture, fitBody(capture), [...MAIN_STATIONS]);
+  const next = nextMarks(capture, measureCapture(capture).fit, [...MAIN_STATIONS]);
   for (const { view, station, landmark } of next) {
     const kind = views.find(({ id }) => id === view)?.kind;
     const [set] = kind ? setByHand({ view: kind, station, landmark }) : [];

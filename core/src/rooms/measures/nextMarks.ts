@@ -33,6 +33,8 @@ export interface NextMark {
 const SURE_SDS = 1.2816;
 /** What a mark that settles nothing alone still counts for, by how much it narrows. */
 const NARROWING = 0.02;
+/** A mark that takes less than this share of a measure's variance earns so much less of its verdict. */
+const TELLING_SHARE = 0.25;
 const NAMED_AT_MOST = 3;
 /** A share of what a mark settles below which a measure is not named beside it. */
 const WORTH_NAMING = 0.15;
@@ -134,10 +136,12 @@ function weigh(fit: BodyFit, place: Place, open: readonly Open[]): NextMark & { 
     const { taken, left } = after(measure, mark);
     const told = toldAfter(measure, left, Math.sqrt(taken));
     const narrowed = Math.log((measure.variance + measure.fixed) / left) / 2;
+    // A verdict on the brink may fall either way with any mark: one that hardly narrows it is not asked for that.
+    const earned = Math.min(1, taken / (taken + left) / TELLING_SHARE);
     return {
       id: measure.id,
       told: measure.wanted * told,
-      part: measure.wanted * (told + NARROWING * narrowed),
+      part: measure.wanted * (earned * told + NARROWING * narrowed),
     };
   });
   const settles = said.reduce((sum, { told }) => sum + told, 0);
