@@ -241,10 +241,10 @@ function barsTable() {
       );
 }
 
-/** Swings of made-up players, filmed and looked through once (a quarter of an hour), then asked again; `size` is the seed. */
+/** Swings of made-up players, filmed and looked through once (forty minutes), then asked again; `size` is the seed. */
 function proposalsTable() {
-  const seed = size ?? '12';
-  const see = ['node_modules/tsx/dist/cli.mjs', 'standins/src/render/seeSwings.ts', seed, '4', '1', '2'];
+  const seed = size ?? '31';
+  const see = ['node_modules/tsx/dist/cli.mjs', 'standins/src/render/seeSwings.ts', seed, '12', '1', '2'];
   node(see, { stdio: ['ignore', 'inherit', 'inherit'] });
   for (const r of lines(node(['dist/bench.js', 'proposals', seed]).stdout))
     row(

@@ -25,7 +25,7 @@ if (what === 'bars') for (const row of progressBars(Number(size ?? 10_000), 900_
 if (what === 'bars-beside') for (const row of barsBeside(Number(size ?? 2000), 950_000)) say(row);
 if (what === 'proposals') {
   const folder = 'data/seen';
-  const files = readdirSync(folder).filter((name) => name.startsWith(`p${size ?? 12}-`));
+  const files = readdirSync(folder).filter((name) => name.startsWith(`p${size ?? 31}-`));
   const swings = files.map((name) => JSON.parse(readFileSync(`${folder}/${name}`, 'utf8')) as SeenSwing);
   for (const row of proposalStudy(swings)) say(row);
 }

@@ -1,4 +1,5 @@
 import { type Capture, MAIN_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
+import { gaussian, type Random, seededRandom } from '@inchstep/core/foundation';
 import { type Hand, resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
   type ErrorEntry,
@@ -123,8 +124,10 @@ export function toldOf(
   errors: readonly ErrorEntry[],
   kinds: readonly ViewKind[],
   byHandToo = 0,
+  drawn?: Random,
 ): Told {
-  const proposed = proposedIn(swing, errors).filter(({ view }) => kinds.includes(view));
+  const seen = proposedIn(swing, errors).filter(({ view }) => kinds.includes(view));
+  const proposed = drawn ? asLeftOpen(swing, seen, drawn) : seen;
   const views = swing.views.filter(({ kind }) => kinds.includes(kind)).map(({ view }) => view);
   const about = aboutOf(swing, views);
   const idOf = (kind: ViewKind) => views.find((view) => view.kind === kind)?.id ?? kind;
@@ -136,6 +139,24 @@ export function toldOf(
   for (let i = 0; i < byHandToo; i++) marks = asked({ ...about, marks }, setByHand, views);
   const hand = measureCapture({ ...about, marks: proposed.flatMap(setByHand) }).measures;
   return counted(swing, measureCapture({ ...about, marks }).measures, hand);
+}
+
+/**
+ * The same proposals off by just what is left open of them, drawn by chance: the bell that the model says, no more and no less. What is
+ * told from these is what any use of such proposals can tell, the fit being as sharp as least squares allow.
+ */
+function asLeftOpen(swing: SeenSwing, proposed: readonly ProposedIn[], random: Random): ProposedIn[] {
+  const shared = new Map<string, readonly [number, number]>();
+  return proposed.flatMap((mark) => {
+    const real = trueMark(swing, mark);
+    if (!real) return [];
+    const of = `${mark.view} ${mark.landmark}`;
+    const [across, down] = shared.get(of) ?? [gaussian(random), gaussian(random)];
+    shared.set(of, [across, down]);
+    const u = real.u + mark.sharedSdPx * across + mark.sdPx * gaussian(random);
+    const v = real.v + mark.sharedSdDownPx * down + mark.sdDownPx * gaussian(random);
+    return [{ ...mark, u, v }];
+  });
 }
 
 /** The same marks with the one set by hand that the program would ask for first. */
@@ -182,28 +203,40 @@ const WAYS = [
 ] as const satisfies readonly (readonly [string, readonly ViewKind[]])[];
 
 /** How much is taught: what is known of the network on this player, and marks set by hand in the very swing. */
-export type Teaching = 'untaught' | 'three marks asked for' | 'one checked swing' | 'two checked swings';
+export type Teaching =
+  | 'untaught'
+  | 'three marks asked for'
+  | 'one checked swing'
+  | 'two checked swings'
+  | 'floor of untaught'
+  | 'floor of one checked swing'
+  | 'floor of two checked swings';
 
 /** Each player's swings of the second day, with what is taught of him from the first, or in the swing itself. */
 export function* proposalStudy(swings: readonly SeenSwing[]) {
   const second = swings.filter(({ day }) => day === 1);
   const first = (swing: SeenSwing) =>
     swings.filter(({ player, day }) => player === swing.player && day === 0);
-  const ways: readonly (readonly [Teaching, (swing: SeenSwing) => readonly ErrorEntry[] | null, number])[] = [
-    ['untaught', () => UNTAUGHT, 0],
-    ['three marks asked for', () => UNTAUGHT, 3],
-    ['one checked swing', (swing) => taughtIf(first(swing), 1), 0],
-    ['two checked swings', (swing) => taughtIf(first(swing), 2), 0],
-  ];
+  const ways: readonly (readonly [Teaching, (swing: SeenSwing) => readonly ErrorEntry[] | null, number?])[] =
+    [
+      ['untaught', () => UNTAUGHT],
+      ['three marks asked for', () => UNTAUGHT, 3],
+      ['one checked swing', (swing) => taughtIf(first(swing), 1)],
+      ['two checked swings', (swing) => taughtIf(first(swing), 2)],
+      ['floor of untaught', () => UNTAUGHT],
+      ['floor of one checked swing', (swing) => taughtIf(first(swing), 1)],
+      ['floor of two checked swings', (swing) => taughtTwice(first(swing))],
+    ];
   for (const [name, kinds] of WAYS)
     for (const [teaching, errorsFor, byHand] of ways) {
       const count = { hand: 0, told: 0, wrong: 0, intervals: 0, held: 0 };
       const players = new Set<string>();
+      const random = seededRandom(4);
       for (const swing of second) {
         const errors = errorsFor(swing);
         if (!errors) continue;
         players.add(swing.player);
-        const found = toldOf(swing, errors, kinds, byHand);
+        const found = toldOf(swing, errors, kinds, byHand, teaching.startsWith('floor') ? random : undefined);
         for (const key of Object.keys(count) as (keyof Told)[]) count[key] += found[key];
       }
       if (players.size > 0) yield { name, teaching, players: players.size, ...count };
@@ -212,3 +245,10 @@ export function* proposalStudy(swings: readonly SeenSwing[]) {
 
 const taughtIf = (swings: readonly SeenSwing[], enough: number): ErrorEntry[] | null =>
   swings.length < enough ? null : taughtBy(swings.slice(0, enough));
+
+/** As well taught as by two swings: the places of one, said once more by another clip. */
+function taughtTwice([first]: readonly SeenSwing[]): ErrorEntry[] | null {
+  if (!first) return null;
+  const places = checkedIn(first);
+  return errorTable([...places, ...places.map((one) => ({ ...one, clip: `${one.clip} again` }))], DAYS[1]);
+}
