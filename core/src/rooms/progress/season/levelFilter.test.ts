@@ -133,6 +133,28 @@ describe('the filter is the Gaussian it stands for', () => {
       }
     }
   });
+  test('without slope and offset the short way is dense algebra, too, and the long way to the last digits', () => {
+    for (const [name, motion] of MOTIONS) {
+      if (motion.slopeVariance > 0) continue;
+      const seen = sights(31, 8).map((sight) => ({ ...sight, offsets: [] }));
+      const short = filterLevel(seen, motion);
+      const whole = dense(seen, motion, []);
+      expect([name, short.at(-1)?.level]).toEqual([
+        name,
+        expect.closeTo(whole.level.mean + (seen[0]?.y ?? 0), 5),
+      ]);
+      expect(short.at(-1)?.changeVariance).toBeCloseTo(whole.change.variance, 5);
+      // An offset that nothing carries changes nothing, but is gone the long way.
+      filterLevel(seen, motion, [0.1]).forEach((long, t) => {
+        for (const key of Object.keys(long) as (keyof typeof long)[])
+          expect(short[t]?.[key]).toBeCloseTo(long[key], 7);
+      });
+      const jumps = [2, 5].map((jumpBefore) => ({ ...STILL, jumpBefore, jumpVariance: 2 }));
+      filterJumps(seen, jumps).forEach((known, i) => {
+        expect(known).toEqual(filterLevel(seen, i === 0 ? STILL : (jumps[i - 1] as Motion)));
+      });
+    }
+  });
   test('a jump picked up where the level stood is the jump run from the beginning', () => {
     const seen = sights(9, 8);
     const jumps = [1, 4, 7].map((jumpBefore) => ({ ...STILL, jumpBefore, jumpVariance: 2 }));

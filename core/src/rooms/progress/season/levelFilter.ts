@@ -60,9 +60,15 @@ export function filterLevel(
   motion: Motion,
   offsetVariances: readonly number[] = [],
 ): Known[] {
-  const run = Run.begin(offsetVariances, seen[0]?.y ?? 0, motion.slopeVariance);
+  const run = begin(offsetVariances, seen[0]?.y ?? 0, motion.slopeVariance);
   return seen.map((sight, t) => run.take(sight, t, motion));
 }
+
+/** Most levels carry neither a slope nor an offset: two numbers and three variances, without a loop. */
+const begin = (offsetVariances: readonly number[], guess: number, slopeVariance: number): Run | PlainRun =>
+  offsetVariances.length === 0 && slopeVariance === 0
+    ? new PlainRun(guess)
+    : Run.begin(offsetVariances, guess, slopeVariance);
 
 /**
  * What all sights together say of the level at one of them (an exact smoother at a fixed point): from there on the state
@@ -91,8 +97,8 @@ export function filterJumps(
   jumps: readonly Motion[],
   offsetVariances: readonly number[] = [],
 ): Known[][] {
-  const still = Run.begin(offsetVariances, seen[0]?.y ?? 0, 0);
-  const before: Run[] = [];
+  const still = begin(offsetVariances, seen[0]?.y ?? 0, 0);
+  const before: (Run | PlainRun)[] = [];
   const stood = seen.map((sight, t) => {
     before.push(still.copy());
     return still.take(sight, t, STILL);
@@ -101,7 +107,7 @@ export function filterJumps(
     stood,
     ...jumps.map((motion) => {
       const known = stood.slice(0, motion.jumpBefore);
-      const run = (before[motion.jumpBefore] as Run).copy();
+      const run = (before[motion.jumpBefore] as Run | PlainRun).copy();
       for (let t = motion.jumpBefore; t < seen.length; t++) known.push(run.take(seen[t] as Seen, t, motion));
       return known;
     }),
@@ -204,6 +210,50 @@ class Run {
       for (let j = 0; j < n; j++) P[i * n + j] = (P[i * n + j] as number) - gain * (c[j] as number);
     }
     return -0.5 * (Math.log(2 * Math.PI * s) + (off * off) / s);
+  }
+}
+
+/** The same state where there is neither slope nor offset. */
+class PlainRun {
+  private level: number;
+  private first: number;
+  private levelVariance = ANYWHERE;
+  private both = ANYWHERE;
+  private firstVariance = ANYWHERE;
+  private log = 0;
+
+  constructor(guess: number) {
+    this.level = guess;
+    this.first = guess;
+  }
+
+  copy(): PlainRun {
+    return Object.assign(new PlainRun(0), this);
+  }
+
+  take({ y, variance, practice }: Seen, t: number, motion: Motion): Known {
+    if (t > 0)
+      this.levelVariance +=
+        motion.driftVariance * practice + (motion.jumpBefore === t ? motion.jumpVariance : 0);
+    const s = this.levelVariance + variance;
+    const off = y - this.level;
+    const [gain, gainFirst] = [this.levelVariance / s, this.both / s];
+    this.level += gain * off;
+    this.first += gainFirst * off;
+    this.firstVariance -= gainFirst * this.both;
+    this.both -= gain * this.both;
+    this.levelVariance -= gain * this.levelVariance;
+    if (t > 0) this.log -= 0.5 * (Math.log(2 * Math.PI * s) + (off * off) / s);
+    return {
+      log: this.log,
+      level: this.level,
+      levelVariance: Math.max(0, this.levelVariance),
+      slope: 0,
+      slopeVariance: 0,
+      covariance: 0,
+      change: this.level - this.first,
+      changeVariance: Math.max(0, this.levelVariance + this.firstVariance - 2 * this.both),
+    };
   }
 }
 
