@@ -19,6 +19,7 @@ import {
   mix,
   norm,
   normalCdf,
+  normalCdfNear,
   normalDensity,
   normalQuantile,
   pick,
@@ -64,6 +65,12 @@ describe('distributions, against printed tables', () => {
     expect(normalQuantile(0.9)).toBeCloseTo(1.28155, 4);
     expect(normalDensity(0, 0, 1)).toBeCloseTo(0.39894, 5);
     expect(normalDensity(3, 3, 2)).toBeCloseTo(0.19947, 5);
+  });
+  test('the table of the normal is the normal to a billionth, at its knots, between them and beyond them', () => {
+    const random = seededRandom(8);
+    const far = [-40, -9, -8.999, -1 / 64, 0, 1 / 128, 3.25, 8.999, 9, 40, Number.POSITIVE_INFINITY];
+    for (const z of [...far, ...Array.from({ length: 5000 }, () => 10 * (2 * random() - 1))])
+      expect(Math.abs(normalCdfNear(z) - normalCdf(z))).toBeLessThan(1e-9);
   });
   test('Student', () => {
     expect(studentQuantile(0.975, 1)).toBeCloseTo(12.706, 2);

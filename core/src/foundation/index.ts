@@ -19,6 +19,7 @@ export {
 export {
   mean,
   normalCdf,
+  normalCdfNear,
   normalDensity,
   normalQuantile,
   squaredDeviations,

@@ -1,4 +1,4 @@
-import { normalCdf, normalDensity, normalQuantile } from '../../../foundation/index.ts';
+import { normalCdfNear, normalDensity, normalQuantile } from '../../../foundation/index.ts';
 import type { Evidence, Way } from './evidence.ts';
 import type { Known } from './levelFilter.ts';
 import { MOVES, movedShareAt, SPREAD_ROWS } from './seasonTable.ts';
@@ -75,7 +75,7 @@ const TINY = 1e-4;
 export function changeCdf(moved: readonly Weighed[], x: number): number {
   let p = 0;
   for (const { at, weight } of moved)
-    p += weight * normalCdf((x - at.change) / Math.sqrt(at.changeVariance + 1e-12));
+    p += weight * normalCdfNear((x - at.change) / Math.sqrt(at.changeVariance + 1e-12));
   return p;
 }
 export const meanChange = (moved: readonly Weighed[]): number =>
@@ -117,7 +117,7 @@ function atChange(moved: readonly Weighed[], x: number): { share: number; densit
   let [share, density] = [0, 1e-12];
   for (const { at, weight } of moved) {
     const sd = Math.sqrt(at.changeVariance + 1e-12);
-    share += weight * normalCdf((x - at.change) / sd);
+    share += weight * normalCdfNear((x - at.change) / sd);
     density += weight * normalDensity(x, at.change, sd);
   }
   return { share, density };
