@@ -20,7 +20,7 @@ if (what === 'coverage') {
 }
 if (what === 'marks') for (const row of fewerMarks(Number(size ?? 40))) say(row);
 if (what === 'season') for (const row of seasonStudy(Number(size ?? 50), 700_000)) say(row);
-if (what === 'progress') for (const row of progressStudy(Number(size ?? 1000), 300_000)) say(row);
+if (what === 'progress') for (const row of progressStudy(Number(size ?? 1000), 410_000)) say(row);
 if (what === 'bars') for (const row of progressBars(Number(size ?? 10_000), 900_000)) say(row);
 if (what === 'bars-beside') for (const row of barsBeside(Number(size ?? 2000), 950_000)) say(row);
 if (what === 'proposals') {

@@ -91,7 +91,7 @@ export const PRACTICE = { repsPerUnit: 100, daysPerUnit: 7, least: 0.3, most: 4 
 /** What may be said from which probability on. */
 export const SAYS = {
   /** "Probably": the change is there, in that direction. */
-  maybe: 0.7,
+  maybe: 0.72,
   /** "Really", where other measures tell how the player's days stray: the local false sign rate is at most 5 of 100. */
   realBeside: 0.95,
   /** What was "really" once stays so from here on. */
