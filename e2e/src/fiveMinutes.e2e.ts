@@ -151,7 +151,9 @@ describe('five minutes', () => {
     const measured = async () => {
       const swing = await ask<Swing>('GET', `/api/swings/${second}`);
       const both = new Set(swing?.marks.map(({ view }) => view)).size === 2;
-      return both ? ask<Reading>('GET', `/api/swings/${second}/reading`) : null;
+      const found = both ? await ask<Reading>('GET', `/api/swings/${second}/reading`) : null;
+      // Each view is saved and measured by itself: what is read is of the marks of both only then.
+      return found && !found.stale && found.version === swing?.version ? found : null;
     };
     let reading = await measured();
     for (let i = 0; i < 240 && !reading; i++) {
