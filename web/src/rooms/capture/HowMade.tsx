@@ -51,6 +51,7 @@ export function HowMade({ made, onChange }: HowMadeProps) {
       </Pick>
       <Pick
         label={HOW_MADE_WORDS.drill}
+        wide
         value={made.drill ?? ''}
         onPick={(drill) => change({ drill: drill === '' ? null : drill })}
       >
@@ -124,13 +125,19 @@ interface PickProps {
   readonly label: string;
   readonly value: string;
   readonly onPick: (value: string) => void;
+  /** Names of drills are longer than other words. */
+  readonly wide?: boolean;
   readonly children: ReactNode;
 }
 
-const Pick = ({ label, value, onPick, children }: PickProps) => (
+const Pick = ({ label, value, onPick, wide = false, children }: PickProps) => (
   <label className="flex flex-col text-sm">
     {label}
-    <select className="select w-36" value={value} onChange={(e) => onPick(e.target.value)}>
+    <select
+      className={`select ${wide ? 'w-60' : 'w-36'}`}
+      value={value}
+      onChange={(e) => onPick(e.target.value)}
+    >
       {children}
     </select>
   </label>

@@ -7,7 +7,7 @@ export const HOW_MADE_WORDS = {
   speed: 'Speed',
   aid: 'Drill',
   place: 'Place',
-  drill: 'Drill',
+  drill: 'Which drill',
   noDrill: 'None, or not said',
   ownDrill: 'One of your own',
   cue: 'Cue',

@@ -70,20 +70,23 @@ describe('what is expected of the network', () => {
   });
 });
 
+const BODY = {
+  time: 0,
+  places: {
+    head: { u: 300, v: 200, seen: 1 },
+    lead_hip: { u: 320, v: 500, seen: 1 },
+    trail_hip: { u: 280, v: 500, seen: 0.5 },
+    lead_ankle: { u: 330, v: 200 + 0.88 * HEIGHT_PX, seen: 1 },
+    trail_ankle: { u: 270, v: 200 + 0.88 * HEIGHT_PX, seen: 1 },
+  },
+};
+
 test('proposals as they would be untaught: of what was taught nothing is left, a hand’s marks stay', () => {
   const taught = errorTable(taughtPlaces([swing('a', checked())], 'right'), TODAY);
-  const seen = {
-    time: 0,
-    places: {
-      head: { u: 300, v: 200, seen: 1 },
-      lead_hip: { u: 320, v: 500, seen: 1 },
-      lead_ankle: { u: 330, v: 900, seen: 1 },
-      trail_ankle: { u: 270, v: 900, seen: 1 },
-    },
-  };
+  const { trail_hip: _, ...places } = BODY.places;
   for (const left of [false, true]) {
     const propose = (errors: typeof UNTAUGHT) =>
-      proposeMarks([seen], 'face_on', new Map([['impact', 0]]), errors, left).map((mark) => ({
+      proposeMarks([{ ...BODY, places }], 'face_on', new Map([['impact', 0]]), errors, left).map((mark) => ({
         ...mark,
         view: 'face_on' as const,
         by: 'network' as const,
@@ -100,18 +103,8 @@ test('proposals as they would be untaught: of what was taught nothing is left, a
 });
 
 describe('proposals', () => {
-  const body = {
-    time: 0,
-    places: {
-      head: { u: 300, v: 200, seen: 1 },
-      lead_hip: { u: 320, v: 500, seen: 1 },
-      trail_hip: { u: 280, v: 500, seen: 0.5 },
-      lead_ankle: { u: 330, v: 200 + 0.88 * HEIGHT_PX, seen: 1 },
-      trail_ankle: { u: 270, v: 200 + 0.88 * HEIGHT_PX, seen: 1 },
-    },
-  };
   const at = (errors = UNTAUGHT, left = false) =>
-    proposeMarks([body], 'face_on', new Map([['impact', 0]]), errors, left);
+    proposeMarks([BODY], 'face_on', new Map([['impact', 0]]), errors, left);
   const hip = (marks: ReturnType<typeof at>) => marks.find(({ landmark }) => landmark === 'lead_hip');
   test('keep where the network saw them, less what it errs by with everybody', () => {
     const usual = usualError('face_on', 'lead_hip', 'impact');
@@ -131,7 +124,7 @@ describe('proposals', () => {
     expect((hip(at(taught, true))?.u as number) - 320).toBeCloseTo(320 - (after?.u as number), 9);
   });
   test('what is hardly seen is wider by itself, not together with the rest', () => {
-    const hidden = { ...body, places: { ...body.places, lead_hip: { u: 320, v: 500, seen: 0.4 } } };
+    const hidden = { ...BODY, places: { ...BODY.places, lead_hip: { u: 320, v: 500, seen: 0.4 } } };
     const [mark] = proposeMarks([hidden], 'face_on', new Map([['impact', 0]]), UNTAUGHT, false).filter(
       ({ landmark }) => landmark === 'lead_hip',
     );
