@@ -4,7 +4,15 @@ import { seededRandom } from '@inchstep/core/foundation';
 import { measureCapture, nextMarks } from '@inchstep/core/measures';
 import { buildPlan, NOTHING_KNOWN, USUAL_ASK } from '@inchstep/core/practice';
 import { DRILLS, matchDrills, prescribe } from '@inchstep/core/prescription';
-import { cellEvidence, cellOf, lookAt, type Occasion, scaleOf } from '@inchstep/core/progress';
+import {
+  besideOthers,
+  cellEvidence,
+  cellOf,
+  lookAt,
+  type Occasion,
+  saidByDay,
+  scaleOf,
+} from '@inchstep/core/progress';
 import { simulate } from '../simulate.ts';
 import { knownCase } from './diagnosisCases.ts';
 import { MEASURE, occasionsOf, USUAL_PLAYER } from './progressWorld.ts';
@@ -127,12 +135,12 @@ export function progressSpeeds(clock: () => number): Speed[] {
   const long = seasonsOf(100);
   const at = (list: readonly Occasion[][], i: number) => list[i % list.length] as Occasion[];
   return [
-    time('four telling measures judged, eight sessions each', 5, 60, clock, (i) => {
-      for (let k = 0; k < 4; k++) judged(at(seasons, i + k));
-    }),
-    time('the same of a hundred sessions', null, 20, clock, (i) => {
-      for (let k = 0; k < 4; k++) judged(at(long, i + k));
-    }),
+    time('four telling measures judged beside each other, eight sessions each', 5, 60, clock, (i) =>
+      judged([0, 1, 2, 3].map((k) => at(seasons, i + k))),
+    ),
+    time('the same of a hundred sessions', null, 20, clock, (i) =>
+      judged([0, 1, 2, 3].map((k) => at(long, i + k))),
+    ),
   ];
 }
 
@@ -146,9 +154,16 @@ function seasonsOf(sessions: number): Occasion[][] {
   );
 }
 
-/** What is said of a measure after its last session. */
-function judged(occasions: readonly Occasion[]): void {
+/** What is said of each measure after its last session, the others having told how the player's days stray. */
+function judged(measures: readonly (readonly Occasion[])[]): void {
   const scale = scaleOf(MEASURE);
-  const evidence = cellEvidence(scale, occasions, cellOf(occasions[0] as Occasion));
-  lookAt(evidence, occasions.length - 1, scale.step, 4);
+  const alone = measures.map((occasions) => cellEvidence(scale, occasions, cellOf(occasions[0] as Occasion)));
+  const said = alone.map(saidByDay);
+  alone.forEach((evidence, i) => {
+    const beside = besideOthers(
+      evidence,
+      said.filter((_, k) => k !== i),
+    );
+    lookAt(beside, evidence.occasions.length - 1, scale.step, measures.length);
+  });
 }

@@ -1,16 +1,22 @@
 import { normalCdfNear, normalDensity, normalQuantile } from '../../../foundation/index.ts';
 import type { Evidence, Way } from './evidence.ts';
-import type { Known } from './levelFilter.ts';
 import { MOVES, movedShareAt, SPREAD_ROWS } from './seasonTable.ts';
 import { NEVER, soughtLogs, sumLogs } from './sought.ts';
 import { rowsBeside } from './together.ts';
+import type { Known } from './track.ts';
 
 /** A way with its probability at one look. */
 export interface Weighed {
   readonly way: Way;
-  readonly at: Known;
+  readonly look: number;
   readonly weight: number;
+  /** What the way says of the change, asked for with each step of a search. */
+  readonly change: number;
+  readonly changeSd: number;
 }
+
+/** All that a way says at its look. */
+export const knownOf = ({ way, look }: Weighed): Known => way.track.at(look);
 
 /** What is believed after one look; changes in steps, since the baseline. */
 export interface Belief {
@@ -29,14 +35,18 @@ export function beliefAt(evidence: Evidence, look: number): Belief {
   // A jump that is not yet to come says the same as "still"; those that can have come share what all of them have.
   const moved =
     look < baseline ? [] : ways.filter(({ kind, motion }) => kind !== 'still' && motion.jumpBefore <= look);
-  const times = MOVES.jump.share / (jumpShares[look] as number);
-  const logs = (of: readonly Way[], rows: readonly number[]) =>
-    of.map((way) => {
-      const share = (way.kind === 'jump' ? times * way.share : way.share) * (rows[way.spread] as number);
-      return share === 0
-        ? NEVER
-        : Math.log(share) + (way.known[look] as Known).log + (way.agreed[look] as number);
-    });
+  const times = Math.log(MOVES.jump.share / (jumpShares[look] as number));
+  const logs = (of: readonly Way[], rows: readonly number[]) => {
+    const rowLogs = rows.map(Math.log);
+    return of.map(
+      ({ kind, logShare, spread, track, agreed }) =>
+        (kind === 'jump' ? times : 0) +
+        logShare +
+        (rowLogs[spread] as number) +
+        track.log(look) +
+        (agreed[look] as number),
+    );
+  };
   const others = evidence.others?.[look];
   const usual = rowsBeside(evidence.usual, others);
   const movedLogs = logs(moved, usual);
@@ -63,8 +73,10 @@ function weighed(ways: readonly Way[], logs: readonly number[], all: number, loo
   const found: Weighed[] = [];
   for (let i = 0; i < ways.length; i++) {
     const weight = Math.exp((logs[i] as number) - all);
+    if (weight <= TINY) continue;
     const way = ways[i] as Way;
-    if (weight > TINY) found.push({ way, at: way.known[look] as Known, weight });
+    const changeSd = Math.sqrt(way.track.changeVariance(look) + 1e-12);
+    found.push({ way, look, weight, change: way.track.change(look), changeSd });
   }
   return found;
 }
@@ -74,21 +86,22 @@ const TINY = 1e-4;
 /** P(change <= x) among those whose level moved; x in steps. */
 export function changeCdf(moved: readonly Weighed[], x: number): number {
   let p = 0;
-  for (const { at, weight } of moved)
-    p += weight * normalCdfNear((x - at.change) / Math.sqrt(at.changeVariance + 1e-12));
+  for (const { change, changeSd, weight } of moved) p += weight * normalCdfNear((x - change) / changeSd);
   return p;
 }
 export const meanChange = (moved: readonly Weighed[]): number =>
-  moved.reduce((sum, { at, weight }) => sum + weight * at.change, 0);
+  moved.reduce((sum, { change, weight }) => sum + weight * change, 0);
 
 /**
  * The change below which so much of the belief lies: Newton's steps between two safe ends, halving where a step would leave them,
  * until it is known to a ten-thousandth of a step.
  */
 export function changeQuantile(moved: readonly Weighed[], p: number): number {
-  const wide = (w: Weighed) => 8 * Math.sqrt(w.at.changeVariance) + 1e-6;
-  let lo = Math.min(...moved.map((w) => w.at.change - wide(w)));
-  let hi = Math.max(...moved.map((w) => w.at.change + wide(w)));
+  let [lo, hi] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const { change, changeSd } of moved) {
+    lo = Math.min(lo, change - 8 * changeSd);
+    hi = Math.max(hi, change + 8 * changeSd);
+  }
   let x = firstGuess(moved, p);
   for (let i = 0; i < MOST_STEPS; i++) {
     const { share, density } = atChange(moved, x);
@@ -102,23 +115,24 @@ export function changeQuantile(moved: readonly Weighed[], p: number): number {
   return x;
 }
 const MOST_STEPS = 60;
-const NEAR = 1e-4;
+/** A step of Newton’s so short has its next one a thousandth of it. */
+const NEAR = 2e-3;
 
 /** As if the belief were one bell. */
 function firstGuess(moved: readonly Weighed[], p: number): number {
   const middle = meanChange(moved);
   let variance = 0;
-  for (const { at, weight } of moved) variance += weight * (at.changeVariance + (at.change - middle) ** 2);
+  for (const { change, changeSd, weight } of moved)
+    variance += weight * (changeSd ** 2 + (change - middle) ** 2);
   return middle + Math.sqrt(variance) * normalQuantile(p);
 }
 
 /** The share of the belief below a change, and its density there. */
 function atChange(moved: readonly Weighed[], x: number): { share: number; density: number } {
   let [share, density] = [0, 1e-12];
-  for (const { at, weight } of moved) {
-    const sd = Math.sqrt(at.changeVariance + 1e-12);
-    share += weight * normalCdfNear((x - at.change) / sd);
-    density += weight * normalDensity(x, at.change, sd);
+  for (const { change, changeSd, weight } of moved) {
+    share += weight * normalCdfNear((x - change) / changeSd);
+    density += weight * normalDensity(x, change, changeSd);
   }
   return { share, density };
 }

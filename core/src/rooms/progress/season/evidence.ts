@@ -1,5 +1,5 @@
 import { daysBetween } from '../../../foundation/index.ts';
-import { filterJumps, filterLevel, type Known, type Motion, type Seen, STILL } from './levelFilter.ts';
+import { filterJumps, filterLevel } from './levelFilter.ts';
 import { type DayLevel, dayLevel, type Occasion } from './occasion.ts';
 import {
   HOUSE_SPREADS,
@@ -10,6 +10,7 @@ import {
   SPREAD_ROWS,
   SWING_ROWS,
 } from './seasonTable.ts';
+import { type Motion, type Seen, STILL, shelfOf, type Track } from './track.ts';
 
 /** One way in which things may have been: how far the player strays, and how his level moved. */
 export interface Way {
@@ -19,14 +20,14 @@ export interface Way {
   /** The row of `MOVES` it is of; null where nothing moves. */
   readonly move: Move | null;
   /**
-   * How often this is met among players of this spread whose level moved (or, for "still", did not). Of jumps, those that can
-   * have come by a look share what all of them have.
+   * Log of how often this is met among players of this spread whose level moved (or, for "still", did not). Of jumps, those that
+   * can have come by a look share what all of them have.
    */
-  readonly share: number;
+  readonly logShare: number;
   readonly motion: Motion;
   readonly seen: readonly Seen[];
   /** What is known after each occasion. */
-  readonly known: readonly Known[];
+  readonly track: Track;
   /** Log of how well the swings of the days so far agree with each other, and of the share of such swings. */
   readonly agreed: readonly number[];
 }
@@ -65,7 +66,15 @@ export function evidenceOf(
 ): Evidence {
   const practice = practiceBetween(occasions, baseline);
   const offsets = offsetsOf(occasions, baseline);
-  const motions = motionsOf(occasions.length, baseline);
+  const jumping = jumpsOf(occasions.length, baseline);
+  const jumps = jumping.map(({ motion }) => motion);
+  const guesses = [STANDS, ...jumping, ...MOVING];
+  const rows = SWING_ROWS.length * SPREAD_ROWS.length;
+  const shelf = shelfOf(
+    guesses.map(({ motion }) => motion),
+    occasions.length,
+    rows,
+  );
   const ways: Way[] = [];
   SWING_ROWS.forEach(({ swingSteps, share: swingShare }) => {
     const days = occasions.map(({ values, sd }) =>
@@ -87,22 +96,19 @@ export function evidenceOf(
           offsets: offsets.of[i] as number[],
         }),
       );
-      // Named one by one: spreading a guess into each way took longer than the filter.
-      const add = ({ kind, move, share, motion }: Guess, known: Known[]) =>
-        ways.push({ spread, kind, move, share, motion, seen, known, agreed });
-      const jumped = filterJumps(
-        seen,
-        motions.jumps.map(({ motion }) => motion),
-        offsets.variances,
-      );
-      [STANDS, ...motions.jumps].forEach((one, i) => {
-        add(one, jumped[i] as Known[]);
+      const tracks = shelf.splice(0, guesses.length);
+      filterJumps(seen, jumps, offsets.variances, tracks);
+      MOVING.forEach(({ motion }, i) => {
+        filterLevel(seen, motion, offsets.variances, tracks[1 + jumps.length + i]);
       });
-      for (const one of motions.moving) add(one, filterLevel(seen, one.motion, offsets.variances));
+      // Named one by one: spreading a guess into each way took longer than the filter.
+      guesses.forEach(({ kind, move, logShare, motion }, i) => {
+        ways.push({ spread, kind, move, logShare, motion, seen, track: tracks[i] as Track, agreed });
+      });
     });
   });
   const jumpShares = occasions.map((_, look) =>
-    motions.jumps.reduce((sum, { motion, share }) => sum + (motion.jumpBefore <= look ? share : 0), 0),
+    jumping.reduce((sum, { motion, share }) => sum + (motion.jumpBefore <= look ? share : 0), 0),
   );
   let practised = 0;
   return {
@@ -155,32 +161,37 @@ function offsetsOf(occasions: readonly Occasion[], baseline: number) {
   };
 }
 
-type Guess = Pick<Way, 'kind' | 'move' | 'share' | 'motion'>;
+type Guess = Pick<Way, 'kind' | 'move' | 'logShare' | 'motion'> & { readonly share: number };
 
-const STANDS: Guess = { kind: 'still', move: null, share: 1, motion: STILL };
+const guess = (of: Omit<Guess, 'logShare'>): Guess => ({ ...of, logShare: Math.log(of.share) });
 
-function motionsOf(length: number, baseline: number): { jumps: Guess[]; moving: Guess[] } {
-  const { jump } = MOVES;
-  const places = jumpPlaces(length, baseline);
-  return {
-    jumps: places.map((jumpBefore) => ({
-      kind: 'jump' as const,
-      move: 'jump' as const,
-      share: jump.share * jump.laterTimes ** (jumpBefore - baseline),
-      motion: { ...STILL, jumpBefore, jumpVariance: jump.sizeSteps ** 2 },
-    })),
-    moving: [
-      ...(['steady', 'tiring'] as const).map((move): Guess => {
-        const { share, gainSteps, lasts } = MOVES[move];
-        return { kind: 'trend', move, share, motion: { ...STILL, slopeVariance: gainSteps ** 2, lasts } };
-      }),
-      ...(['drift', 'jolt'] as const).map((move): Guess => {
-        const { share, perPracticeSteps } = MOVES[move];
-        return { kind: 'drift', move, share, motion: { ...STILL, driftVariance: perPracticeSteps ** 2 } };
-      }),
-    ],
-  };
-}
+const STANDS = guess({ kind: 'still', move: null, share: 1, motion: STILL });
+
+const MOVING: readonly Guess[] = [
+  ...(['steady', 'tiring'] as const).map((move) => {
+    const { share, gainSteps, lasts } = MOVES[move];
+    return guess({ kind: 'trend', move, share, motion: { ...STILL, slopeVariance: gainSteps ** 2, lasts } });
+  }),
+  ...(['drift', 'jolt'] as const).map((move) => {
+    const { share, perPracticeSteps } = MOVES[move];
+    return guess({
+      kind: 'drift',
+      move,
+      share,
+      motion: { ...STILL, driftVariance: perPracticeSteps ** 2 },
+    });
+  }),
+];
+
+const jumpsOf = (length: number, baseline: number): Guess[] =>
+  jumpPlaces(length, baseline).map((jumpBefore) =>
+    guess({
+      kind: 'jump',
+      move: 'jump',
+      share: MOVES.jump.share * MOVES.jump.laterTimes ** (jumpBefore - baseline),
+      motion: { ...STILL, jumpBefore, jumpVariance: MOVES.jump.sizeSteps ** 2 },
+    }),
+  );
 
 function jumpPlaces(length: number, baseline: number): number[] {
   const all = Array.from({ length: Math.max(0, length - baseline) }, (_, i) => baseline + i);

@@ -5,34 +5,20 @@ import { evidenceOf } from './evidence.ts';
 import { forecastOf } from './forecast.ts';
 import { practicePerDay } from './judgeSeason.ts';
 import { allOf, edgesOf, inBandOf, levelOf } from './levelBelief.ts';
-import { STILL } from './levelFilter.ts';
 import { seasonAnswer } from './seasonAnswer.ts';
+import { AT, type Known, STILL, shelfOf, type Track } from './track.ts';
 
 const TODAY = '2027-04-01';
-const going = (level: number, slope: number, more: Partial<Weighed['at']> = {}, lasts = 0.98): Weighed => ({
-  weight: 1,
-  at: {
-    log: 0,
-    level,
-    levelVariance: 0,
-    slope,
-    slopeVariance: 0,
-    covariance: 0,
-    change: 0,
-    changeVariance: 0,
-    ...more,
-  },
-  way: {
-    spread: 0,
-    kind: 'trend',
-    move: lasts > 0.9 ? 'steady' : 'tiring',
-    share: 1,
-    seen: [],
-    known: [],
-    agreed: [],
-    motion: { ...STILL, slopeVariance: 0.1, lasts },
-  },
-});
+/** A level and its slope after one look. */
+const going = (level: number, slope: number, more: Partial<Known> = {}, lasts = 0.98): Weighed => {
+  const motion = { ...STILL, slopeVariance: 0.1, lasts };
+  const track = shelfOf([motion], 1)[0] as Track;
+  for (const [key, value] of Object.entries({ level, slope, ...more }))
+    track.numbers[AT[key as keyof Known]] = value;
+  const move = lasts > 0.9 ? 'steady' : 'tiring';
+  const way = { spread: 0, kind: 'trend', move, logShare: 0, seen: [], track, agreed: [0], motion } as const;
+  return { way, look: 0, weight: 1, change: 0, changeSd: 0 };
+};
 const belief = (moved: Weighed[], movedShare = 1): Belief => ({
   moved,
   still: [],

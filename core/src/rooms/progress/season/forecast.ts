@@ -1,5 +1,5 @@
 import { gaussian, type IsoDay, plusDays, seededRandom } from '../../../foundation/index.ts';
-import type { Belief, Weighed } from './belief.ts';
+import { type Belief, knownOf, type Weighed } from './belief.ts';
 import { allOf, type Edges, levelOf } from './levelBelief.ts';
 import { FORECAST } from './seasonTable.ts';
 
@@ -53,7 +53,9 @@ interface Path {
 function pathsOf(all: readonly Weighed[]): Path[] {
   const random = seededRandom(FORECAST.seed);
   let owing = 0;
-  return all.flatMap(({ at, weight, way }) => {
+  return all.flatMap((one) => {
+    const { weight, way } = one;
+    const at = knownOf(one);
     owing += weight * FORECAST.paths;
     const many = Math.floor(owing);
     owing -= many;

@@ -180,10 +180,8 @@ describe('what is believed is right as often as it says', () => {
       const jumps = moved.filter(({ way }) => way.kind === 'jump');
       const all = jumps.reduce((sum, { weight }) => sum + weight, 0);
       const below = jumps.reduce(
-        (sum, { at, weight }) =>
-          sum +
-          (weight / all) *
-            normal((jump * Number(when <= 4) - at.change) / Math.sqrt(at.changeVariance + 1e-12)),
+        (sum, { change, changeSd, weight }) =>
+          sum + (weight / all) * normal((jump * Number(when <= 4) - change) / changeSd),
         0,
       );
       fifths[Math.min(4, Math.floor(5 * below))] = (fifths[Math.min(4, Math.floor(5 * below))] as number) + 1;

@@ -1,6 +1,7 @@
 import type { Band } from '../../intake/index.ts';
 import { judge } from '../../measures/index.ts';
-import type { Belief, Weighed } from './belief.ts';
+import { type Belief, knownOf, type Weighed } from './belief.ts';
+import type { Known } from './track.ts';
 
 /** Edges in steps of the band; null where it is open. */
 export interface Edges {
@@ -23,19 +24,18 @@ export const allOf = ({ moved, still, movedShare }: Belief): Weighed[] => [
 export const inBandOf = (all: readonly Weighed[], edges: Edges): number =>
   Math.min(
     1,
-    all.reduce(
-      (p, { at, weight }) =>
-        p + weight * judge(at.level, Math.sqrt(at.levelVariance), { ...edges, step: 1 }).inBand,
-      0,
+    sumOf(
+      all,
+      ({ level, levelVariance }) => judge(level, Math.sqrt(levelVariance), { ...edges, step: 1 }).inBand,
     ),
   );
 
 /** Mean and sd of what is believed of the level, steps. */
 export function levelOf(all: readonly Weighed[]): { readonly mean: number; readonly sd: number } {
-  const mean = all.reduce((sum, { at, weight }) => sum + weight * at.level, 0);
-  const square = all.reduce(
-    (sum, { at, weight }) => sum + weight * (at.levelVariance + (at.level - mean) ** 2),
-    0,
-  );
+  const mean = sumOf(all, ({ level }) => level);
+  const square = sumOf(all, ({ level, levelVariance }) => levelVariance + (level - mean) ** 2);
   return { mean, sd: Math.sqrt(square) };
 }
+
+const sumOf = (all: readonly Weighed[], of: (known: Known) => number): number =>
+  all.reduce((sum, one) => sum + one.weight * of(knownOf(one)), 0);

@@ -53,16 +53,16 @@ export function dayLevel(values: readonly number[], variance: number): DayLevel 
   const n = values.length;
   const far = variance * STRAY.times ** 2;
   const ways: { mean: number; variance: number; log: number }[] = [];
-  const prior = (strays: number) => strays * Math.log(STRAY.share) + (n - strays) * Math.log(1 - STRAY.share);
+  // Of a swing: how often it strays or does not, and what its Gaussian's height comes to.
+  const nearLog = LOG_STAYS - 0.5 * Math.log(2 * Math.PI * variance);
+  const farLog = LOG_STRAYS - 0.5 * Math.log(2 * Math.PI * far);
   const add = (a: number, b: number) => {
     let weight = 0;
     let sum = 0;
-    let logs = 0;
     for (let i = 0; i < n; i++) {
       const p = 1 / (i === a || i === b ? far : variance);
       weight += p;
       sum += p * (values[i] as number);
-      logs += Math.log(p / (2 * Math.PI));
     }
     const mean = sum / weight;
     let off = 0;
@@ -72,7 +72,7 @@ export function dayLevel(values: readonly number[], variance: number): DayLevel 
     ways.push({
       mean,
       variance: 1 / weight,
-      log: prior(strays) + 0.5 * (logs - Math.log(weight / (2 * Math.PI)) - off),
+      log: strays * farLog + (n - strays) * nearLog - 0.5 * (Math.log(weight / (2 * Math.PI)) + off),
     });
   };
   add(-1, -1);
@@ -82,6 +82,8 @@ export function dayLevel(values: readonly number[], variance: number): DayLevel 
   return together(ways);
 }
 const MOST_FOR_PAIRS = 12;
+const LOG_STRAYS = Math.log(STRAY.share);
+const LOG_STAYS = Math.log(1 - STRAY.share);
 
 function together(
   ways: readonly { readonly mean: number; readonly variance: number; readonly log: number }[],

@@ -1,5 +1,4 @@
 import type { Evidence, Way } from './evidence.ts';
-import type { Known } from './levelFilter.ts';
 import { MOVES, type Move, SOUGHT_SIZES, SPREAD_ROWS } from './seasonTable.ts';
 
 export const NEVER = Number.NEGATIVE_INFINITY;
@@ -19,26 +18,41 @@ export function sumLogs(logs: readonly number[]): number {
  * what the same sights say under any other.
  */
 export function soughtLogs(evidence: Evidence, moved: readonly Way[], look: number): number[] {
-  const jumps = evidence.jumpShares[look] as number;
+  const jumps = Math.log(evidence.jumpShares[look] as number);
   const practised = evidence.practised[look] as number;
+  const units = {
+    steady: gainOf(MOVES.steady.lasts, practised),
+    tiring: gainOf(MOVES.tiring.lasts, practised),
+  };
   return moved.map((way) => {
-    const share = (way.kind === 'jump' ? way.share / jumps : 1) * soughtShare(way);
-    if (share === 0) return NEVER;
-    const at = way.known[look] as Known;
-    return Math.log(share) + at.log + (way.agreed[look] as number) + sizesLog(way, at, practised);
+    const share = SOUGHT_LOGS[way.spread] as number;
+    if (share === NEVER) return NEVER;
+    const unit = way.move === 'steady' || way.move === 'tiring' ? units[way.move] : 1;
+    return (
+      share +
+      (way.kind === 'jump' ? way.logShare - jumps : 0) +
+      way.track.log(look) +
+      (way.agreed[look] as number) +
+      sizesLog(way, look, unit)
+    );
   });
 }
 
-const soughtShare = ({ spread }: Way): number => (SPREAD_ROWS[spread] as (typeof SPREAD_ROWS)[number]).sought;
+const SOUGHT_LOGS = SPREAD_ROWS.map(({ sought }) => Math.log(sought));
 
 const MOVE_IDS = Object.keys(MOVES) as Move[];
 const SIZES = new Map(MOVE_IDS.map((id) => [id, SOUGHT_SIZES.filter(({ move }) => move === id)]));
 
-/** Log of how much likelier the sights are under the sizes looked for than under the filter's own guess, shares included. */
-function sizesLog({ move, motion }: Way, { change, changeVariance }: Known, practised: number): number {
-  const unit = move === 'steady' || move === 'tiring' ? gainOf(MOVES[move].lasts, practised) : 1;
+/**
+ * Log of how much likelier the sights are under the sizes looked for than under the filter's own guess, shares included. `unit` is what
+ * one of a size comes to by the look.
+ */
+function sizesLog({ move, motion, track }: Way, look: number, unit: number): number {
   const guess = move === 'jump' ? motion.jumpVariance : motion.slopeVariance;
-  const size: Gaussian = { mean: change / unit, variance: changeVariance / unit ** 2 };
+  const size: Gaussian = {
+    mean: track.change(look) / unit,
+    variance: track.changeVariance(look) / unit ** 2,
+  };
   let sum = 0;
   for (const { share, sizeSteps, aboutSteps } of (move && SIZES.get(move)) || [])
     sum += share * (guess > 0 ? Math.exp(likelierBy(size, guess, sizeSteps, aboutSteps ** 2)) : 1);
@@ -65,9 +79,10 @@ export function likelierBy(found: Gaussian, guess: number, mean: number, varianc
   const error = 1 / precision;
   const none = logUnder(seen, error, 0, guess);
   if (mean === 0) return logUnder(seen, error, 0, variance) - none;
-  const [up, down] = [logUnder(seen, error, mean, variance), logUnder(seen, error, -mean, variance)];
-  const most = Math.max(up, down);
-  return most + Math.log((Math.exp(up - most) + Math.exp(down - most)) / 2) - none;
+  // Of the two sides the one that was seen, and by how much less likely the other is.
+  const nearer = logUnder(Math.abs(seen), error, Math.abs(mean), variance);
+  const other = Math.exp((-2 * Math.abs(seen * mean)) / (variance + error));
+  return nearer + Math.log((1 + other) / 2) - none;
 }
 
 const logUnder = (seen: number, error: number, at: number, spread: number): number =>

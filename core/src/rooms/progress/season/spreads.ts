@@ -1,7 +1,6 @@
-import type { Evidence } from './evidence.ts';
-import type { Known } from './levelFilter.ts';
+import type { Evidence, Way } from './evidence.ts';
 import { HOUSE_SPREADS, MOVED_SHARE, SPREAD_ROWS } from './seasonTable.ts';
-import { NEVER, sumLogs } from './sought.ts';
+import { NEVER } from './sought.ts';
 
 /** Days of film from which on a season says anything of how days stray. */
 export const TELLING_DAYS = 3;
@@ -14,23 +13,33 @@ export const HOUSE_STUDENTS = 5;
  */
 export function spreadLogs({ occasions, ways }: Evidence, look = occasions.length - 1): number[] | null {
   if (look + 1 < TELLING_DAYS) return null;
-  // One pass over all ways: asked after every film of every measure, it is told in a fifth of the time that way.
-  const still: number[][] = SPREAD_ROWS.map(() => []);
-  const moved: number[][] = SPREAD_ROWS.map(() => []);
-  for (const { spread, kind, share, motion, known, agreed } of ways) {
-    if (kind === 'jump' && motion.jumpBefore > look) continue;
-    const of = (kind === 'still' ? still : moved)[spread] as number[];
-    of.push(Math.log(share) + (known[look] as Known).log + (agreed[look] as number));
-  }
-  const rows = SPREAD_ROWS.map((_, row) =>
-    sumLogs([
-      Math.log(1 - MOVED_SHARE) + sumLogs(still[row] as number[]),
-      Math.log(MOVED_SHARE) + sumLogs(moved[row] as number[]),
-    ]),
-  );
+  const rows = rowLogs(ways, look);
   const best = Math.max(...rows);
   return rows.map((log) => (log === NEVER ? FAR : Math.max(FAR, log - best)));
 }
+/**
+ * Log of how well each row accounts for what was seen, half of the players having moved. Sums of hundreds of ways, for every film
+ * of every measure: they are gone over twice, once for the likeliest of each row and once for the rest beside it.
+ */
+function rowLogs(ways: readonly Way[], look: number): number[] {
+  const tops = SPREAD_ROWS.map(() => NEVER);
+  const logs = ways.map(({ spread, kind, logShare, motion, track, agreed }) => {
+    if (kind === 'jump' && motion.jumpBefore > look) return NEVER;
+    const log =
+      (kind === 'still' ? LOG_STILL : LOG_MOVED) + logShare + track.log(look) + (agreed[look] as number);
+    if (log > (tops[spread] as number)) tops[spread] = log;
+    return log;
+  });
+  const sums = SPREAD_ROWS.map(() => 0);
+  logs.forEach((log, i) => {
+    const { spread } = ways[i] as Way;
+    sums[spread] = (sums[spread] as number) + Math.exp(log - (tops[spread] as number));
+  });
+  return tops.map((top, row) => (top === NEVER ? NEVER : top + Math.log(sums[row] as number)));
+}
+const LOG_STILL = Math.log(1 - MOVED_SHARE);
+const LOG_MOVED = Math.log(MOVED_SHARE);
+
 /** So much worse than the best says "not this one"; more would only make numbers unruly. */
 const FAR = -50;
 
