@@ -23,20 +23,27 @@ export function spreadLogs({ occasions, ways }: Evidence, look = occasions.lengt
  */
 function rowLogs(ways: readonly Way[], look: number): number[] {
   const tops = SPREAD_ROWS.map(() => NEVER);
-  const logs = ways.map(({ spread, kind, logShare, motion, track, agreed }) => {
-    if (kind === 'jump' && motion.jumpBefore > look) return NEVER;
+  const logs: number[] = [];
+  for (const { spread, kind, logShare, motion, track, agreed } of ways) {
+    if (motion.jumpBefore > look) {
+      logs.push(NEVER);
+      continue;
+    }
     const log =
       (kind === 'still' ? LOG_STILL : LOG_MOVED) + logShare + track.log(look) + (agreed[look] as number);
     if (log > (tops[spread] as number)) tops[spread] = log;
-    return log;
-  });
+    logs.push(log);
+  }
   const sums = SPREAD_ROWS.map(() => 0);
-  logs.forEach((log, i) => {
+  for (let i = 0; i < ways.length; i++) {
     const { spread } = ways[i] as Way;
-    sums[spread] = (sums[spread] as number) + Math.exp(log - (tops[spread] as number));
-  });
+    const less = (logs[i] as number) - (tops[spread] as number);
+    if (less > TOO_LITTLE) sums[spread] = (sums[spread] as number) + Math.exp(less);
+  }
   return tops.map((top, row) => (top === NEVER ? NEVER : top + Math.log(sums[row] as number)));
 }
+/** A way that much less likely adds nothing to hundreds of others that a double could hold apart. */
+const TOO_LITTLE = -45;
 const LOG_STILL = Math.log(1 - MOVED_SHARE);
 const LOG_MOVED = Math.log(MOVED_SHARE);
 

@@ -82,6 +82,14 @@ export class Track {
     return this.numbers[this.from + sight * this.each] as number;
   }
 
+  level(sight: number): number {
+    return this.numbers[this.from + sight * this.each + AT.level] as number;
+  }
+
+  levelVariance(sight: number): number {
+    return this.numbers[this.from + sight * this.each + AT.levelVariance] as number;
+  }
+
   change(sight: number): number {
     return this.numbers[this.from + sight * this.each + AT.change] as number;
   }
