@@ -1,5 +1,5 @@
 import { daysBetween } from '../../../foundation/index.ts';
-import { filterJumps, filterLevel } from './levelFilter.ts';
+import { filterAll } from './levelFilter.ts';
 import { type DayLevel, dayLevel, type Occasion } from './occasion.ts';
 import {
   HOUSE_SPREADS,
@@ -67,14 +67,9 @@ export function evidenceOf(
   const practice = practiceBetween(occasions, baseline);
   const offsets = offsetsOf(occasions, baseline);
   const jumping = jumpsOf(occasions.length, baseline);
-  const jumps = jumping.map(({ motion }) => motion);
   const guesses = [STANDS, ...jumping, ...MOVING];
-  const rows = SWING_ROWS.length * SPREAD_ROWS.length;
-  const shelf = shelfOf(
-    guesses.map(({ motion }) => motion),
-    occasions.length,
-    rows,
-  );
+  const motions = guesses.map(({ motion }) => motion);
+  const shelf = shelfOf(motions, occasions.length, SWING_ROWS.length * SPREAD_ROWS.length);
   const ways: Way[] = [];
   SWING_ROWS.forEach(({ swingSteps, share: swingShare }) => {
     const days = occasions.map(({ values, sd }) =>
@@ -96,11 +91,7 @@ export function evidenceOf(
           offsets: offsets.of[i] as number[],
         }),
       );
-      const tracks = shelf.splice(0, guesses.length);
-      filterJumps(seen, jumps, offsets.variances, tracks);
-      MOVING.forEach(({ motion }, i) => {
-        filterLevel(seen, motion, offsets.variances, tracks[1 + jumps.length + i]);
-      });
+      const tracks = filterAll(seen, motions, offsets.variances, shelf.splice(0, guesses.length));
       // Named one by one: spreading a guess into each way took longer than the filter.
       guesses.forEach(({ kind, move, logShare, motion }, i) => {
         ways.push({ spread, kind, move, logShare, motion, seen, track: tracks[i] as Track, agreed });

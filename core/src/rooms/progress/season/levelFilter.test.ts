@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { between, gaussian, seededRandom } from '../../../foundation/index.ts';
-import { filterJumps, filterLevel, levelAt } from './levelFilter.ts';
+import { filterAll, filterLevel, levelAt } from './levelFilter.ts';
 import { type Known, type Motion, type Seen, STILL, type Track } from './track.ts';
 
 /** What a track knows from a sight on. */
@@ -154,7 +154,7 @@ describe('the filter is the Gaussian it stands for', () => {
           expect([name, t, key, short.at(t)[key]]).toEqual([name, t, key, expect.closeTo(long[key], 7)]);
       });
       const jumps = [2, 5].map((jumpBefore) => ({ ...STILL, jumpBefore, jumpVariance: 2 }));
-      filterJumps(seen, jumps).forEach((track, i) => {
+      filterAll(seen, [STILL, ...jumps]).forEach((track, i) => {
         const whole = filterLevel(seen, i === 0 ? STILL : (jumps[i - 1] as Motion));
         const from = i === 0 ? 0 : (jumps[i - 1] as Motion).jumpBefore;
         expect(knownFrom(track, from, 8)).toEqual(knownFrom(whole, from, 8));
@@ -164,7 +164,7 @@ describe('the filter is the Gaussian it stands for', () => {
   test('a jump picked up where the level stood is the jump run from the beginning', () => {
     const seen = sights(9, 8);
     const jumps = [1, 4, 7].map((jumpBefore) => ({ ...STILL, jumpBefore, jumpVariance: 2 }));
-    const [stood, ...jumped] = filterJumps(seen, jumps, [0.1, 0.1]);
+    const [stood, ...jumped] = filterAll(seen, [STILL, ...jumps], [0.1, 0.1]);
     expect(knownFrom(stood, 0, 8)).toEqual(knownFrom(filterLevel(seen, STILL, [0.1, 0.1]), 0, 8));
     jumps.forEach((motion, i) => {
       const whole = filterLevel(seen, motion, [0.1, 0.1]);

@@ -43,33 +43,35 @@ export function levelAt(
 }
 
 /**
- * The same for a level that stands still but for one jump, at each of several moments: until then it is the level that stands
- * still, so that half of the way need not be gone again. The first track is of the one that never jumps; those of jumps begin there.
+ * The same for several motions, the first of which is a level that stands still. Until a jump (of a level without a slope) the level is
+ * the one that stands, so that this part of the way is not gone again; such a motion's track begins there.
  */
-export function filterJumps(
+export function filterAll(
   seen: readonly Seen[],
-  jumps: readonly Motion[],
+  motions: readonly Motion[],
   offsetVariances: readonly number[] = [],
-  tracks: readonly Track[] = shelfOf([STILL, ...jumps], seen.length),
+  tracks: readonly Track[] = shelfOf(motions, seen.length),
 ): readonly Track[] {
   const stood = tracks[0] as Track;
-  if (offsetVariances.length === 0) {
-    runBare(seen, STILL, stood);
-    jumps.forEach((motion, i) => {
-      runBare(seen, motion, tracks[i + 1] as Track, stood);
-    });
-    return tracks;
-  }
-  const still = Run.begin(offsetVariances, seen[0]?.y ?? 0, 0);
-  const before = seen.map((sight, t) => {
-    const until = still.copy();
-    still.take(sight, t, STILL, stood);
-    return until;
-  });
-  jumps.forEach((motion, i) => {
-    const run = (before[motion.jumpBefore] as Run).copy();
-    for (let t = motion.jumpBefore; t < seen.length; t++)
-      run.take(seen[t] as Seen, t, motion, tracks[i + 1] as Track);
+  const before = offsetVariances.length === 0 ? [] : standing(seen, offsetVariances);
+  motions.forEach((motion, i) => {
+    const track = tracks[i] as Track;
+    if (motion.jumpBefore < 0) filterLevel(seen, motion, offsetVariances, track);
+    else if (before.length === 0) runBare(seen, motion, track, stood);
+    else {
+      const run = (before[motion.jumpBefore] as Run).copy();
+      for (let t = motion.jumpBefore; t < seen.length; t++) run.take(seen[t] as Seen, t, motion, track);
+    }
   });
   return tracks;
+}
+
+/** The state of a level that stands still before each sight. */
+function standing(seen: readonly Seen[], offsetVariances: readonly number[]): Run[] {
+  const still = Run.begin(offsetVariances, seen[0]?.y ?? 0, 0);
+  return seen.map((sight, t) => {
+    const until = still.copy();
+    still.take(sight, t, STILL);
+    return until;
+  });
 }
