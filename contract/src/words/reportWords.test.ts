@@ -33,7 +33,7 @@ const REPORT: Report = {
   name: 'Ana Ruiz',
   hold: false,
   work: { fault: 'sway', since: '2027-03-01', drills: [{ drill: 'knee_swap', stage: 'half' }] },
-  practised: { repsDone: 320, repsPlanned: 400, passRate: 0.8 },
+  practised: { repsDone: 320, repsPlanned: 400, passRate: 0.8, since: '2027-03-01' },
   measures: [MEASURE],
   owned: false,
   nextLesson: '2027-04-14',
@@ -55,7 +55,9 @@ const withLook = (verdict: ReportMeasure['look']['verdict']) => ({
 
 describe('a report in words', () => {
   test('speaks to the student, and of him to a parent', () => {
-    expect(text()).toMatch(/Where you stand[\s\S]*You have logged 320 of 400 planned repetitions; 80 in 100/);
+    expect(text()).toMatch(
+      /Where you stand[\s\S]*You have logged 320 of 400 planned repetitions since .*1 Mar.*; 80 in 100/,
+    );
     expect(text({ for: 'parent' })).toMatch(/Where Ana Ruiz stands[\s\S]*Ana has logged 320/);
   });
   test.each([
@@ -95,7 +97,7 @@ describe('a report in words', () => {
       work: null,
       measures: [],
       nextLesson: null,
-      practised: { repsDone: 0, repsPlanned: 0, passRate: null },
+      practised: { repsDone: 0, repsPlanned: 0, passRate: null, since: null },
     };
     expect(
       reportPage({ ...REPORT, ...bare }, HOUSE_WORDS, 'in').sections.map(({ heading }) => heading),

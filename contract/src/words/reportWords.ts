@@ -156,11 +156,12 @@ function whenSection({ report }: Telling): ReportSection {
 }
 
 function practiceSection({ report, who, has }: Telling): ReportSection {
-  const { repsDone, repsPlanned, passRate } = report.practised;
+  const { repsDone, repsPlanned, passRate, since } = report.practised;
   if (repsDone === 0 && repsPlanned === 0) return plain('Practice', []);
   const asked = repsPlanned > 0 ? ` of ${repsPlanned} planned` : '';
   const rate = passRate === null ? '' : `; ${Math.round(100 * passRate)} in 100 of those judged counted`;
-  return plain('Practice', [`${who} ${has} logged ${repsDone}${asked} repetitions${rate}.`]);
+  const from = since === null ? '' : ` since ${dateText(since)}`;
+  return plain('Practice', [`${who} ${has} logged ${repsDone}${asked} repetitions${from}${rate}.`]);
 }
 
 function filmSection({ report }: Telling): ReportSection {

@@ -57,6 +57,12 @@ describe('practised against planned', () => {
       repsPlanned: 0,
     });
   });
+  test('it is counted from the plan’s first day on, or from the first set', () => {
+    const [early, late] = [set('2027-02-27'), set('2027-03-02')];
+    expect(practisedOf(record([late]), '2027-03-04').since).toBe('2027-03-01');
+    expect(practisedOf({ ...record([late, early]), plan: null }, '2027-03-04').since).toBe('2027-02-27');
+    expect(practisedOf({ ...record([]), plan: null }, '2027-03-04').since).toBeNull();
+  });
   test('missed days are planned ones that went by without a set; today is not over', () => {
     expect(missedDays(record([set('2027-03-03')]), '2027-03-05')).toEqual(['2027-03-01']);
     expect(missedDays(record([]), '2027-03-06')).toEqual(['2027-03-01', '2027-03-03', '2027-03-05']);

@@ -8,6 +8,8 @@ export interface Practised {
   readonly repsPlanned: number;
   /** Share of judged repetitions that passed; null without any. */
   readonly passRate: number | null;
+  /** The day from which on it is counted: the plan's first, or that of the first set; null where there is neither. */
+  readonly since: IsoDay | null;
 }
 
 /** A day counts as asked for once it is over, or once something was done on it. */
@@ -20,8 +22,12 @@ export function practisedOf({ sets, plan }: PracticeRecord, today: IsoDay): Prac
     repsDone: letters.length,
     repsPlanned: plan ? plannedUntil(plan, today, begun) : 0,
     passRate: judged === 0 ? null : letters.replaceAll(/[F?]/g, '').length / judged,
+    since: plan?.ask.start ?? earliest(done.map(({ date }) => date)),
   };
 }
+
+const earliest = (days: readonly IsoDay[]): IsoDay | null =>
+  days.reduce<IsoDay | null>((first, day) => (first === null || day < first ? day : first), null);
 
 const plannedUntil = ({ plan }: KeptPlan, today: IsoDay, withToday: boolean): number =>
   plan.days

@@ -1,8 +1,9 @@
 import type { Swing } from '@inchstep/contract/capture';
-import { CLUB_WORDS, DRILL_WORDS, PLACE_WORDS } from '@inchstep/contract/words';
+import { CLUB_WORDS, PLACE_WORDS } from '@inchstep/contract/words';
 import { AID_STATES, CUE_STATES } from '@inchstep/core/capture';
 import { CLUBS, PLACES } from '@inchstep/core/intake';
 import type { ReactNode } from 'react';
+import { type DrillNames, useDrillNames } from '../../platform/drillNames.tsx';
 import { AID_STATE_WORDS, CUE_STATE_WORDS, HOW_MADE_WORDS, SPEED_WORDS } from './words.ts';
 
 export type Made = Pick<Swing, 'club' | 'speed' | 'drill' | 'aid' | 'place' | 'cue'>;
@@ -23,6 +24,7 @@ interface HowMadeProps {
 
 /** How a swing was made: gates, grid and retention sort it by this. What nobody knows is left open. */
 export function HowMade({ made, onChange }: HowMadeProps) {
+  const names = useDrillNames();
   const change = (part: Partial<Made>) => onChange({ ...made, ...part });
   return (
     <fieldset className="flex flex-wrap gap-2" data-testid="how-made">
@@ -56,7 +58,7 @@ export function HowMade({ made, onChange }: HowMadeProps) {
         onPick={(drill) => change({ drill: drill === '' ? null : drill })}
       >
         <option value="">{HOW_MADE_WORDS.noDrill}</option>
-        {drillsFor(made.drill).map(([id, name]) => (
+        {drillsFor(made.drill, names).map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
           </option>
@@ -87,21 +89,13 @@ export function HowMade({ made, onChange }: HowMadeProps) {
   );
 }
 
-const HOUSE_DRILLS: readonly (readonly [id: string, name: string])[] = Object.entries(DRILL_WORDS)
-  .map(([id, { name }]) => [id, name] as const)
-  .sort(([, a], [, b]) => a.localeCompare(b));
-
-/** The name of a house's drill; one of a coach's own is named in the rooms after this one. */
-const nameOf = (drill: string): string =>
-  HOUSE_DRILLS.find(([id]) => id === drill)?.[1] ?? HOW_MADE_WORDS.ownDrill;
-
-const drillsFor = (drill: string | null) =>
-  drill === null || HOUSE_DRILLS.some(([id]) => id === drill)
-    ? HOUSE_DRILLS
-    : [[drill, HOW_MADE_WORDS.ownDrill] as const, ...HOUSE_DRILLS];
+/** Those that can be picked; one that has been put aside since stays where it was picked. */
+const drillsFor = (drill: string | null, { all, nameOf }: DrillNames): DrillNames['all'] =>
+  drill === null || all.some(({ id }) => id === drill) ? all : [{ id: drill, name: nameOf(drill) }, ...all];
 
 /** The same in one line, beside the work; a press opens it. */
 export function HowMadeLine({ made, onChange }: HowMadeProps) {
+  const { nameOf } = useDrillNames();
   const said = [
     CLUB_WORDS[made.club],
     SPEED_WORDS[made.speed],

@@ -9,7 +9,6 @@ export const HOW_MADE_WORDS = {
   place: 'Place',
   drill: 'Which drill',
   noDrill: 'None, or not said',
-  ownDrill: 'One of your own',
   cue: 'Cue',
   notSaid: 'not said',
   beforeCue: 'before the first cue',

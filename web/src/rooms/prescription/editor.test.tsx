@@ -3,6 +3,7 @@ import type { LibraryEntry } from '@inchstep/contract/prescription';
 import { describe, expect, test } from '@jest/globals';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { type Asked, draw, fakeServer, ME, Refused } from '../../testing/screen.tsx';
+import { HowMade } from '../capture/index.ts';
 import { DrillEditorScreen } from './DrillEditorScreen.tsx';
 import { idFor, problemsOf, startingForm } from './drillForm.ts';
 import { drillLibrary } from './drillLibrary.ts';
@@ -106,6 +107,36 @@ describe('the editor', () => {
     open('own_nobody');
     expect(await screen.findByText('No such drill')).toBeTruthy();
   });
+});
+
+test('a swing can be of a drill of one’s own, by name; one that was put aside keeps its name', async () => {
+  const named = (id: string, name: string, retired: boolean) => {
+    const entry = fit(id);
+    return { ...entry, words: { ...entry.words, name }, retired };
+  };
+  fakeServer({
+    'GET /api/library': [named('own_coin', 'Coin', false), named('own_rope', 'Rope', true)],
+  });
+  const made = {
+    club: 'driver',
+    speed: 'full',
+    drill: 'own_rope',
+    aid: null,
+    place: null,
+    cue: null,
+  } as const;
+  const changed: unknown[] = [];
+  draw(
+    <CoachLibrary>
+      <HowMade made={made} onChange={(now) => changed.push(now.drill)} />
+    </CoachLibrary>,
+  );
+  const pick = screen.getByLabelText('Which drill') as HTMLSelectElement;
+  await waitFor(() => expect(within(pick).queryByText('Coin')).toBeTruthy());
+  expect(pick.selectedOptions[0]?.textContent).toBe('Rope');
+  expect(within(pick).getAllByText('Knee gate')).toHaveLength(1);
+  fireEvent.change(pick, { target: { value: 'own_coin' } });
+  expect(changed).toEqual(['own_coin']);
 });
 
 describe('own drills in the library', () => {

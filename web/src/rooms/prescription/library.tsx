@@ -1,5 +1,6 @@
 import type { OwnDrillDocument } from '@inchstep/contract/formats';
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
+import { DrillNamesOf } from '../../platform/drillNames.tsx';
 import { type DrillLibrary, drillLibrary } from './drillLibrary.ts';
 import { WordsOf } from './libraryWords.tsx';
 import { useOwnDrills } from './queries.ts';
@@ -16,9 +17,12 @@ export function LibraryOf({
   readonly children: ReactNode;
 }) {
   const library = useMemo(() => drillLibrary(own), [own]);
+  const ids = useMemo(() => library.drills.map(({ id }) => id), [library]);
   return (
     <InUse.Provider value={library}>
-      <WordsOf words={library}>{children}</WordsOf>
+      <DrillNamesOf ids={ids} nameOf={library.nameOf}>
+        <WordsOf words={library}>{children}</WordsOf>
+      </DrillNamesOf>
     </InUse.Provider>
   );
 }
