@@ -8,6 +8,7 @@ import {
   stationRank,
 } from '../capture/index.ts';
 import { FIT_LANDMARKS, type FitLandmark, SEGMENTS } from './bodyPriors.ts';
+import { FACTORS } from './teaching/togetherTable.ts';
 
 /**
  * Where each unknown stands in the vector of a fit: cameras, logarithms of segment lengths, what a view's marks are
@@ -25,7 +26,14 @@ export interface FitLayout {
   readonly offsets: readonly SharedOffset[];
   /** Null where the marks are off each by itself. */
   offsetAt(view: string, landmark: Landmark): number | null;
+  /** Views with proposals: what goes wrong together in one frame is an unknown there. */
+  readonly factorViews: readonly string[];
+  /** Where a frame's stand: those across, then those down. Null where nothing in the view was proposed. */
+  factorsAt(station: Station, view: string): number | null;
 }
+
+/** Unknowns of one frame: what goes wrong together across, and down. */
+export const FRAME_FACTORS = 2 * FACTORS;
 
 export interface SharedOffset {
   readonly view: string;
@@ -46,27 +54,35 @@ export function fitLayout(capture: Capture): FitLayout {
   const offsets = offsetsOf(capture, capture.views.length * CAMERA_SIZE + SEGMENTS.length);
   const offsetAt = new Map(offsets.map(({ view, landmark, at }) => [`${view} ${landmark}`, at]));
   const addressStart = capture.views.length * CAMERA_SIZE + SEGMENTS.length + 2 * offsets.length;
-  const sharedSize = addressStart + POSE_SIZE;
+  const factorViews = capture.views.map(({ id }) => id).filter((id) => offsets.some(({ view }) => view === id));
+  const blockSize = POSE_SIZE + FRAME_FACTORS * factorViews.length;
+  const sharedSize = addressStart + blockSize;
   const starts = new Map<Station, number>(
     stations.map((station, i) => [
       station,
-      station === 'address' ? addressStart : sharedSize + (i - 1) * POSE_SIZE,
+      station === 'address' ? addressStart : sharedSize + (i - 1) * blockSize,
     ]),
   );
+  const startOf = (station: Station): number => {
+    const start = starts.get(station);
+    if (start === undefined) throw new Error(`fitLayout: ${station} is not in this fit`);
+    return start;
+  };
   return {
     stations,
     sharedSize,
-    blockSize: POSE_SIZE,
-    size: sharedSize + (stations.length - 1) * POSE_SIZE,
+    blockSize,
+    size: sharedSize + (stations.length - 1) * blockSize,
     cameraAt: (viewIndex) => viewIndex * CAMERA_SIZE,
     segmentAt: (segmentIndex) => capture.views.length * CAMERA_SIZE + segmentIndex,
-    landmarkAt: (station, landmark) => {
-      const start = starts.get(station);
-      if (start === undefined) throw new Error(`landmarkAt: ${station} is not in this fit`);
-      return start + 3 * (RANK.get(landmark) as number);
-    },
+    landmarkAt: (station, landmark) => startOf(station) + 3 * (RANK.get(landmark) as number),
     offsets,
     offsetAt: (view, landmark) => offsetAt.get(`${view} ${landmark}`) ?? null,
+    factorViews,
+    factorsAt: (station, view) => {
+      const i = factorViews.indexOf(view);
+      return i < 0 ? null : startOf(station) + POSE_SIZE + FRAME_FACTORS * i;
+    },
   };
 }
 

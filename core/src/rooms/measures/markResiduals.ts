@@ -9,8 +9,9 @@ import {
   project,
   projectWithSlopes,
 } from '../capture/index.ts';
-import { type FitLayout, isProposal, pointAt } from './fitLayout.ts';
+import { type FitLayout, FRAME_FACTORS, isProposal, pointAt } from './fitLayout.ts';
 import type { NormalEquations } from './normalEquations.ts';
+import { aloneShare, FACTORS, loadingsOf } from './teaching/togetherTable.ts';
 
 /** Beyond this many sds a mark pulls no harder (Huber), so that one slip bends little else. */
 export const PULL_LIMIT_SDS = 3.5;
@@ -24,12 +25,23 @@ interface Seen {
   readonly fixed: Vec3;
   readonly u: number;
   readonly v: number;
+  /** Of what is its own. */
   readonly sdPx: number;
   readonly sdDownPx: number;
-  /** First index of what it is off by together with its like; null where it is off by itself. */
-  readonly offset: number | null;
-  /** The unknowns it touches: its camera's, its own, then the offset. */
+  /** What it is off by together with others; null where it is off by itself. */
+  readonly along: Along | null;
+  /** The unknowns it touches: its camera's, its own, then those it is off along. */
   readonly indices: readonly number[];
+}
+
+/** A proposal is off with its like over the clip, and with others in its frame. */
+interface Along {
+  /** First index of the clip's offset of its landmark, and of what goes wrong together in its frame. */
+  readonly offset: number;
+  readonly factors: number;
+  /** Pixels by each of the frame's, across and down. */
+  readonly across: readonly number[];
+  readonly down: readonly number[];
 }
 
 /** Residual of a point in its sds, with slopes along the unknowns it touches. */
@@ -45,8 +57,8 @@ interface PixelResidual {
 export class MarkResiduals {
   readonly leftOut = new Set<Mark>();
   /** Slopes of the residual worked on, over its camera's unknowns and its own; used again for the next. */
-  private readonly slopesU = new Float64Array(CAMERA_SIZE + 5);
-  private readonly slopesV = new Float64Array(CAMERA_SIZE + 5);
+  private readonly slopesU = new Float64Array(CAMERA_SIZE + 5 + FRAME_FACTORS);
+  private readonly slopesV = new Float64Array(CAMERA_SIZE + 5 + FRAME_FACTORS);
   private readonly points: readonly Seen[];
   private readonly layout: FitLayout;
   private readonly capture: Capture;
@@ -59,19 +71,21 @@ export class MarkResiduals {
     const cameras = capture.views.map((_, view) =>
       Array.from({ length: CAMERA_SIZE }, (_, i) => layout.cameraAt(view) + i),
     );
-    const touched = (view: number, at: number | null, offset: number | null = null): number[] => {
+    const touched = (view: number, at: number | null, along: Along | null = null): number[] => {
       const camera = cameras[view] as number[];
       if (at === null) return camera;
       const own = camera.concat(at, at + 1, at + 2);
-      return offset === null ? own : own.concat(offset, offset + 1);
+      if (!along) return own;
+      const frame = Array.from({ length: FRAME_FACTORS }, (_, i) => along.factors + i);
+      return own.concat(along.offset, along.offset + 1, frame);
     };
     const marks = capture.marks.map((mark): Seen => {
       const view = viewIndex.get(mark.view) as number;
       const at = mark.landmark === 'ball' ? null : layout.landmarkAt(mark.station, mark.landmark);
-      const { u, v, sdPx, sdDownPx = sdPx } = mark;
-      const offset = isProposal(mark) ? layout.offsetAt(mark.view, mark.landmark) : null;
-      const indices = touched(view, at, offset);
-      return { mark, viewIndex: view, at, fixed: ball, u, v, sdPx, sdDownPx, offset, indices };
+      const { u, v } = mark;
+      const { sdPx, sdDownPx, along } = this.doubtOf(mark, view);
+      const indices = touched(view, at, along);
+      return { mark, viewIndex: view, at, fixed: ball, u, v, sdPx, sdDownPx, along, indices };
     });
     const sticks = capture.views.flatMap((view, i) =>
       view.groundMarks.map(
@@ -84,12 +98,29 @@ export class MarkResiduals {
           v,
           sdPx,
           sdDownPx: sdPx,
-          offset: null,
+          along: null,
           indices: touched(i, null),
         }),
       ),
     );
     this.points = [...marks, ...sticks];
+  }
+
+  /** What a mark is off by itself, and along what with others. */
+  private doubtOf(mark: Mark, view: number): Pick<Seen, 'sdPx' | 'sdDownPx' | 'along'> {
+    const { sdPx, sdDownPx = sdPx } = mark;
+    const offset = isProposal(mark) ? this.layout.offsetAt(mark.view, mark.landmark) : null;
+    const factors = offset === null ? null : this.layout.factorsAt(mark.station, mark.view);
+    if (offset === null || factors === null) return { sdPx, sdDownPx, along: null };
+    const { kind } = this.capture.views[view] as Capture['views'][number];
+    const { across, down } = loadingsOf(kind, mark.landmark);
+    const along = {
+      offset,
+      factors,
+      across: across.map((share) => share * sdPx),
+      down: down.map((share) => share * sdDownPx),
+    };
+    return { sdPx: sdPx * aloneShare(across), sdDownPx: sdDownPx * aloneShare(down), along };
   }
 
   addTo(equations: NormalEquations, x: Float64Array): void {
@@ -155,9 +186,15 @@ export class MarkResiduals {
     fill(this.slopesU, p.duCamera, p.duPoint, perSd);
     fill(this.slopesV, p.dvCamera, p.dvPoint, perSdDown);
     const [offU, offV] = offsetOf(seen, x);
-    if (seen.offset !== null) {
-      this.slopesU.set([perSd, 0], CAMERA_SIZE + 3);
-      this.slopesV.set([0, perSdDown], CAMERA_SIZE + 3);
+    if (seen.along) {
+      this.slopesU.fill(0, CAMERA_SIZE + 3);
+      this.slopesV.fill(0, CAMERA_SIZE + 3);
+      this.slopesU[CAMERA_SIZE + 3] = perSd;
+      this.slopesV[CAMERA_SIZE + 4] = perSdDown;
+      for (let i = 0; i < FACTORS; i++) {
+        this.slopesU[CAMERA_SIZE + 5 + i] = (seen.along.across[i] as number) * perSd;
+        this.slopesV[CAMERA_SIZE + 5 + FACTORS + i] = (seen.along.down[i] as number) * perSdDown;
+      }
     }
     return {
       indices: seen.indices,
@@ -181,8 +218,16 @@ export class MarkResiduals {
   }
 }
 
-const offsetOf = ({ offset }: Seen, x: Float64Array): readonly [u: number, v: number] =>
-  offset === null ? NO_OFFSET : [x[offset] as number, x[offset + 1] as number];
+/** What a point is off by together with others, where the fit stands; pixels. */
+function offsetOf({ along }: Seen, x: Float64Array): readonly [u: number, v: number] {
+  if (!along) return NO_OFFSET;
+  let [u, v] = [x[along.offset] as number, x[along.offset + 1] as number];
+  for (let i = 0; i < FACTORS; i++) {
+    u += (along.across[i] as number) * (x[along.factors + i] as number);
+    v += (along.down[i] as number) * (x[along.factors + FACTORS + i] as number);
+  }
+  return [u, v];
+}
 const NO_OFFSET = [0, 0] as const;
 
 function fill(slopes: Float64Array, camera: readonly number[], point: Vec3, perSd: number): void {

@@ -10,8 +10,9 @@ import {
   SEGMENTS,
   STATION_PRIORS,
 } from './bodyPriors.ts';
-import { type FitLayout, pointAt } from './fitLayout.ts';
+import { type FitLayout, FRAME_FACTORS, pointAt } from './fitLayout.ts';
 import { NormalEquations } from './normalEquations.ts';
+import { uncorrelated } from './teaching/togetherTable.ts';
 
 /** A linear expectation: sum of coefficient * unknown has a mean and an sd. */
 interface Expectation {
@@ -56,10 +57,7 @@ export class PriorResiduals {
         this.expect([layout.cameraAt(i) + k], [1], camera.mean[k] as number, camera.sd[k] as number);
       }
     });
-    for (const { at, sdPx, sdDownPx } of layout.offsets) {
-      this.expect([at], [1], 0, sdPx);
-      this.expect([at + 1], [1], 0, sdDownPx);
-    }
+    this.expectOffTogether();
     this.expectSegments();
     this.expectAddress();
     for (const station of layout.stations) {
@@ -105,6 +103,30 @@ export class PriorResiduals {
     sd: number,
   ): void {
     this.expectations.push({ indices, slopes: coefficients.map((c) => c / sd), aim: mean / sd });
+  }
+
+  /** What proposals are off by together: over the clip each landmark, landmarks with each other; and in each frame. */
+  private expectOffTogether(): void {
+    const { offsets, factorViews, stations } = this.layout;
+    for (const view of factorViews) {
+      const own = offsets.filter((one) => one.view === view);
+      const { kind } = this.capture.views.find(({ id }) => id === view) as Capture['views'][number];
+      const names = own.map(({ landmark }) => landmark);
+      for (const [axis, along] of (['across', 'down'] as const).entries()) {
+        const sds = own.map(({ sdPx, sdDownPx }) => (axis === 0 ? sdPx : sdDownPx));
+        for (const row of uncorrelated(kind, names, along))
+          this.expect(
+            own.map(({ at }) => at + axis),
+            row.map((x, i) => x / (sds[i] as number)),
+            0,
+            1,
+          );
+      }
+      for (const station of stations) {
+        const at = this.layout.factorsAt(station, view) as number;
+        for (let i = 0; i < FRAME_FACTORS; i++) this.expect([at + i], [1], 0, 1);
+      }
+    }
   }
 
   private expectSegments(): void {

@@ -41,7 +41,7 @@ export function steadyPlaces(bodies: readonly SeenBody[], more?: MoreLooks): See
 }
 
 /** Landmarks that have no fellow to be taken for. */
-const ONE_ALONE: readonly Landmark[] = ['head', 'grip'];
+const ONE_ALONE: readonly Landmark[] = ['head', 'grip', 'neck', 'sternum', 'seat'];
 /** Ankles nearer to each other than this share of how far apart they are in the better looks are drawn into one another. */
 const DRAWN_TOGETHER = 0.7;
 const BETTER_LOOKS = 0.85;

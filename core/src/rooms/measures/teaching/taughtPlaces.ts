@@ -3,6 +3,7 @@ import { type Landmark, MAIN_STATIONS, type Mark, type Station } from '../../cap
 import type { Hand, ViewKind } from '../../intake/index.ts';
 import { type ExpectedError, expectedErrors, isTeachable, type TaughtPlace } from './netError.ts';
 import { ERROR_ROWS } from './teachTable.ts';
+import { usualError } from './usualErrors.ts';
 
 /** Where the network saw a place, and how tall the body stood in that clip; pixels. */
 export interface NetPlace {
@@ -22,7 +23,7 @@ export interface TeachingSwing {
   })[];
 }
 
-/** Further off than this share of a body is no error of place: another leg, another man. It teaches nothing. */
+/** Further than this share of a body from what is usual is no error of place: another leg, another man. It teaches nothing. */
 const NO_ERROR = 0.1;
 
 /** Every place that a hand has checked after the network had said where it was. */
@@ -32,7 +33,8 @@ export const taughtPlaces = (swings: readonly TeachingSwing[], hand: Hand): Taug
       if (by === 'network' || !net || net.heightPx <= 0 || !isTeachable(landmark)) return [];
       const across = ((hand === 'left' ? -1 : 1) * (net.u - u)) / net.heightPx;
       const down = (net.v - v) / net.heightPx;
-      if (Math.hypot(across, down) > NO_ERROR) return [];
+      const usual = usualError(view, landmark, station);
+      if (Math.hypot(across - usual.across, down - usual.down) > NO_ERROR) return [];
       return [{ view, station, landmark, clip: `${id} ${view}`, on: recordedOn, across, down }];
     }),
   );

@@ -17,6 +17,10 @@ face_on lead_heel: 0.77 0.29 / 1.14 0.44
 face_on trail_heel: 0.77 0.32 / 1.15 0.47
 face_on lead_toe: 0.86 0.45 / 0.91 0.37
 face_on trail_toe: 0.89 0.51 / 0.94 0.36
+face_on neck: 0.50 0.25 / 0.76 0.22
+face_on sternum: 0.49 0.25 / 0.68 0.22
+down_the_line neck: 0.78 0.18 / 0.66 0.23
+down_the_line seat: 0.84 0.24 / 0.72 0.34
 down_the_line head: 0.86 0.22 / 0.77 0.26
 down_the_line lead_hip: 1.34 0.30 / 0.85 0.37
 down_the_line trail_hip: 1.56 0.29 / 0.90 0.38
