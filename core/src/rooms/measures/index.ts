@@ -76,6 +76,7 @@ export {
   taughtPlaces,
   UNTAUGHT,
 } from './teaching/taughtPlaces.ts';
+export { aloneShare, FACTORS, loadingsOf } from './teaching/togetherTable.ts';
 export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
 export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';
