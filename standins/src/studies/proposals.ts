@@ -1,12 +1,10 @@
 import { type Capture, MAIN_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
-import { gaussian, type Random, seededRandom } from '@inchstep/core/foundation';
+import { type Random, seededRandom } from '@inchstep/core/foundation';
 import { type Hand, resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
-  aloneShare,
+  bellsTogether,
   type ErrorEntry,
   errorTable,
-  FACTORS,
-  loadingsOf,
   measureCapture,
   nextMarks,
   proposeMarks,
@@ -149,25 +147,15 @@ export function toldOf(
  * told from these is what any use of such proposals can tell, the fit being as sharp as least squares allow.
  */
 function asLeftOpen(swing: SeenSwing, proposed: readonly ProposedIn[], random: Random): ProposedIn[] {
-  const drawn = new Map<string, readonly number[]>();
-  const bells = (of: string, many: number): readonly number[] => {
-    const known = drawn.get(of) ?? Array.from({ length: many }, () => gaussian(random));
-    drawn.set(of, known);
-    return known;
-  };
+  const bell = bellsTogether(random);
   return proposed.flatMap((mark) => {
     const real = trueMark(swing, mark);
     if (!real) return [];
     const { view, station, landmark } = mark;
-    const loadings = loadingsOf(view, landmark);
-    // One bell of the landmark's own sd, as far as it goes wrong with others the same as theirs.
-    const bell = (where: string, axis: 'across' | 'down'): number =>
-      bells(`${view} ${where} ${axis}`, FACTORS).reduce(
-        (sum, z, i) => sum + z * (loadings[axis][i] as number),
-        aloneShare(loadings[axis]) * (bells(`${view} ${where} ${axis} ${landmark}`, 1)[0] as number),
-      );
-    const u = real.u + mark.sharedSdPx * bell('clip', 'across') + mark.sdPx * bell(station, 'across');
-    const v = real.v + mark.sharedSdDownPx * bell('clip', 'down') + mark.sdDownPx * bell(station, 'down');
+    const off = (axis: 'across' | 'down', shared: number, own: number) =>
+      shared * bell(view, 'clip', landmark, axis) + own * bell(view, station, landmark, axis);
+    const u = real.u + off('across', mark.sharedSdPx, mark.sdPx);
+    const v = real.v + off('down', mark.sharedSdDownPx, mark.sdDownPx);
     return [{ ...mark, u, v }];
   });
 }

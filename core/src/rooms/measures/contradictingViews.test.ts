@@ -5,10 +5,8 @@ import { withoutContradiction } from './contradictingViews.ts';
 import { fitBody, measureCapture } from './index.ts';
 import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
 
-const bodies = {
-  address: ADDRESS_BODY as Body,
-  top: movedBody({ lead_hip: [-2.0, 3.2, -0.4], trail_hip: [-0.6, -3.8, 0.6], lead_knee: [-1.5, 3.2, 0] }),
-};
+const TOP = movedBody({ lead_hip: [-2.0, 3.2, -0.4], trail_hip: [-0.6, -3.8, 0.6], lead_knee: [-1.5, 3.2, 0] });
+const bodies = { address: ADDRESS_BODY as Body, top: TOP, delivery: TOP, impact: TOP, finish: TOP };
 const [OWN_PX, SHARED_PX] = [6, 5];
 /** Every place as a network proposes it: with a doubt of its own and one that stays. */
 const proposed = (capture: Capture): Capture => ({
@@ -18,9 +16,18 @@ const proposed = (capture: Capture): Capture => ({
 const behind = (capture: Capture) => capture.views.find(({ kind }) => kind === 'down_the_line')?.id ?? '';
 const kept = (capture: Capture): Capture => withoutContradiction(capture, fitBody(capture));
 /** From behind another body was seen: it stands elsewhere, is turned the other way, and rises. */
+const OTHER_TOP = movedBody({
+  head: [0, 9, -9],
+  lead_hip: [0, -9, 9],
+  trail_hip: [0, 9, 9],
+  lead_knee: [0, -12, 6],
+});
 const OTHER = {
   address: movedBody({ head: [0, 0, -9], lead_hip: [0, -6, 8], trail_hip: [0, 6, 8], lead_knee: [0, -8, 5] }),
-  top: movedBody({ head: [0, 9, -9], lead_hip: [0, -9, 9], trail_hip: [0, 9, 9], lead_knee: [0, -12, 6] }),
+  top: OTHER_TOP,
+  delivery: OTHER_TOP,
+  impact: OTHER_TOP,
+  finish: OTHER_TOP,
 };
 const muddled = (capture: Capture, kinds?: readonly ViewKind[]): Capture => {
   const view = behind(capture);

@@ -54,7 +54,9 @@ export function fitLayout(capture: Capture): FitLayout {
   const offsets = offsetsOf(capture, capture.views.length * CAMERA_SIZE + SEGMENTS.length);
   const offsetAt = new Map(offsets.map(({ view, landmark, at }) => [`${view} ${landmark}`, at]));
   const addressStart = capture.views.length * CAMERA_SIZE + SEGMENTS.length + 2 * offsets.length;
-  const factorViews = capture.views.map(({ id }) => id).filter((id) => offsets.some(({ view }) => view === id));
+  const factorViews = capture.views
+    .map(({ id }) => id)
+    .filter((id) => offsets.some(({ view }) => view === id));
   const blockSize = POSE_SIZE + FRAME_FACTORS * factorViews.length;
   const sharedSize = addressStart + blockSize;
   const starts = new Map<Station, number>(

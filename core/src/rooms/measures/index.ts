@@ -64,6 +64,7 @@ export {
 export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
+export { bellsTogether } from './teaching/bellsTogether.ts';
 export { expectedErrors, type TaughtPlace } from './teaching/netError.ts';
 export { steadyPlaces } from './teaching/steadyPlaces.ts';
 export {
@@ -76,7 +77,6 @@ export {
   taughtPlaces,
   UNTAUGHT,
 } from './teaching/taughtPlaces.ts';
-export { aloneShare, FACTORS, loadingsOf } from './teaching/togetherTable.ts';
 export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
 export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

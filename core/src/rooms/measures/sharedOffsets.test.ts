@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { gaussian, seededRandom } from '../../foundation/index.ts';
+import { seededRandom } from '../../foundation/index.ts';
 import type { Capture, Mark } from '../capture/index.ts';
-import { fitLayout } from './fitLayout.ts';
+import type { ViewKind } from '../intake/index.ts';
+import { FRAME_FACTORS, fitLayout } from './fitLayout.ts';
 import { measureCapture } from './index.ts';
+import { bellsTogether } from './teaching/bellsTogether.ts';
 import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
 
 const bodies = {
@@ -12,18 +14,22 @@ const bodies = {
 const TRUE_SHIFT_TOP = -1.3;
 const [OWN_PX, SHARED_PX] = [2, 16];
 
-/** Marks that are off together by view and landmark, each a little besides. */
+/** Marks that are off together by view and landmark, and with others of their frame; each a little besides. */
 function off(capture: Capture, seed: number): Capture {
-  const random = seededRandom(seed);
-  const offsets = new Map<string, readonly [number, number]>();
+  const bell = bellsTogether(seededRandom(seed));
+  const kindOf = new Map(capture.views.map(({ id, kind }) => [id, kind]));
   const marks = capture.marks.map((mark): Mark => {
-    const key = `${mark.view} ${mark.landmark}`;
-    const [du, dv] = offsets.get(key) ?? [SHARED_PX * gaussian(random), SHARED_PX * gaussian(random)];
-    offsets.set(key, [du, dv]);
+    const by = (axis: 'across' | 'down') => {
+      const kind = kindOf.get(mark.view) as ViewKind;
+      return (
+        SHARED_PX * bell(kind, 'clip', mark.landmark, axis) +
+        OWN_PX * bell(kind, mark.station, mark.landmark, axis)
+      );
+    };
     return {
       ...mark,
-      u: mark.u + du + OWN_PX * gaussian(random),
-      v: mark.v + dv + OWN_PX * gaussian(random),
+      u: mark.u + by('across'),
+      v: mark.v + by('down'),
       sdPx: OWN_PX,
       sharedSdPx: SHARED_PX,
     };
@@ -54,7 +60,8 @@ describe('marks that are off together', () => {
     const layout = fitLayout(some);
     const kinds = new Set(some.marks.map(({ view, landmark }) => `${view} ${landmark}`));
     expect(layout.offsets).toHaveLength(kinds.size);
-    expect(layout.size).toBe(size + 2 * kinds.size);
+    const frames = layout.stations.length * some.views.length;
+    expect(layout.size).toBe(size + 2 * kinds.size + FRAME_FACTORS * frames);
     const at = layout.offsets.map((one) => one.at);
     expect(new Set(at).size).toBe(at.length);
     expect(Math.max(...at) + 1).toBeLessThan(layout.landmarkAt('address', 'lead_hip'));

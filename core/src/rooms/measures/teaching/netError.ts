@@ -37,9 +37,9 @@ export interface ExpectedError {
   readonly places: number;
 }
 
-/** Landmarks whose errors are known at all. */
-export const isTeachable = (landmark: Landmark): boolean =>
-  ERROR_ROWS.some((row) => row.landmark === landmark);
+/** Places whose errors are known at all. */
+export const isTeachable = (view: ViewKind, landmark: Landmark): boolean =>
+  ERROR_ROWS.some((row) => row.view === view && row.landmark === landmark);
 
 /**
  * What the network's error will be at `stations` of a new clip, from places that were checked on this player (exact: a Gaussian

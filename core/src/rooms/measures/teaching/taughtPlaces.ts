@@ -30,7 +30,7 @@ const NO_ERROR = 0.1;
 export const taughtPlaces = (swings: readonly TeachingSwing[], hand: Hand): TaughtPlace[] =>
   swings.flatMap(({ id, recordedOn, marks }) =>
     marks.flatMap(({ view, station, landmark, u, v, by, net }): TaughtPlace[] => {
-      if (by === 'network' || !net || net.heightPx <= 0 || !isTeachable(landmark)) return [];
+      if (by === 'network' || !net || net.heightPx <= 0 || !isTeachable(view, landmark)) return [];
       const across = ((hand === 'left' ? -1 : 1) * (net.u - u)) / net.heightPx;
       const down = (net.v - v) / net.heightPx;
       const usual = usualError(view, landmark, station);
