@@ -6,30 +6,30 @@ import type { ViewKind } from '../../intake/index.ts';
  * made-up players (seeds 11, 12 and 21). Across: sd of all of it, and of what is new in every clip; then the same down.
  */
 const LINES = `
-face_on head: 0.62 0.27 / 1.03 0.25
-face_on lead_hip: 0.95 0.32 / 1.05 0.30
-face_on trail_hip: 0.92 0.29 / 1.03 0.30
-face_on lead_knee: 0.85 0.35 / 1.15 0.37
-face_on trail_knee: 0.89 0.34 / 1.12 0.33
-face_on lead_ankle: 0.68 0.26 / 0.98 0.35
-face_on trail_ankle: 0.73 0.31 / 0.96 0.38
-face_on lead_heel: 0.77 0.29 / 1.14 0.44
-face_on trail_heel: 0.77 0.32 / 1.15 0.47
-face_on lead_toe: 0.86 0.45 / 0.91 0.37
-face_on trail_toe: 0.89 0.51 / 0.94 0.36
-face_on neck: 0.50 0.25 / 0.76 0.22
-face_on sternum: 0.49 0.25 / 0.68 0.22
-down_the_line neck: 0.78 0.18 / 0.66 0.23
-down_the_line seat: 0.84 0.24 / 0.72 0.34
-down_the_line head: 0.86 0.22 / 0.77 0.26
-down_the_line lead_hip: 1.34 0.30 / 0.85 0.37
-down_the_line trail_hip: 1.56 0.29 / 0.90 0.38
-down_the_line lead_knee: 1.77 0.39 / 1.08 0.37
-down_the_line trail_knee: 1.55 0.32 / 1.13 0.34
-down_the_line lead_ankle: 1.46 0.33 / 1.08 0.38
-down_the_line trail_ankle: 1.34 0.34 / 1.04 0.42
-down_the_line trail_heel: 1.35 0.39 / 1.11 0.50
-down_the_line trail_toe: 1.51 0.42 / 1.34 0.46`;
+face_on head: 0.56 0.27 / 0.93 0.25
+face_on lead_hip: 0.85 0.32 / 0.95 0.30
+face_on trail_hip: 0.83 0.29 / 0.93 0.30
+face_on lead_knee: 0.77 0.35 / 1.03 0.37
+face_on trail_knee: 0.80 0.34 / 1.01 0.33
+face_on lead_ankle: 0.61 0.26 / 0.88 0.35
+face_on trail_ankle: 0.66 0.31 / 0.86 0.38
+face_on lead_heel: 0.69 0.29 / 1.03 0.44
+face_on trail_heel: 0.69 0.32 / 1.03 0.47
+face_on lead_toe: 0.77 0.45 / 0.82 0.37
+face_on trail_toe: 0.80 0.51 / 0.85 0.36
+face_on neck: 0.45 0.25 / 0.68 0.22
+face_on sternum: 0.44 0.25 / 0.61 0.22
+down_the_line neck: 0.70 0.18 / 0.59 0.23
+down_the_line seat: 0.76 0.24 / 0.65 0.34
+down_the_line head: 0.77 0.22 / 0.69 0.26
+down_the_line lead_hip: 1.21 0.30 / 0.77 0.37
+down_the_line trail_hip: 1.40 0.29 / 0.81 0.38
+down_the_line lead_knee: 1.59 0.39 / 0.97 0.37
+down_the_line trail_knee: 1.40 0.32 / 1.02 0.34
+down_the_line lead_ankle: 1.31 0.33 / 0.97 0.38
+down_the_line trail_ankle: 1.21 0.34 / 0.94 0.42
+down_the_line trail_heel: 1.22 0.39 / 1.00 0.50
+down_the_line trail_toe: 1.36 0.42 / 1.21 0.46`;
 
 /** Of one landmark along one axis of the picture; shares of the body's height. */
 export interface ErrorSpread {
