@@ -42,7 +42,10 @@ try {
       const started = Date.now();
       await press(page, 'Propose stations');
       await new Promise((done) => setTimeout(done, 300));
-      await page.waitForFunction(() => !document.querySelector('progress'), { timeout: 120_000 });
+      await page.waitForFunction(() => !document.querySelector('progress'), {
+        timeout: 120_000,
+        polling: 200,
+      });
       speed += Date.now() - started;
       frames += truth.frames ?? 135;
     }

@@ -33,7 +33,7 @@ export function ClipReader() {
           url,
           kind,
           { ...golfer, errors: table },
-          { onProgress, stopped: Promise.race([stopped, aborted(stop.signal)]) },
+          { onProgress, stopped: Promise.race([stopped, aborted(stop.signal)]), waiting: false },
         );
       },
       save,

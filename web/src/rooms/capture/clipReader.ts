@@ -3,7 +3,7 @@ import { viewsToLook } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import type { SwingWork } from './benchState.ts';
 import { madeOf } from './HowMade.tsx';
-import type { Looked, lookThrough, Proposal } from './lookThrough.ts';
+import type { How, Looked, Proposal } from './lookThrough.ts';
 import { clipUrl } from './queries.ts';
 
 /** The clip that is being looked through now. */
@@ -21,7 +21,7 @@ export interface ReaderHands {
     url: string,
     view: ViewKind,
     golfer: SwingToLook['golfer'] & { readonly studentId: string },
-    how: Parameters<typeof lookThrough>[3],
+    how: Omit<How, 'waiting'>,
   ) => Promise<Looked | null>;
   /** Saves the swing's views and marks, and measures it. */
   readonly save: (swing: Swing, work: SwingWork) => Promise<Swing>;

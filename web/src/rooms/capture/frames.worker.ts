@@ -32,17 +32,24 @@ class ClipReader {
   /** A working copy in which every frame stands alone: quick to reach in any order, and small. */
   private readonly copies: (Blob | undefined)[] = [];
 
+  private coming: {
+    readonly order: number[];
+    readonly canvases: ReturnType<CanvasSink['canvasesAtTimestamps']>;
+  } | null = null;
+
   /** Steps being decoded now: while there are any, copying waits. */
   private stepping: Promise<unknown> = Promise.resolve();
 
   /**
    * Reads the clip's index; the pictures come when asked for. `onCopied` hears the share copied, 0 to 1.
-   * `anew` passes over a working copy that is kept.
+   * `anew` passes over a working copy that is kept. Without `copies` none is made: who goes through a clip once, and on, has no use
+   * for what takes longer than the network.
    */
   async open(
     url: string,
     onCopied: (share: number) => void = () => {},
     anew = false,
+    copies = true,
   ): Promise<OpenedClip | { trouble: ClipTrouble; codec: string }> {
     const kept = anew ? null : await readCopy(url);
     if (kept) {
@@ -67,9 +74,14 @@ class ClipReader {
     this.times = times.sort((a, b) => a - b);
     this.sink = new CanvasSink(track, { poolSize: 2 });
     const facts = { widthPx: track.displayWidth, heightPx: track.displayHeight, times: this.times };
+    if (!copies) return facts;
     // A clip that can't be copied is still stepped, by decoding around each frame.
-    void oneAtATime(() => this.copyAll(track, onCopied))
-      .then(() => this.keep(url, facts))
+    void oneAtATime(async () => {
+      // Another reader of the clip may have kept a copy meanwhile: to write it anew would take its frames away.
+      if (!anew && (await this.takeKept(url))) return;
+      await this.copyAll(track, onCopied);
+      await this.keep(url, facts);
+    })
       .catch(() => undefined)
       .then(() => onCopied(1));
     return facts;
@@ -98,9 +110,13 @@ class ClipReader {
   /** On the disk the copy is there the next time, and weighs nothing now. */
   private async keep(url: string, facts: CopyFacts): Promise<void> {
     const whole = this.wholeCopy();
-    if (!whole || !(await keepCopy(url, facts, whole))) return;
+    if (whole && (await keepCopy(url, facts, whole))) await this.takeKept(url);
+  }
+
+  private async takeKept(url: string): Promise<boolean> {
     const kept = await readCopy(url);
     if (kept) this.copies.splice(0, this.copies.length, ...kept.frames);
+    return kept !== null;
   }
 
   /** The whole working copy, or null where a frame could not be copied: then this reader is needed on. */
@@ -109,17 +125,48 @@ class ClipReader {
     return whole.every((copy) => copy !== undefined) ? (whole as Blob[]) : null;
   }
 
+  /** Frames that are asked for next, in this order, which is the clip's: decoded in one go, none of them twice. */
+  ahead(indices: readonly number[]): void {
+    void this.coming?.canvases.return(undefined);
+    const times = indices.map((i) => this.times[i] as number);
+    this.coming = this.sink && {
+      order: [...indices],
+      canvases: this.sink.canvasesAtTimestamps(times),
+    };
+  }
+
   /** Exactly this frame, as a picture the page may keep. */
   async frame(index: number): Promise<ImageBitmap> {
-    if (!this.kept.has(index) && !this.copies[index]) {
-      const decoded = this.decodeAround(index);
-      this.stepping = decoded.catch(() => undefined);
-      await decoded;
-    }
+    const next = await this.nextAhead(index);
+    if (next) return transfer(next, [next]);
+    if (!this.kept.has(index) && !this.copies[index]) await this.decode(index);
+    const picture = await this.picture(index).catch(async (reason) => {
+      // A kept copy that was let go, or written anew, takes its frames with it.
+      if (!this.sink || !this.copies[index]) throw reason;
+      this.copies.splice(0);
+      await this.decode(index);
+      return this.picture(index);
+    });
+    return transfer(picture, [picture]);
+  }
+
+  private async nextAhead(index: number): Promise<ImageBitmap | null> {
+    if (!this.coming || this.coming.order[0] !== index || this.copies[index]) return null;
+    this.coming.order.shift();
+    const { value } = await this.coming.canvases.next();
+    return value ? createImageBitmap(value.canvas as OffscreenCanvas) : null;
+  }
+
+  private async picture(index: number): Promise<ImageBitmap> {
     const from = this.kept.get(index) ?? this.copies[index];
     if (!from) throw new Error(`frame ${index} could not be decoded`);
-    const picture = await createImageBitmap(from);
-    return transfer(picture, [picture]);
+    return createImageBitmap(from);
+  }
+
+  private async decode(index: number): Promise<void> {
+    const decoded = this.decodeAround(index);
+    this.stepping = decoded.catch(() => undefined);
+    await decoded;
   }
 
   private async decodeAround(index: number): Promise<void> {

@@ -9,15 +9,10 @@ import {
   proposeMarks,
   proposeStations,
   type SeenBody,
-  seenBody,
   steadyPlaces,
   steadySides,
 } from '@inchstep/core/measures';
-import { type Remote, transfer, wrap } from 'comlink';
-import type { BodyPoints } from './decode.ts';
-import type { FrameReader } from './frames.worker.ts';
-import { framesThread } from './framesThread.ts';
-import type { PoseFinder } from './poser.worker.ts';
+import { Eyes, type Pair, Pairs, pairsFor } from './eyes.ts';
 
 export interface Proposal {
   readonly view: ViewKind;
@@ -41,31 +36,33 @@ export interface Golfer {
 /** Fewer found bodies than this share of the frames are nobody standing there. */
 const LEAST_FOUND = 0.6;
 
-/** Looks through a whole clip for the body, in workers; null once it was stopped. `onProgress` hears 0 to 1. */
+export interface How {
+  /** Hears 0 to 1. */
+  readonly onProgress: (share: number) => void;
+  readonly stopped: Promise<unknown>;
+  /** Somebody waits for it; else it goes on beside other work. */
+  readonly waiting: boolean;
+}
+
+/** Looks through a whole clip for the body, in workers; null once it was stopped. */
 export async function lookThrough(
   url: string,
   kind: ViewKind,
   golfer: Golfer,
-  { onProgress, stopped }: { onProgress: (share: number) => void; stopped: Promise<unknown> },
+  { onProgress, stopped, waiting }: How,
 ): Promise<Looked | null> {
-  const frames = framesThread();
-  const network = new Worker('/networks/poser.js');
-  const broken = new Promise<never>((_, fail) => {
-    network.onerror = () => fail(new Trouble('network'));
-  });
+  const pairs = new Pairs(pairsFor(navigator.hardwareConcurrency ?? 1, waiting));
   try {
-    const eyes = [wrap<FrameReader>(frames), wrap<PoseFinder>(network)] as const;
     const seen = await Promise.race([
-      look(...eyes, url, kind, golfer, onProgress),
+      look(pairs.all, url, kind, golfer, onProgress),
       stopped.then(() => null),
-      broken,
+      pairs.broken,
     ]);
     return seen && proposed(seen, kind, golfer);
   } catch (reason) {
     return { ok: false, trouble: reason instanceof Trouble ? reason.code : 'network' };
   } finally {
-    frames.terminate();
-    network.terminate();
+    pairs.end();
   }
 }
 
@@ -102,24 +99,29 @@ interface Seen {
   readonly again: readonly SeenBody[];
 }
 
-/** Of the whole, so much is the coarse pass, as far as anybody can tell beforehand. */
-const COARSE_SHARE = 0.3;
+/** So much of the whole is done after each pass, as far as anybody can tell beforehand. */
+const SHARES = { coarse: 0.25, fine: 0.6 } as const;
 
 async function look(
-  reader: Remote<FrameReader>,
-  poser: Remote<PoseFinder>,
+  pairs: readonly Pair[],
   url: string,
   kind: ViewKind,
   golfer: Golfer,
   onProgress: (share: number) => void,
 ): Promise<Seen> {
-  const clip = await reader.open(url);
-  if ('trouble' in clip) throw new Trouble('clip');
-  await poser.load(`${location.origin}/networks/`);
-  const { times } = clip;
-  const eyes = new Eyes(reader, poser, times, golfer.handedness === 'left');
+  const opened = await Promise.all(
+    pairs.map(async ({ reader, poser }) => {
+      const clip = await reader.open(url, undefined, false, false);
+      if ('trouble' in clip) throw new Trouble('clip');
+      await poser.load(`${location.origin}/networks/`);
+      return clip.times;
+    }),
+  );
+  const times = opened[0] ?? [];
+  const eyes = new Eyes(pairs, times, golfer.handedness);
+  const part = (from: number, to: number) => (share: number) => onProgress(from + (to - from) * share);
   const coarse = framesPerSecond(times, LOOKS.coarsePerSecond);
-  await eyes.lookAt(coarse, (share) => onProgress(COARSE_SHARE * share));
+  await eyes.find(coarse, part(0, SHARES.coarse));
   if (eyes.bodies().length < LEAST_FOUND * coarse.length) throw new Trouble('nobody');
   const moments = () => momentsOf(eyes.bodies(), kind, golfer);
   const guessed = moments();
@@ -127,15 +129,11 @@ async function look(
   const fine = guessed
     ? framesAbout(times, guessed, LOOKS.aboutSeconds)
     : framesPerSecond(times, LOOKS.finePerSecond);
-  await poser.forget();
-  const [from, rest] = [COARSE_SHARE, 1 - COARSE_SHARE];
-  const near = new Set(framesAbout(times, guessed ?? [], LOOKS.againSeconds));
-  await eyes.lookAt(fine, (share) => onProgress(from + 0.9 * rest * share), near);
-  const told = moments() ?? [];
-  const missed = framesAbout(times, told, LOOKS.againSeconds).filter((i) => !near.has(i));
-  await poser.forget();
-  await eyes.lookAt(missed, (share) => onProgress(from + rest * (0.9 + 0.1 * share)), new Set(missed));
-  return { bodies: eyes.bodies(), again: eyes.again };
+  await eyes.find(fine, part(SHARES.coarse, SHARES.fine));
+  const near = framesAbout(times, moments() ?? [], LOOKS.againSeconds);
+  await eyes.find(near, () => undefined);
+  await eyes.lookAgain(near, part(SHARES.fine, 1));
+  return { bodies: eyes.bodies(), again: eyes.more };
 }
 
 /** Moments of the stations, seconds; null where there is no swing to be seen. */
@@ -143,50 +141,4 @@ function momentsOf(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer):
   const steady = steadySides(bodies, kind, golfer.handedness === 'left');
   const stations = proposeStations(steady, kind, golfer);
   return stations.ok ? [...stations.value.values()].flatMap((frame) => steady[frame]?.time ?? []) : null;
-}
-
-/** Looks at frames in order; what was seen of one before is kept. */
-class Eyes {
-  readonly again: SeenBody[] = [];
-  private readonly seen = new Map<number, SeenBody>();
-  private readonly reader: Remote<FrameReader>;
-  private readonly poser: Remote<PoseFinder>;
-  private readonly times: readonly number[];
-  private readonly left: boolean;
-
-  constructor(
-    reader: Remote<FrameReader>,
-    poser: Remote<PoseFinder>,
-    times: readonly number[],
-    left: boolean,
-  ) {
-    this.reader = reader;
-    this.poser = poser;
-    this.times = times;
-    this.left = left;
-  }
-
-  bodies(): SeenBody[] {
-    return [...this.seen].sort(([a], [b]) => a - b).map(([, body]) => body);
-  }
-
-  /** `thrice`: those are also looked at in the mirror and in a wider crop. */
-  async lookAt(
-    frames: readonly number[],
-    onShare: (share: number) => void,
-    thrice: ReadonlySet<number> = new Set(),
-  ): Promise<void> {
-    for (const [k, i] of frames.entries()) {
-      if (thrice.has(i) || !this.seen.has(i)) await this.lookOnce(i, thrice.has(i));
-      onShare((k + 1) / frames.length);
-    }
-  }
-
-  private async lookOnce(i: number, thrice: boolean): Promise<void> {
-    const picture = await this.reader.frame(i);
-    const { found, again } = await this.poser.look(transfer(picture, [picture]), thrice);
-    const body = (points: BodyPoints) => seenBody(this.times[i] as number, points, this.left);
-    if (found) this.seen.set(i, body(found));
-    this.again.push(...again.map(body));
-  }
 }

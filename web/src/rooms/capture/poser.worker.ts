@@ -52,25 +52,25 @@ class Poser {
     return this.keep(first ? await this.within(picture, first.next) : null);
   }
 
-  /** The body in one picture and, where asked, once more in the mirror and in a wider crop. */
-  async look(
-    picture: ImageBitmap,
-    thrice: boolean,
-  ): Promise<{ found: BodyPoints | null; again: BodyPoints[] }> {
+  /** The body in one picture, and the region it was found in; null where it was not. */
+  async look(picture: ImageBitmap): Promise<{ found: BodyPoints; region: Region } | null> {
     const found = await this.find(picture);
-    if (!thrice) return { found, again: [] };
-    const { mirrored, wider } = await this.again(picture);
-    return { found, again: [mirrored, wider].filter((one) => one !== null) };
+    return found && this.last && { found, region: this.last };
   }
 
-  /** The body of the last picture once more, in the mirror and in a wider crop. */
-  async again(picture: ImageBitmap): Promise<{ mirrored: BodyPoints | null; wider: BodyPoints | null }> {
-    const at = this.last;
+  /** The body of a picture once more, in the mirror and in a wider crop; of the last one, where no region is named. */
+  async again(
+    picture: ImageBitmap,
+    at: Region | null = this.last,
+  ): Promise<{ mirrored: BodyPoints | null; wider: BodyPoints | null }> {
     if (!at) return { mirrored: null, wider: null };
-    return {
+    const last = this.last;
+    const looks = {
       mirrored: await this.within(picture, at, true),
       wider: await this.within(picture, { ...at, side: at.side * WIDER }),
     };
+    this.last = last;
+    return looks;
   }
 
   private keep(found: BodyPoints | null): BodyPoints | null {

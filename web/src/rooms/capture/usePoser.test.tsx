@@ -7,21 +7,26 @@ const TIMES = Array.from({ length: 30 }, (_, i) => i / 30);
 let load: () => Promise<void>;
 let find: () => object | null;
 let opened: object;
-let looks: boolean[];
+let looks: number;
 let threads: { atWork: () => number };
 beforeEach(() => {
   load = async () => undefined;
   find = () => null;
-  looks = [];
+  looks = 0;
   opened = { widthPx: 10, heightPx: 20, times: TIMES };
   threads = workInline({
     open: () => opened,
+    ahead: () => undefined,
     frame: (index: number) => ({ index }),
     load: () => load(),
     forget: () => undefined,
-    look: (_: unknown, thrice: boolean) => {
-      looks.push(thrice);
-      return { found: find(), again: [] };
+    look: () => {
+      looks++;
+      const found = find();
+      return found && { found, region: {} };
+    },
+    again: () => {
+      throw new Error('nothing to look at again');
     },
   });
 });
@@ -55,7 +60,7 @@ describe('looking for the player', () => {
   test('leaving the bench stops it, too', async () => {
     load = () => new Promise(() => undefined);
     const { hook } = start();
-    await waitFor(() => expect(threads.atWork()).toBe(2));
+    await waitFor(() => expect(threads.atWork()).toBeGreaterThanOrEqual(2));
     hook.unmount();
     await waitFor(() => expect(threads.atWork()).toBe(0));
   });
@@ -81,7 +86,6 @@ describe('looking for the player', () => {
     await waitFor(() => expect(hook.result.current.trouble).toBe('no_swing'));
     expect(done).not.toHaveBeenCalled();
     // The coarse pass saw nothing, so every frame was looked at, each once.
-    expect(looks).toHaveLength(TIMES.length);
-    expect(looks).not.toContain(true);
+    expect(looks).toBe(TIMES.length);
   });
 });

@@ -21,7 +21,7 @@ export function usePoser() {
     });
     setTrouble(null);
     setShare(0);
-    const looked = await lookThrough(url, kind, golfer, { onProgress: setShare, stopped });
+    const looked = await lookThrough(url, kind, golfer, { onProgress: setShare, stopped, waiting: true });
     if (looked?.ok) done(looked.proposal);
     else if (looked) setTrouble(looked.trouble);
     setShare(null);
