@@ -57,11 +57,14 @@ try {
 }
 report();
 
-function press(page, text) {
-  return page.evaluate(
-    (t) => [...document.querySelectorAll('button')].find((b) => b.textContent.trim().startsWith(t))?.click(),
+async function press(page, text) {
+  const there = await page.waitForFunction(
+    (t) =>
+      [...document.querySelectorAll('button')].find((b) => b.textContent.trim().startsWith(t) && !b.disabled),
+    { polling: 100 },
     text,
   );
+  await there.evaluate((button) => button.click());
 }
 
 /** The clip's swing again, with its camera and sticks but without a station or a mark. */

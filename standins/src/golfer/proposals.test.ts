@@ -107,7 +107,7 @@ describe('marks', () => {
       const real = look(camera, golfer.poseAt(seconds).landmarks[landmark]);
       if (Math.abs(net.u - real.u) < 1.96 * Math.hypot(sdPx, sharedSdPx)) inside++;
     }
-    expect(marks.length).toBe(5 * 11);
+    expect(marks.length).toBe(5 * 13);
     expect(inside / marks.length).toBeGreaterThan(0.92);
   });
   test('what is badly seen is less sure, what is hidden is not proposed', () => {

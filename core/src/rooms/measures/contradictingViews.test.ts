@@ -5,7 +5,11 @@ import { withoutContradiction } from './contradictingViews.ts';
 import { fitBody, measureCapture } from './index.ts';
 import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
 
-const TOP = movedBody({ lead_hip: [-2.0, 3.2, -0.4], trail_hip: [-0.6, -3.8, 0.6], lead_knee: [-1.5, 3.2, 0] });
+const TOP = movedBody({
+  lead_hip: [-2.0, 3.2, -0.4],
+  trail_hip: [-0.6, -3.8, 0.6],
+  lead_knee: [-1.5, 3.2, 0],
+});
 const bodies = { address: ADDRESS_BODY as Body, top: TOP, delivery: TOP, impact: TOP, finish: TOP };
 const [OWN_PX, SHARED_PX] = [6, 5];
 /** Every place as a network proposes it: with a doubt of its own and one that stays. */

@@ -1,5 +1,5 @@
 import { mix, type Result, type Vec3 } from '../../foundation/index.ts';
-import { type Landmark, MAIN_STATIONS, MARKS_WANTED, type Station } from '../capture/index.ts';
+import { type Landmark, MAIN_STATIONS, MARKS_WANTED, type Station, stationRank } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import type { ErrorEntry, NetPlace } from './teaching/taughtPlaces.ts';
 import { smoothTrack } from './trackSmooth.ts';
@@ -188,7 +188,24 @@ export function proposeStations(
     const even = found.value.get(station);
     return even === undefined ? [] : [[station, frameOf(station, even)]];
   });
-  return { ok: true, value: new Map(stations) };
+  return { ok: true, value: inOrder(new Map(stations)) };
+}
+
+/** Found surest first: what moves fast, or stands still, is told by these. */
+const SUREST: readonly Station[] = ['impact', 'top', 'address', 'finish', 'delivery'];
+
+/** Two stations in one frame, or the wrong way round, can't both be right: the less sure one is left for a hand to find. */
+export function inOrder(found: ReadonlyMap<Station, number>): Map<Station, number> {
+  const kept = new Map<Station, number>();
+  for (const station of SUREST) {
+    const frame = found.get(station);
+    if (frame === undefined) continue;
+    const fits = [...kept].every(
+      ([other, at]) => frame !== at && frame < at === stationRank(station) < stationRank(other),
+    );
+    if (fits) kept.set(station, frame);
+  }
+  return new Map([...kept].sort(([a], [b]) => stationRank(a) - stationRank(b)));
 }
 
 const seenWell = (place: SeenPlace | undefined) => (place && place.seen >= HIDDEN ? place : undefined);

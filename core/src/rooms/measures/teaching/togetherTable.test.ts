@@ -37,7 +37,10 @@ describe('what goes wrong together', () => {
     ) as [number[], number[]];
     const r = dot(hip, other);
     expect(r).toBeGreaterThan(0.4);
-    const [first, second] = uncorrelated('face_on', ['lead_hip', 'trail_hip'], 'down') as [number[], number[]];
+    const [first, second] = uncorrelated('face_on', ['lead_hip', 'trail_hip'], 'down') as [
+      number[],
+      number[],
+    ];
     expect(first).toEqual([1, 0]);
     expect(second[0]).toBeCloseTo(-r / Math.sqrt(1 - r * r), 12);
     expect(second[1]).toBeCloseTo(1 / Math.sqrt(1 - r * r), 12);
@@ -62,10 +65,11 @@ describe('what goes wrong together', () => {
         let square = 0;
         for (let k = 0; k < n; k++) {
           const bell = bellsTogether(random);
-          square += dot(
-            rows[last] as number[],
-            landmarks.map((landmark) => bell(view, 'top', landmark, axis)),
-          ) ** 2;
+          square +=
+            dot(
+              rows[last] as number[],
+              landmarks.map((landmark) => bell(view, 'top', landmark, axis)),
+            ) ** 2;
         }
         expect(Math.abs(square / n - 1)).toBeLessThan(0.1);
       }
