@@ -3,10 +3,12 @@ import { type Random, seededRandom } from '@inchstep/core/foundation';
 import { type Hand, resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
   bellsTogether,
+  coachErrors,
   type ErrorEntry,
   errorTable,
   measureCapture,
   nextMarks,
+  placeMeans,
   proposeMarks,
   type SeenBody,
   seenBody,
@@ -206,6 +208,7 @@ const WAYS = [
 /** How much is taught: what is known of the network on this player, and marks set by hand in the very swing. */
 export type Teaching =
   | 'untaught'
+  | 'other players’ checked swings'
   | 'three marks asked for'
   | 'one checked swing'
   | 'two checked swings'
@@ -221,6 +224,7 @@ export function* proposalStudy(swings: readonly SeenSwing[]) {
   const ways: readonly (readonly [Teaching, (swing: SeenSwing) => readonly ErrorEntry[] | null, number?])[] =
     [
       ['untaught', () => UNTAUGHT],
+      ['other players’ checked swings', (swing) => taughtByOthers(swings, swing)],
       ['three marks asked for', () => UNTAUGHT, 3],
       ['one checked swing', (swing) => taughtIf(first(swing), 1)],
       ['two checked swings', (swing) => taughtIf(first(swing), 2)],
@@ -242,6 +246,12 @@ export function* proposalStudy(swings: readonly SeenSwing[]) {
       }
       if (players.size > 0) yield { name, teaching, players: players.size, ...count };
     }
+}
+
+/** What is known of a player when one swing of each of the others was checked. */
+function taughtByOthers(swings: readonly SeenSwing[], { player }: SeenSwing): ErrorEntry[] {
+  const firsts = swings.filter((one) => one.player !== player && one.day === 0 && one.key.endsWith('s0'));
+  return errorTable([], DAYS[1], coachErrors(firsts.map((one) => placeMeans(checkedIn(one)))));
 }
 
 const taughtIf = (swings: readonly SeenSwing[], enough: number): ErrorEntry[] | null =>

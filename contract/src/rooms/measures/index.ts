@@ -74,6 +74,8 @@ export const networkSchema = z.object({
   places: z.int(),
   /** How far off the hips may still be proposed, one sd, inches; null while nothing was taught. */
   hipsSdIn: z.number().nullable(),
+  /** Other students of the coach whose checked marks it was learnt from, too. */
+  students: z.int(),
   /** The forgetting that can be taken back; null where nothing was forgotten. */
   forgotten: idSchema.nullable(),
 });

@@ -65,7 +65,9 @@ export { type LineId, type ReferenceLine, referenceLines } from './referenceLine
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
 export { bellsTogether } from './teaching/bellsTogether.ts';
-export { expectedErrors, type TaughtPlace } from './teaching/netError.ts';
+export { coachErrors, type PlaceMean, placeMeans } from './teaching/coachErrors.ts';
+export { expectedErrors } from './teaching/netError.ts';
+export type { TaughtPlace } from './teaching/places.ts';
 export { steadyPlaces } from './teaching/steadyPlaces.ts';
 export {
   asUntaught,

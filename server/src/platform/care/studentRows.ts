@@ -10,6 +10,7 @@ export const NOBODYS_TABLES: ReadonlySet<string> = new Set([
   'column_matches',
   'own_drills',
   'summaries',
+  'net_means',
 ]);
 
 export type Row = Record<string, unknown>;

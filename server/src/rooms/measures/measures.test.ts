@@ -187,7 +187,51 @@ test('what an older definition said is never thrown together with what today’s
   await own.stop();
 });
 
-test('a hand on proposed marks teaches how the network errs on this student, and on nobody else', async () => {
+test('what was checked on a coach’s students says how the network errs on the next one', async () => {
+  const own = await testServer();
+  const ids = [await addStudent(own), await addStudent(own), await addStudent(own)] as const;
+  const [first, second, next] = ids;
+  const errors = async (id: string) =>
+    (await own.ask<NetworkErrors>('GET', `/api/students/${id}/network`)).body;
+  const hip = async (id: string) =>
+    (await errors(id)).table.find(
+      ({ view, station, landmark }) => view === 'face_on' && station === 'address' && landmark === 'lead_hip',
+    );
+  const untaught = await hip(next);
+  const check = async (id: string, offPx: number) => {
+    const swing = { ...markedSwing('priya-then'), id: randomUUID() };
+    const marks = swing.marks.map((mark) => ({
+      ...mark,
+      net: { u: mark.u + offPx, v: mark.v, heightPx: 800 },
+    }));
+    await own.ask('POST', `/api/students/${id}/swings`, { ...swing, marks });
+    await own.ask('POST', `/api/swings/${swing.id}/measure`);
+    return swing.id;
+  };
+  await check(first, 12);
+  expect(await errors(first)).toMatchObject({ students: 0 });
+  expect(await errors(next)).toMatchObject({ students: 1, places: 0, hipsSdIn: null });
+  const once = await hip(next);
+  const swingId = await check(second, 12);
+  const twice = await hip(next);
+  const beyond = (one: typeof once) => (one?.across ?? 0) - (untaught?.across ?? 0);
+  expect(beyond(once)).toBeGreaterThan(0.0005);
+  expect(beyond(twice)).toBeGreaterThan(beyond(once));
+  expect(twice?.ownSd).toBeLessThan(untaught?.ownSd as number);
+  // Measured again it is the same student still; forgotten, he says nothing to anybody, and taken back he does.
+  await own.ask('POST', `/api/swings/${swingId}/measure`);
+  expect(await errors(next)).toMatchObject({ students: 2 });
+  const id = randomUUID();
+  own.at('2027-03-02T10:00:00');
+  await own.ask('POST', `/api/students/${second}/network/forget`, { id });
+  expect(await errors(next)).toMatchObject({ students: 1 });
+  expect(beyond(await hip(next))).toBeCloseTo(beyond(once), 12);
+  await own.ask('POST', `/api/students/${second}/network/forget/${id}/undo`);
+  expect(beyond(await hip(next))).toBeCloseTo(beyond(twice), 12);
+  await own.stop();
+});
+
+test('a hand on proposed marks teaches how the network errs on this student', async () => {
   const own = await testServer();
   const [taught, other] = [await addStudent(own), await addStudent(own)];
   const errors = async (id: string) =>

@@ -7,6 +7,7 @@ import { captureOf, getSwing, motionOf } from '../capture/index.ts';
 import { getStudent, record, refuseWithoutConsent } from '../intake/index.ts';
 import type { JOBS } from './jobs.ts';
 import { dropReading, putReading, readingOf, readingsOf } from './repo.ts';
+import { keepTeaching, teaches } from './teaching.ts';
 
 type Measured = Pick<Reading, 'track'> & { readonly measures: readonly Measure[] };
 
@@ -59,6 +60,7 @@ function keep(ctx: Context, swing: Swing, { measures, ...extra }: Measured): Rea
   ctx.records.write(swing.studentId, () => {
     const first = readingOf(ctx.db, swing.id) === null;
     putReading(ctx.db, swing.studentId, reading);
+    if (teaches(swing)) keepTeaching(ctx, swing.studentId);
     if (first) record(ctx, swing.studentId, 'measured', { swing: swing.id, count: measures.length });
   });
   return reading;

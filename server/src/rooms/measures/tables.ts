@@ -1,4 +1,5 @@
 import { READING } from '@inchstep/contract/kept';
+import type { PlaceMean } from '@inchstep/core/measures';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { keptColumn } from '../../platform/keptColumn.ts';
 import { swings } from '../capture/tables.ts';
@@ -26,6 +27,18 @@ export const readings = sqliteTable(
   },
   (t) => [index('readings_by_student').on(t.studentId, t.recordedOn)],
 );
+
+/**
+ * What each student's checked marks say of the network, as means: what the other students of the coach learn from. Made again with every
+ * reading of a swing that teaches.
+ */
+export const netMeans = sqliteTable('net_means', {
+  studentId: text('student_id')
+    .primaryKey()
+    .references(() => students.id, { onDelete: 'cascade' }),
+  at: text('at').notNull(),
+  body: text('body', { mode: 'json' }).$type<readonly PlaceMean[]>().notNull(),
+});
 
 /** Moments from which on a student is taught anew: what was checked in swings before is forgotten, unless it was undone. */
 export const teachingResets = sqliteTable(

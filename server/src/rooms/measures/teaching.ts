@@ -1,32 +1,59 @@
+import type { Swing } from '@inchstep/contract/capture';
 import type { NetworkErrors } from '@inchstep/contract/measures';
-import { errorTable, knownTo, taughtPlaces } from '@inchstep/core/measures';
+import {
+  coachErrors,
+  errorTable,
+  knownTo,
+  placeMeans,
+  type TaughtPlace,
+  taughtPlaces,
+} from '@inchstep/core/measures';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { listSwings } from '../capture/index.ts';
 import { getStudent, once } from '../intake/index.ts';
-import { insertReset, lastReset, undoReset } from './teachingRepo.ts';
+import { insertReset, lastReset, meansOfOthers, putMeans, undoReset } from './teachingRepo.ts';
 
 /** Swings further back say nothing new that those after them do not. */
 const MOST_SWINGS = 40;
 
-/** How the body network is expected to err on a player: learnt from every place that a hand has checked. */
-export function networkErrorsOf(ctx: Context, studentId: string): NetworkErrors {
+/** What is learnt of a coach's world from more students than this says nothing new. */
+const MOST_STUDENTS = 60;
+
+/** Every place of a student that a hand has checked after the network, as far as it is not forgotten. */
+function taughtOf(ctx: Context, studentId: string): TaughtPlace[] {
   const { profile } = getStudent(ctx, studentId);
   const reset = lastReset(ctx.db, studentId);
   const swings = listSwings(ctx, studentId)
     .filter(({ discardedAt, createdAt }) => discardedAt === null && createdAt > (reset?.at ?? ''))
     .slice(0, MOST_SWINGS);
-  const taught = taughtPlaces(swings, profile.handedness);
-  const table = errorTable(taught, today(ctx));
+  return taughtPlaces(swings, profile.handedness);
+}
+
+/** How the body network is expected to err on a player: learnt from every place that a hand has checked, on him and on the coach's others. */
+export function networkErrorsOf(ctx: Context, studentId: string): NetworkErrors {
+  const { profile } = getStudent(ctx, studentId);
+  const taught = taughtOf(ctx, studentId);
+  const others = meansOfOthers(ctx.db, studentId, MOST_STUDENTS);
+  const table = errorTable(taught, today(ctx), coachErrors(others));
   const hips = knownTo(table, 'face_on', 'lead_hip') ?? knownTo(table, 'down_the_line', 'lead_hip');
   return {
     table,
     swings: new Set(taught.map(({ clip }) => clip.split(' ')[0])).size,
     places: taught.length,
+    students: others.length,
     hipsSdIn: hips === null ? null : hips * profile.heightIn,
-    forgotten: reset?.id ?? null,
+    forgotten: lastReset(ctx.db, studentId)?.id ?? null,
   };
 }
+
+/** Brings what other students learn from this one up to his marks. */
+export const keepTeaching = (ctx: Context, studentId: string): void =>
+  putMeans(ctx.db, { studentId, at: stamp(ctx), body: placeMeans(taughtOf(ctx, studentId)) });
+
+/** Whether a hand has checked anything in a swing after the network. */
+export const teaches = ({ marks }: Pick<Swing, 'marks'>): boolean =>
+  marks.some(({ by, net }) => by !== 'network' && net !== undefined);
 
 /** From now on the student is taught anew; what was checked stays where it is, as marks. */
 export function forgetTeaching(ctx: Context, studentId: string, id: string, author: string): NetworkErrors {
@@ -34,7 +61,10 @@ export function forgetTeaching(ctx: Context, studentId: string, id: string, auth
   return once(
     ctx,
     { id, what: 'teaching_reset', studentId, author },
-    () => insertReset(ctx.db, { id, studentId, at: stamp(ctx), undoneAt: null, author }),
+    () => {
+      insertReset(ctx.db, { id, studentId, at: stamp(ctx), undoneAt: null, author });
+      keepTeaching(ctx, studentId);
+    },
     () => networkErrorsOf(ctx, studentId),
   );
 }
@@ -44,6 +74,7 @@ export function rememberTeaching(ctx: Context, studentId: string, id: string): N
     studentId,
     () => {
       if (!undoReset(ctx.db, studentId, id, stamp(ctx))) throw new Refusal('not_found');
+      keepTeaching(ctx, studentId);
     },
     'nothing',
   );

@@ -9,7 +9,7 @@ export function Knows({ student }: { readonly student: Student }) {
   const forget = useForgetTeaching(student.id);
   const { value } = useUnits();
   if (!network.data) return null;
-  const { hipsSdIn, swings, forgotten } = network.data;
+  const { hipsSdIn, swings, students, forgotten } = network.data;
   const { firstName } = student.profile;
   return (
     <>
@@ -25,6 +25,9 @@ export function Knows({ student }: { readonly student: Student }) {
             {AUTO_MARKS_WORDS.forget}
           </button>
         </>
+      )}
+      {hipsSdIn === null && students > 0 && (
+        <span data-testid="knows">{AUTO_MARKS_WORDS.knowsOthers(firstName, students)}</span>
       )}
       {hipsSdIn === null && forgotten !== null && (
         <>

@@ -12,6 +12,7 @@ const known = (more: Partial<NetworkErrors>): NetworkErrors => ({
   swings: 2,
   places: 80,
   hipsSdIn: 0.42,
+  students: 0,
   forgotten: null,
   ...more,
 });
@@ -41,4 +42,13 @@ test('of whom nothing was taught nothing is said', async () => {
   const { container } = draw(<Knows student={STUDENT} />);
   await new Promise((done) => setTimeout(done, 50));
   expect(container.textContent).toBe('');
+});
+
+test('what the coach’s other students have taught is said of one who has not', async () => {
+  fakeServer({
+    'GET /api/students/x/network': known({ hipsSdIn: null, swings: 0, places: 0, students: 3 }),
+  });
+  draw(<Knows student={STUDENT} />);
+  expect((await screen.findByTestId('knows')).textContent).toMatch(/nothing of Ana yet.*3 others/);
+  expect(screen.queryByText('Forget')).toBeNull();
 });

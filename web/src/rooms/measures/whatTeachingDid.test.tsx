@@ -17,7 +17,14 @@ const mark = { view: 'face_on', station: 'top', landmark: 'lead_hip', u: 310, v:
 const workOf = (...marks: object[]) => ({ views: [], marks, made: { club: 'mid_iron' } }) as never;
 const network = (places: number) => {
   fakeServer({
-    'GET /api/students/x/network': { table: [], swings: 1, places, hipsSdIn: 0.4, forgotten: null },
+    'GET /api/students/x/network': {
+      table: [],
+      swings: 1,
+      places,
+      hipsSdIn: 0.4,
+      students: 0,
+      forgotten: null,
+    },
   });
 };
 const told = (id: string, verdict: string) => ({ id, verdict }) as never;

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, plusDays, seededRandom } from '../../../foundation/index.ts';
 import type { Station } from '../../capture/index.ts';
-import { expectedErrors, type TaughtPlace } from './netError.ts';
+import { expectedErrors } from './netError.ts';
+import type { TaughtPlace } from './places.ts';
 import { CLIP_SHARE, ERROR_ROWS, FADES_IN_DAYS, HAND_SD, PLAYER_SHARE, REST_TIMES } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 

@@ -1,6 +1,8 @@
 import { daysBetween, type IsoDay } from '../../../foundation/index.ts';
 import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
+import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
+import type { TaughtPlace } from './places.ts';
 import {
   type Axis,
   CLIP_SHARE,
@@ -9,20 +11,9 @@ import {
   HAND_SD,
   PLAYER_SHARE,
   REST_TIMES,
+  WORLD_SHARE,
 } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
-
-/** One place as the network saw it less where a coach's hand has it; shares of the body's height, right and down of a right-hander's picture. */
-export interface TaughtPlace {
-  readonly view: ViewKind;
-  readonly station: Station;
-  readonly landmark: Landmark;
-  /** What names the clip; places of one clip share its error. */
-  readonly clip: string;
-  readonly on: IsoDay;
-  readonly across: number;
-  readonly down: number;
-}
 
 /** What is to be taken off a place that the network sees in a new clip, and what is left open along each axis. */
 export interface ExpectedError {
@@ -44,7 +35,7 @@ export const isTeachable = (view: ViewKind, landmark: Landmark): boolean =>
 /**
  * What the network's error will be at `stations` of a new clip, from places that were checked on this player (exact: a Gaussian
  * process over player, station and clip, fading with time, for each axis by itself). Without any it is what it is with everybody,
- * give or take the rest.
+ * as far as the coach's other students say so, give or take the rest.
  */
 export function expectedErrors(
   taught: readonly TaughtPlace[],
@@ -52,9 +43,10 @@ export function expectedErrors(
   landmark: Landmark,
   stations: readonly Station[],
   today: IsoDay,
+  coach: CoachErrors = NO_STUDENTS,
 ): ReadonlyMap<Station, ExpectedError> {
   const own = taught.filter((place) => place.view === view && place.landmark === landmark);
-  const along = (axis: Axis) => alongAxis(own, view, landmark, stations, today, axis);
+  const along = (axis: Axis) => alongAxis(own, { view, landmark, axis, coach }, stations, today);
   const [across, down] = [along('across'), along('down')];
   return new Map(
     stations.map((station, i) => {
@@ -81,15 +73,21 @@ interface AxisError {
   readonly ownSd: number;
 }
 
+/** One landmark of a view along one axis, with what the coach's other students say of it. */
+interface Of {
+  readonly view: ViewKind;
+  readonly landmark: Landmark;
+  readonly axis: Axis;
+  readonly coach: CoachErrors;
+}
+
 function alongAxis(
   own: readonly TaughtPlace[],
-  view: ViewKind,
-  landmark: Landmark,
+  of: Of,
   stations: readonly Station[],
   today: IsoDay,
-  axis: Axis,
 ): AxisError[] {
-  const together = covarianceOf(view, landmark, axis);
+  const together = covarianceOf(of);
   const restOf = (station: Station): number => together.rest * (1 - CLIP_SHARE) * (REST_TIMES[station] ?? 1);
   const known = own.map((a) =>
     own.map((b) => together.of(a, b) + (a === b ? restOf(a.station) + HAND_SD ** 2 : 0)),
@@ -102,10 +100,12 @@ function alongAxis(
       own.map((place) => together.of(one, place)),
     ),
   );
-  const usual = (station: Station) => usualError(view, landmark, station)[axis];
+  const usual = (station: Station) =>
+    usualError(of.view, of.landmark, station)[of.axis] +
+    of.coach(of.view, of.landmark, station, of.axis).mean;
   const target = forward(
     factor,
-    own.map((place) => place[axis] - usual(place.station)),
+    own.map((place) => place[of.axis] - usual(place.station)),
   );
   // Covariance of the errors at the stations asked for, the new clip's own share in all of them.
   const left = asked.map((a, i) =>
@@ -122,15 +122,18 @@ function alongAxis(
 type Where = Pick<TaughtPlace, 'station' | 'clip' | 'on'>;
 
 /** What two places have in common: the player's part fades with time, the clip's is the clip's alone. */
-function covarianceOf(view: ViewKind, landmark: Landmark, axis: Axis) {
+function covarianceOf({ view, landmark, axis, coach }: Of) {
   const spread = ERROR_ROWS.find((row) => row.view === view && row.landmark === landmark)?.[axis];
   const rest = (spread?.rest ?? 0) ** 2;
   const learnt = Math.max(0, (spread?.all ?? 0) ** 2 - rest);
   const player = PLAYER_SHARE[axis];
+  const left = (station: Station) => coach(view, landmark, station, axis).left;
   const of = (a: Where, b: Where): number => {
     const fades = Math.exp(-Math.abs(daysBetween(a.on, b.on)) / FADES_IN_DAYS);
     const same = player + (a.station === b.station ? 1 - player : 0);
-    return fades * learnt * same + (a.clip === b.clip ? CLIP_SHARE * rest : 0);
+    // What the other students have told of the coach's part is doubted no more.
+    const told = 1 - WORLD_SHARE + WORLD_SHARE * Math.sqrt(left(a.station) * left(b.station));
+    return fades * learnt * told * same + (a.clip === b.clip ? CLIP_SHARE * rest : 0);
   };
   return { rest, of };
 }

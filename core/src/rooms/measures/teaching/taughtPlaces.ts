@@ -1,7 +1,9 @@
 import type { IsoDay } from '../../../foundation/index.ts';
 import { type Landmark, MAIN_STATIONS, type Mark, type Station } from '../../capture/index.ts';
 import type { Hand, ViewKind } from '../../intake/index.ts';
-import { type ExpectedError, expectedErrors, isTeachable, type TaughtPlace } from './netError.ts';
+import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
+import { type ExpectedError, expectedErrors, isTeachable } from './netError.ts';
+import type { TaughtPlace } from './places.ts';
 import { ERROR_ROWS } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
@@ -47,9 +49,13 @@ export interface ErrorEntry extends ExpectedError {
 }
 
 /** For every place that is proposed, in both views. */
-export const errorTable = (taught: readonly TaughtPlace[], today: IsoDay): ErrorEntry[] =>
+export const errorTable = (
+  taught: readonly TaughtPlace[],
+  today: IsoDay,
+  coach: CoachErrors = NO_STUDENTS,
+): ErrorEntry[] =>
   ERROR_ROWS.flatMap(({ view, landmark }) =>
-    [...expectedErrors(taught, view, landmark, MAIN_STATIONS, today)].map(([station, error]) => ({
+    [...expectedErrors(taught, view, landmark, MAIN_STATIONS, today, coach)].map(([station, error]) => ({
       view,
       station,
       landmark,

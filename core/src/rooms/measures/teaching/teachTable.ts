@@ -61,6 +61,11 @@ export type Axis = 'across' | 'down';
 
 /** Of what a player's body and clothes do to a landmark (all but the rest), so much is the same at every station. */
 export const PLAYER_SHARE: Readonly<Record<Axis, number>> = { across: 0.1, down: 0.35 };
+/**
+ * Of what differs between players (all but the rest), so much is taken to be the same with all students of one coach: his cameras, his light, the
+ * people who come to him. A judgement: made-up players have one world between them.
+ */
+export const WORLD_SHARE = 0.35;
 /** Of the variance of the rest, so much is the same at every station of the clip. */
 export const CLIP_SHARE = 0.15;
 
