@@ -1,7 +1,14 @@
 import { type Capture, MAIN_STATIONS } from '@inchstep/core/capture';
-import { gaussian, type Random, seededRandom } from '@inchstep/core/foundation';
+import { type Random, seededRandom } from '@inchstep/core/foundation';
 import { resolveSchool } from '@inchstep/core/intake';
-import { type ErrorEntry, errorTable, measureCapture, taughtPlaces, UNTAUGHT } from '@inchstep/core/measures';
+import {
+  bellsTogether,
+  type ErrorEntry,
+  errorTable,
+  measureCapture,
+  taughtPlaces,
+  UNTAUGHT,
+} from '@inchstep/core/measures';
 import { describe, expect, test } from '@jest/globals';
 import { makeCamera, makeMarks } from '../devices/camera.ts';
 import { anotherSwing, captureGolfer, makeGolfer, type StandInGolfer, trueMeasures } from './golfer.ts';
@@ -9,26 +16,35 @@ import { anotherSwing, captureGolfer, makeGolfer, type StandInGolfer, trueMeasur
 const KINDS = ['face_on', 'down_the_line'] as const;
 const LENS = { widthPx: 540, heightPx: 960, focalPx: 1120 };
 const HEIGHT_PX = 620;
-/** How a network errs on one player: the same at a station from swing to swing, but for a little. */
-const [PLAYER, STATION, SWING] = [0.004, 0.008, 0.0035];
+/**
+ * How a network errs on one player, in shares of all that it errs by: the same at every station, the same at a station from swing to swing,
+ * and new each time.
+ */
+const [PLAYER, STATION, SWING] = [0.4, 0.84, 0.37];
 
-/** A player of whom the network errs in a way of his own. */
+/** A player of whom the network errs in a way of his own; what goes wrong together does so as it was seen to. */
 function erringOn(random: Random) {
-  const drawn = new Map<string, number>();
-  const one = (key: string, sd: number): number => {
-    const known = drawn.get(key) ?? sd * gaussian(random);
-    drawn.set(key, known);
-    return known;
+  const always = bellsTogether(random);
+  return () => {
+    const now = bellsTogether(random);
+    return (entry: ErrorEntry, axis: 'across' | 'down'): number => {
+      const { view, station, landmark } = entry;
+      const sd =
+        axis === 'across'
+          ? Math.hypot(entry.sharedSd, entry.ownSd)
+          : Math.hypot(entry.sharedSdDown, entry.ownSdDown);
+      const bells =
+        PLAYER * always(view, 'anywhere', landmark, axis) +
+        STATION * always(view, station, landmark, axis) +
+        SWING * now(view, station, landmark, axis);
+      return entry[axis] + sd * bells;
+    };
   };
-  return (entry: ErrorEntry, axis: 'across' | 'down'): number =>
-    entry[axis] +
-    one(`${entry.view} ${entry.landmark} ${axis}`, PLAYER) +
-    one(`${entry.view} ${entry.landmark} ${entry.station} ${axis}`, STATION) +
-    SWING * gaussian(random);
 }
 
 /** What a swing is to the program: exact places, and where the network saw them. */
-function filmed(golfer: StandInGolfer, errs: ReturnType<typeof erringOn>, random: Random) {
+function filmed(golfer: StandInGolfer, erring: ReturnType<typeof erringOn>, random: Random) {
+  const errs = erring();
   const cameras = KINDS.map((kind) => makeCamera(kind, { kind, ...LENS }, random));
   const marks = cameras.flatMap((camera) =>
     makeMarks(golfer, camera, MAIN_STATIONS, seededRandom(1), 0).flatMap((mark) => {
