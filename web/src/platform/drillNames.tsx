@@ -1,4 +1,3 @@
-import { DRILL_WORDS } from '@inchstep/contract/words';
 import { createContext, type ReactNode, useContext, useMemo } from 'react';
 
 /** Drills by name, for rooms that come before the one that knows drills. */
@@ -14,9 +13,8 @@ const namesOf = (ids: readonly string[], nameOf: (id: string) => string): DrillN
   nameOf,
 });
 
-const Names = createContext<DrillNames>(
-  namesOf(Object.keys(DRILL_WORDS), (id) => DRILL_WORDS[id]?.name ?? id),
-);
+/** Nothing to pick from, as on a student's page, which does not carry the names of all drills. */
+const Names = createContext<DrillNames>({ all: [], nameOf: (id) => id });
 export const useDrillNames = (): DrillNames => useContext(Names);
 
 export function DrillNamesOf({

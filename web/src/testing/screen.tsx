@@ -1,11 +1,14 @@
-import { HOUSE_WORDS } from '@inchstep/contract/words';
+import { DRILL_WORDS, HOUSE_WORDS } from '@inchstep/contract/words';
 import { jest } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { type RenderResult, render } from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
 import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
+import { DrillNamesOf } from '../platform/drillNames.tsx';
 import { SettingsProvider } from '../platform/settings.tsx';
 import { WordsOf } from '../rooms/prescription/libraryWords.tsx';
+
+const HOUSE_IDS = Object.keys(DRILL_WORDS);
 
 export interface Asked {
   readonly method: string;
@@ -63,16 +66,18 @@ export function draw(
   return render(
     <QueryClientProvider client={client}>
       <SettingsProvider>
-        <WordsOf words={HOUSE_WORDS}>
-          <MemoryRouter initialEntries={[at.url ?? '/']}>
-            <Routes>
-              <Route element={frame}>
-                <Route path={at.path ?? '/'} element={what} />
-                <Route path="*" element={<p>elsewhere</p>} />
-              </Route>
-            </Routes>
-          </MemoryRouter>
-        </WordsOf>
+        <DrillNamesOf ids={HOUSE_IDS} nameOf={HOUSE_WORDS.nameOf}>
+          <WordsOf words={HOUSE_WORDS}>
+            <MemoryRouter initialEntries={[at.url ?? '/']}>
+              <Routes>
+                <Route element={frame}>
+                  <Route path={at.path ?? '/'} element={what} />
+                  <Route path="*" element={<p>elsewhere</p>} />
+                </Route>
+              </Routes>
+            </MemoryRouter>
+          </WordsOf>
+        </DrillNamesOf>
       </SettingsProvider>
     </QueryClientProvider>,
   );
