@@ -46,7 +46,7 @@ export const AUTO_MARKS_WORDS = {
   knows: (name: string, hips: string, swings: number) =>
     `Knows ${name}’s hips to ${hips}, from ${swings === 1 ? 'one checked swing' : `${swings} checked swings`}.`,
   knowsOthers: (name: string, students: number) =>
-    `Knows nothing of ${name} yet; of ${students === 1 ? 'one other student' : `${students} others`} how the network errs in your pictures.`,
+    `Nothing taught of ${name} yet; ${students === 1 ? 'one other student says' : `${students} other students say`} how the network errs in your pictures.`,
   forget: 'Forget',
   forgotten: (name: string) => `What was taught of ${name} is forgotten.`,
   remember: 'Take that back',
