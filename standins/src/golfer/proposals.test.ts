@@ -88,6 +88,30 @@ describe.each(['face_on', 'down_the_line'] as const)('%s', (kind) => {
   });
 });
 
+test('the other view of the swing says when it has its stations, on its own clock', () => {
+  const { bodies } = watch('down_the_line', 'right', { noise: 0.006 });
+  const golfer = { heightIn: 70, handedness: 'right' } as const;
+  const own = stationsOf(bodies, 'down_the_line', 'right');
+  const times = [...own].map(([station, frame]) => [station, 2 + (bodies[frame]?.time as number)] as const);
+  const later = 6 / RATE;
+  const other = new Map(
+    times.map(([station, time]) => [station, station === 'delivery' ? time + later : time]),
+  );
+  const both = proposeStations(bodies, 'down_the_line', golfer, other);
+  if (!both.ok) throw new Error('no stations');
+  for (const [station, frame] of both.value)
+    expect([station, frame - (own.get(station) as number)]).toEqual([
+      station,
+      station === 'delivery' ? 3 : 0,
+    ]);
+  // A clip of another swing says nothing here.
+  const slower = new Map(
+    [...other].map(([station, time]) => [station, station === 'impact' ? time + 0.3 : time]),
+  );
+  const alone = proposeStations(bodies, 'down_the_line', golfer, slower);
+  expect(alone.ok && [...alone.value]).toEqual([...own]);
+});
+
 test('sides that a frame takes for each other are set right face-on', () => {
   const plain = watch('face_on', 'right').bodies;
   const mixed = watch('face_on', 'right', { swapAt: 60 }).bodies;

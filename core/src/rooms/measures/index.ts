@@ -55,13 +55,14 @@ export { HOUSE_POSTURES, joint, type Posture, type PostureId, posed } from './po
 export {
   type ProposedMark,
   proposeMarks,
-  proposeStations,
   type SeenBody,
   type SeenPlace,
   seenBody,
   steadySides,
 } from './proposals.ts';
+export { proposeStations } from './proposedStations.ts';
 export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
+export type { StationMoments } from './stationsTogether.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
 export { bellsTogether } from './teaching/bellsTogether.ts';

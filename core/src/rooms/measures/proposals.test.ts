@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Station } from '../capture/index.ts';
-import { inOrder, seenBody } from './proposals.ts';
+import { seenBody } from './proposals.ts';
+import { inOrder } from './proposedStations.ts';
 
 describe('stations that were found', () => {
   const order = (found: readonly [Station, number][]) => [...inOrder(new Map(found))];

@@ -37,12 +37,13 @@ export function AutoMarks({
   ).length;
   const open = state.work.marks.filter((m) => m.view === view.kind && m.by === 'network').length;
   const name = VIEW_WORDS[view.kind]?.toLowerCase();
+  const other = state.work.views.find(({ kind }) => kind !== view.kind)?.stationTimes ?? {};
   const start = () => {
     if (view.clipId)
       void propose(
         clipUrl(view.clipId),
         view.kind,
-        { heightIn, handedness, errors: network.data?.table ?? UNTAUGHT },
+        { heightIn, handedness, errors: network.data?.table ?? UNTAUGHT, other },
         (proposal) => dispatch({ type: 'propose', ...proposal }),
       );
   };

@@ -85,8 +85,16 @@ describe('the reader of clips', () => {
   });
   test('both views of a swing, each saved by the version that the one before brought', async () => {
     const both = waits('both', { views: [view('face_on'), view('down_the_line')] });
-    await readClips(hands([both], [found('face_on'), found('down_the_line')]), new Set());
+    const heard: unknown[] = [];
+    const reader = hands([both], [found('face_on'), found('down_the_line')]);
+    const look: ReaderHands['look'] = (url, kind, golfer, how) => {
+      heard.push(golfer.other);
+      return reader.look(url, kind, golfer, how);
+    };
+    await readClips({ ...reader, look }, new Set());
     expect(saved.map(({ version }) => version)).toEqual([1, 2]);
+    // The second hears when the first has its stations.
+    expect(heard).toEqual([{}, { address: 0.4, top: 1.2 }]);
     expect(saved[1]?.work.marks.map(({ view: of }) => of)).toEqual(['face_on', 'down_the_line']);
   });
   test.each(['clip', 'nobody', 'no_swing'] as const)('keeps why nothing was seen: %s', async (trouble) => {

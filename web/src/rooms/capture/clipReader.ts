@@ -3,7 +3,7 @@ import { viewsToLook } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import type { SwingWork } from './benchState.ts';
 import { madeOf } from './HowMade.tsx';
-import type { How, Looked, Proposal } from './lookThrough.ts';
+import type { Golfer, How, Looked, Proposal } from './lookThrough.ts';
 import { clipUrl } from './queries.ts';
 
 /** The clip that is being looked through now. */
@@ -20,7 +20,7 @@ export interface ReaderHands {
   readonly look: (
     url: string,
     view: ViewKind,
-    golfer: SwingToLook['golfer'] & { readonly studentId: string },
+    golfer: SwingToLook['golfer'] & Pick<Golfer, 'other'> & { readonly studentId: string },
     how: Omit<How, 'waiting'>,
   ) => Promise<Looked | null>;
   /** Saves the swing's views and marks, and measures it. */
@@ -59,7 +59,7 @@ export async function readClips(hands: ReaderHands, leave: Set<string>): Promise
           .look(
             clipUrl(clipId),
             view,
-            { ...next.golfer, studentId: swing.studentId },
+            { ...next.golfer, studentId: swing.studentId, other: otherTimes(swing, view) },
             { onProgress, stopped },
           )
           .finally(overtaken.end);
@@ -72,6 +72,10 @@ export async function readClips(hands: ReaderHands, leave: Set<string>): Promise
     .finally(() => hands.tell(null));
   return true;
 }
+
+/** When the swing's other view has its stations: seen before, or named by a hand. */
+const otherTimes = ({ views }: Swing, view: ViewKind): Golfer['other'] =>
+  views.find(({ kind }) => kind !== view)?.stationTimes ?? {};
 
 /** The swing's work with what a look brought: stations and marks, or the word that nothing was seen. */
 function workAfter(swing: Swing, view: ViewKind, looked: Exclude<Looked, null>): SwingWork {

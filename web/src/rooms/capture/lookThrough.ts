@@ -1,5 +1,5 @@
 import type { SwingMark, SwingView } from '@inchstep/contract/capture';
-import type { LookTrouble } from '@inchstep/core/capture';
+import type { LookTrouble, Station } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import {
   type ErrorEntry,
@@ -9,6 +9,7 @@ import {
   proposeMarks,
   proposeStations,
   type SeenBody,
+  type StationMoments,
   steadyPlaces,
   steadySides,
 } from '@inchstep/core/measures';
@@ -31,6 +32,8 @@ export interface Golfer {
   readonly handedness: Hand;
   /** How the network is expected to err on this player. */
   readonly errors: readonly ErrorEntry[];
+  /** When the other view of the swing has its stations, where it has any. */
+  readonly other: SwingView['stationTimes'];
 }
 
 /** Fewer found bodies than this share of the frames are nobody standing there. */
@@ -69,7 +72,7 @@ export async function lookThrough(
 function proposed({ bodies, again }: Seen, kind: ViewKind, golfer: Golfer): Looked {
   const left = golfer.handedness === 'left';
   const steady = steadySides(bodies, kind, left);
-  const stations = proposeStations(steady, kind, golfer);
+  const stations = proposeStations(steady, kind, golfer, momentsIn(golfer.other));
   if (!stations.ok) return { ok: false, trouble: 'no_swing' };
   const times = [...stations.value].map(([s, frame]) => [s, steady[frame]?.time]);
   const places = steadyPlaces(steady, { kind, again: steadySides(again, kind, left) });
@@ -136,9 +139,12 @@ async function look(
   return { bodies: eyes.bodies(), again: eyes.more };
 }
 
+const momentsIn = (times: SwingView['stationTimes']): StationMoments =>
+  new Map(Object.entries(times) as [Station, number][]);
+
 /** Moments of the stations, seconds; null where there is no swing to be seen. */
 function momentsOf(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer): number[] | null {
   const steady = steadySides(bodies, kind, golfer.handedness === 'left');
-  const stations = proposeStations(steady, kind, golfer);
+  const stations = proposeStations(steady, kind, golfer, momentsIn(golfer.other));
   return stations.ok ? [...stations.value.values()].flatMap((frame) => steady[frame]?.time ?? []) : null;
 }

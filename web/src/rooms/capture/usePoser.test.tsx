@@ -39,7 +39,7 @@ const start = () => {
     void hook.result.current.propose(
       '/clip',
       'face_on',
-      { heightIn: 70, handedness: 'right', errors: [] },
+      { heightIn: 70, handedness: 'right', errors: [], other: {} },
       done,
     );
   });
