@@ -19,6 +19,8 @@ const CHUNK_AFTER = 14;
 /** Only until the working copy is there; at 540 x 960 a frame is 2 MB, at 1080 x 1920 it is 8. */
 const KEEP_BYTES = 64 * 1024 * 1024;
 const LEAST_KEPT = 4;
+/** No frame is as short. */
+const INSIDE_SECONDS = 0.001;
 /** Progress is told after so many frames. */
 const TELL_EVERY = 8;
 /** Nothing that a mark hangs on is lost at this quality. */
@@ -128,7 +130,8 @@ class ClipReader {
   /** Frames that are asked for next, in this order, which is the clip's: decoded in one go, none of them twice. */
   ahead(indices: readonly number[]): void {
     void this.coming?.canvases.return(undefined);
-    const times = indices.map((i) => this.times[i] as number);
+    // A moment inside the frame: at its very beginning rounding may give the one before.
+    const times = indices.map((i) => (this.times[i] as number) + INSIDE_SECONDS);
     this.coming = this.sink && {
       order: [...indices],
       canvases: this.sink.canvasesAtTimestamps(times),

@@ -114,7 +114,8 @@ async function look(
 ): Promise<Seen> {
   const opened = await Promise.all(
     pairs.map(async ({ reader, poser }) => {
-      const clip = await reader.open(url, undefined, false, false);
+      // The film itself, not the working copy: its pictures are a little coarser, which moves a top by a frame or two.
+      const clip = await reader.open(url, undefined, true, false);
       if ('trouble' in clip) throw new Trouble('clip');
       await poser.load(`${location.origin}/networks/`);
       return clip.times;
