@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import { workInline } from '../../testing/inlineWorker.ts';
+import { pairsFor } from './eyes.ts';
 import { usePoser } from './usePoser.ts';
 
 const TIMES = Array.from({ length: 30 }, (_, i) => i / 30);
@@ -60,7 +61,9 @@ describe('looking for the player', () => {
   test('leaving the bench stops it, too', async () => {
     load = () => new Promise(() => undefined);
     const { hook } = start();
-    await waitFor(() => expect(threads.atWork()).toBeGreaterThanOrEqual(2));
+    // Two threads to each pair, as many pairs as this machine is worth.
+    const wanted = 2 * pairsFor(navigator.hardwareConcurrency ?? 1, true);
+    await waitFor(() => expect(threads.atWork()).toBe(wanted));
     hook.unmount();
     await waitFor(() => expect(threads.atWork()).toBe(0));
   });
