@@ -29,7 +29,15 @@ function Keys() {
   );
   state = now;
   useBenchKeys(now, dispatch, hands);
-  return <button type="button">a button</button>;
+  return (
+    <>
+      <button type="button">a button</button>
+      <a href="/roster">the roster</a>
+      <details>
+        <summary>a part</summary>
+      </details>
+    </>
+  );
 }
 
 beforeEach(() => {
@@ -104,10 +112,11 @@ describe('the bench by keys alone', () => {
     expect(mark()).toMatchObject({ landmark: 'lead_hip', u: 500, v: 900, sdPx: 2 });
     expect(state.landmark).toBe('trail_hip');
   });
-  test('Enter on a button presses the button and marks nothing', () => {
-    const button = document.querySelector('button') as HTMLButtonElement;
-    fireEvent.keyDown(button, { key: 'Enter', code: 'Enter' });
-    expect(state.work.marks).toEqual([]);
+  test.each(['button', 'a', 'summary'])('Enter on a %s does what that does and marks nothing', (name) => {
+    const own = document.querySelector(name) as Element;
+    expect(fireEvent.keyDown(own, { key: 'Enter', code: 'Enter' })).toBe(true);
+    fireEvent.keyUp(own, { key: 'Enter', code: 'Enter' });
+    expect(mark()).toBeUndefined();
   });
   test('alt with arrows nudges a pixel, with shift five; never out of the picture', () => {
     press('Enter', 'Enter');

@@ -4,6 +4,9 @@ import type { BenchAction, BenchState } from './benchState.ts';
 import { markAt } from './benchState.ts';
 import { START_DOWN_KEY, STATION_KEYS } from './StationRail.tsx';
 
+/** What does something of its own on Enter: it must not set a mark besides. */
+const OWN_ENTER = 'button, a, summary';
+
 export interface BenchHands {
   step(frames: number): void;
   name(station: Station): void;
@@ -51,7 +54,7 @@ export function useBenchKeys(
   useScreenKeys(
     'enter',
     () => dispatch({ type: 'mark', ...hands.guess() }),
-    { ...options, ignoreEventWhen: (event) => event.target instanceof HTMLButtonElement },
+    { ...options, ignoreEventWhen: ({ target }) => target instanceof Element && target.matches(OWN_ENTER) },
     [hands],
   );
   useScreenKeys(
