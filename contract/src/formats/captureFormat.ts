@@ -102,6 +102,16 @@ export const viewSchema = z.strictObject({
     .optional(),
 });
 
+const speed = z.number().min(-1e6).max(1e6);
+/** How fast a place moves in its frame, pixels a second, and by how much the station may be early or late (one sd). */
+export const movingSchema = z.strictObject({
+  uPerS: speed,
+  vPerS: speed,
+  sdS: z.number().min(0).max(1),
+  /** When in the clip it was seen. */
+  atS: z.number().min(0).max(7200),
+});
+
 export const markSchema = z.strictObject({
   view: z.string(),
   station: z.enum(STATIONS),
@@ -114,6 +124,7 @@ export const markSchema = z.strictObject({
   /** Both again down the picture, where they differ from across. */
   sdDownPx: sd.optional(),
   sharedSdDownPx: sd.optional(),
+  moving: movingSchema.optional(),
 });
 
 export const golferSchema = z.strictObject({

@@ -7,6 +7,7 @@ export {
   golferSchema,
   groundMarkSchema,
   markSchema,
+  movingSchema,
   plain,
   type SchoolInput,
   schoolAnswersSchema,

@@ -4,7 +4,7 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { MAIN_STATIONS, STATIONS } from '@inchstep/core/capture';
+import { FOUND_STATIONS, STATIONS } from '@inchstep/core/capture';
 import { roundTo, seededRandom } from '@inchstep/core/foundation';
 import type { Browser } from 'puppeteer-core';
 import { filmCamera } from '../demo/clips.ts';
@@ -15,7 +15,8 @@ import { drawingBrowser, pageScript } from './drawingBrowser.ts';
 
 /**
  * Films made-up players and looks through each clip with the body network: one JSON a swing, kept, so that a study asks them
- * again without filming. `npm run see -w standins -- SEED PLAYERS SWINGS DAYS`.
+ * again without filming. `npm run see -w standins -- SEED PLAYERS SWINGS DAYS`; with `whole` behind them
+ * every frame is filmed, which takes three times as long: for what is to be said of the stations themselves.
  */
 const FOLDER = new URL('../../../data/seen/', import.meta.url).pathname;
 const NETWORKS = new URL('../../../web/dist/networks/', import.meta.url).pathname;
@@ -48,13 +49,14 @@ async function served(): Promise<{ address: string; close(): void }> {
 
 async function main(): Promise<void> {
   const [seed = 1, players = 6, swings = 2, days = 2] = process.argv.slice(2).map(Number);
+  const whole = process.argv.includes('whole');
   const { address, close } = await served();
   const browser = await drawingBrowser();
   try {
     await mkdir(FOLDER, { recursive: true });
     const all = studySwings(studyPlayers(players, seed), swings, days);
     for (const swing of all)
-      if (!existsSync(join(FOLDER, `${swing.key}.json`))) await seeSwing(browser, address, swing);
+      if (!existsSync(join(FOLDER, `${swing.key}.json`))) await seeSwing(browser, address, swing, whole);
   } finally {
     await browser.close();
     close();
@@ -69,7 +71,7 @@ const framesFor = (at: readonly number[], last: number): number[] =>
 const BETWEEN = 8;
 const ABOUT = 3;
 
-async function seeSwing(browser: Browser, address: string, swing: StudySwing): Promise<void> {
+async function seeSwing(browser: Browser, address: string, swing: StudySwing, whole: boolean): Promise<void> {
   const { player } = swing;
   const started = Date.now();
   const random = seededRandom(player.seed * 7 + swing.day);
@@ -81,10 +83,10 @@ async function seeSwing(browser: Browser, address: string, swing: StudySwing): P
     STATIONS.map((station) => [station, Math.round(golfer.shape[station].at * FRAMES_PER_SECOND)]),
   );
   const last = Math.round(golfer.lengthSeconds * FRAMES_PER_SECOND) - 1;
-  const frames = framesFor(
-    MAIN_STATIONS.map((station) => stationFrames[station] as number),
-    last,
-  );
+  const about = whole
+    ? Array.from({ length: last + 1 }, (_, i) => i)
+    : FOUND_STATIONS.map((station) => stationFrames[station] as number);
+  const frames = framesFor(about, last);
   const views = [];
   for (const camera of cameras) {
     const page = await browser.newPage();

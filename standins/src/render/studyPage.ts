@@ -97,7 +97,7 @@ async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJo
   scene.add(figure.group);
   const company = picture.passer ? passer(scene, player.seed) : () => {};
   if (picture.glove) scene.add(glove());
-  const renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true });
+  const renderer = new WebGLRenderer({ preserveDrawingBuffer: true });
   renderer.setSize(widthPx, heightPx);
   renderer.shadowMap.enabled = true;
   renderer.shadowMap.type = PCFShadowMap;

@@ -8,7 +8,7 @@ import {
 } from '@inchstep/core/capture';
 import { CLUBS, HANDS, PLACES, VIEW_KINDS } from '@inchstep/core/intake';
 import { z } from 'zod';
-import { cameraSchema, groundMarkSchema } from '../../formats/index.ts';
+import { cameraSchema, groundMarkSchema, movingSchema } from '../../formats/index.ts';
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
 
 export const clipSchema = z.object({
@@ -74,6 +74,7 @@ export const swingMarkSchema = z.strictObject({
   /** Both again down the picture, where they differ from across. */
   sdDownPx: z.number().min(1e-4).max(1000).optional(),
   sharedSdDownPx: z.number().min(0).max(1000).optional(),
+  moving: movingSchema.optional(),
   /** Where the network saw it, kept when a hand checks it: it teaches how the network errs on this player. */
   net: z
     .strictObject({

@@ -53,6 +53,19 @@ export interface Mark {
   /** Both again down the picture, where they differ from across: a network errs otherwise along a leg than beside it. */
   readonly sdDownPx?: number | undefined;
   readonly sharedSdDownPx?: number | undefined;
+  readonly moving?: Moving | undefined;
+}
+
+/**
+ * How fast a place moves in its frame, pixels a second, and by how much its station may be early or late, seconds (one sd): all such
+ * marks of a frame are off by the same moment.
+ */
+export interface Moving {
+  readonly uPerS: number;
+  readonly vPerS: number;
+  readonly sdS: number;
+  /** When in the clip it was seen, seconds. */
+  readonly atS: number;
 }
 
 export interface Golfer {
@@ -86,6 +99,12 @@ export function mirrorToRightHanded(capture: Capture): Capture {
       ...view,
       groundMarks: view.groundMarks.map((mark) => ({ ...mark, u: view.widthPx - mark.u })),
     })),
-    marks: capture.marks.map((mark) => ({ ...mark, u: (widths.get(mark.view) ?? 0) - mark.u })),
+    marks: capture.marks.map((mark) => mirrored(mark, widths.get(mark.view) ?? 0)),
   };
 }
+
+const mirrored = (mark: Mark, widthPx: number): Mark => ({
+  ...mark,
+  u: widthPx - mark.u,
+  ...(mark.moving && { moving: { ...mark.moving, uPerS: -mark.moving.uPerS } }),
+});

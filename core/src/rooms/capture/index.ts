@@ -12,6 +12,7 @@ export {
   type Golfer,
   type GroundMark,
   type Mark,
+  type Moving,
   mirrorToRightHanded,
   type View,
 } from './capture.ts';
@@ -84,7 +85,7 @@ export {
   type Shot,
   type ShotsProblem,
 } from './shots.ts';
-export { MAIN_STATIONS, STATIONS, type Station, stationRank } from './stations.ts';
+export { FOUND_STATIONS, MAIN_STATIONS, STATIONS, type Station, stationRank } from './stations.ts';
 export {
   type EarState,
   hear,

@@ -22,4 +22,16 @@ export const MAIN_STATIONS = [
   'finish',
 ] as const satisfies readonly Station[];
 
+/** What hands and body alone show, without the club. */
+export const FOUND_STATIONS = [
+  'address',
+  'arm_back',
+  'top',
+  'arm_down',
+  'delivery',
+  'impact',
+  'chest_through',
+  'finish',
+] as const satisfies readonly Station[];
+
 export const stationRank = (station: Station): number => STATIONS.indexOf(station);

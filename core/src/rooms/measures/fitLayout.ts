@@ -28,12 +28,12 @@ export interface FitLayout {
   offsetAt(view: string, landmark: Landmark): number | null;
   /** Views with proposals: what goes wrong together in one frame is an unknown there. */
   readonly factorViews: readonly string[];
-  /** Where a frame's stand: those across, then those down. Null where nothing in the view was proposed. */
+  /** Where a frame's stand: those across, those down, then its moment. Null where nothing in the view was proposed. */
   factorsAt(station: Station, view: string): number | null;
 }
 
-/** Unknowns of one frame: what goes wrong together across, and down. */
-export const FRAME_FACTORS = 2 * FACTORS;
+/** Unknowns of one frame: what goes wrong together across, and down, and how far its moment is off. */
+export const FRAME_FACTORS = 2 * FACTORS + 1;
 
 export interface SharedOffset {
   readonly view: string;

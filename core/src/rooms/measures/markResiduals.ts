@@ -42,6 +42,8 @@ interface Along {
   /** Pixels by each of the frame's, across and down. */
   readonly across: readonly number[];
   readonly down: readonly number[];
+  /** Pixels by an sd of the frame's moment. */
+  readonly late: readonly [u: number, v: number];
 }
 
 /** Residual of a point in its sds, with slopes along the unknowns it touches. */
@@ -119,6 +121,7 @@ export class MarkResiduals {
       factors,
       across: across.map((share) => share * sdPx),
       down: down.map((share) => share * sdDownPx),
+      late: lateBy(mark),
     };
     return { sdPx: sdPx * aloneShare(across), sdDownPx: sdDownPx * aloneShare(down), along };
   }
@@ -195,6 +198,9 @@ export class MarkResiduals {
         this.slopesU[CAMERA_SIZE + 5 + i] = (seen.along.across[i] as number) * perSd;
         this.slopesV[CAMERA_SIZE + 5 + FACTORS + i] = (seen.along.down[i] as number) * perSdDown;
       }
+      const [lateU, lateV] = seen.along.late;
+      this.slopesU[CAMERA_SIZE + 5 + 2 * FACTORS] = lateU * perSd;
+      this.slopesV[CAMERA_SIZE + 5 + 2 * FACTORS] = lateV * perSdDown;
     }
     return {
       indices: seen.indices,
@@ -226,8 +232,11 @@ function offsetOf({ along }: Seen, x: Float64Array): readonly [u: number, v: num
     u += (along.across[i] as number) * (x[along.factors + i] as number);
     v += (along.down[i] as number) * (x[along.factors + FACTORS + i] as number);
   }
-  return [u, v];
+  const late = x[along.factors + 2 * FACTORS] as number;
+  return [u + late * along.late[0], v + late * along.late[1]];
 }
+const lateBy = ({ moving }: Mark): readonly [number, number] =>
+  moving ? [moving.uPerS * moving.sdS, moving.vPerS * moving.sdS] : NO_OFFSET;
 const NO_OFFSET = [0, 0] as const;
 
 function fill(slopes: Float64Array, camera: readonly number[], point: Vec3, perSd: number): void {

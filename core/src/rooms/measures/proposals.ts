@@ -1,4 +1,4 @@
-import { type Landmark, MARKS_WANTED, type Station } from '../capture/index.ts';
+import { type Landmark, MARKS_WANTED, type Moving, type Station } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import type { ErrorEntry, NetPlace } from './teaching/taughtPlaces.ts';
 
@@ -7,6 +7,9 @@ export interface SeenPlace {
   readonly u: number;
   readonly v: number;
   readonly seen: number;
+  /** How fast it moves there, pixels a second; known once places are smoothed. */
+  readonly uPerS?: number;
+  readonly vPerS?: number;
 }
 
 /** What a body network found in one frame, by landmark; empty where it found nobody. */
@@ -27,6 +30,7 @@ export interface ProposedMark {
   readonly sharedSdDownPx: number;
   /** Where the network saw it, before what it is known to err by was taken off. */
   readonly net: NetPlace;
+  readonly moving: Moving;
 }
 
 /** Numbers of the network's body points, left then right; several are averaged. */
@@ -138,7 +142,7 @@ export function bodyHeightPx(bodies: readonly SeenBody[]): number {
 
 /**
  * Marks at the named frames: what the network saw, less what it is known to err by on this player, each with what that leaves
- * open. What is too badly seen is left to the fit.
+ * open. What is too badly seen is left to the fit. `momentSdS`: how far a station may be early or late, seconds; 0 where a hand has named it.
  */
 export function proposeMarks(
   bodies: readonly SeenBody[],
@@ -146,12 +150,14 @@ export function proposeMarks(
   stations: ReadonlyMap<Station, number>,
   errors: readonly ErrorEntry[],
   leftHanded: boolean,
+  momentSdS: (station: Station) => number = () => 0,
 ): ProposedMark[] {
   const heightPx = bodyHeightPx(bodies);
   const side = leftHanded ? -1 : 1;
   return [...stations].flatMap(([station, frame]) =>
     MARKS_WANTED[kind].flatMap((landmark): ProposedMark[] => {
-      const place = bodies[frame]?.places[landmark];
+      const { places = {}, time = 0 } = bodies[frame] ?? {};
+      const place = places[landmark];
       const error = errors.find(
         (one) => one.view === kind && one.station === station && one.landmark === landmark,
       );
@@ -171,6 +177,12 @@ export function proposeMarks(
           sharedSdPx: error.sharedSd * heightPx,
           sharedSdDownPx: error.sharedSdDown * heightPx,
           net: { u: place.u, v: place.v, heightPx },
+          moving: {
+            uPerS: place.uPerS ?? 0,
+            vPerS: place.vPerS ?? 0,
+            sdS: momentSdS(station),
+            atS: time,
+          },
         },
       ];
     }),

@@ -9,7 +9,7 @@ import {
 } from '@inchstep/core/capture';
 import { clamp } from '@inchstep/core/foundation';
 import type { ViewKind } from '@inchstep/core/intake';
-import { swapSides } from '@inchstep/core/measures';
+import { followStation, swapSides } from '@inchstep/core/measures';
 import type { Made } from './HowMade.tsx';
 
 /** What of a swing the bench changes; every step can be undone. */
@@ -119,10 +119,7 @@ function change(state: BenchState, action: Change): SwingWork {
   const { work } = state;
   switch (action.type) {
     case 'name':
-      return editView(work, action.view, (view) => ({
-        ...view,
-        stationTimes: { ...view.stationTimes, [action.station]: action.time },
-      }));
+      return named(work, action);
     case 'startDown':
       return editView(work, action.view, (view) => ({ ...view, startDownS: action.time }));
     case 'mark':
@@ -169,6 +166,16 @@ function change(state: BenchState, action: Change): SwingWork {
   }
 }
 
+/** What was proposed at a station goes with it to its new frame. */
+function named(work: SwingWork, { view, station, time }: Extract<BenchAction, { type: 'name' }>): SwingWork {
+  const before = work.views.find(({ kind }) => kind === view)?.stationTimes[station];
+  const stationTimes = (one: SwingView) => ({ ...one.stationTimes, [station]: time });
+  return {
+    ...editView(work, view, (one) => ({ ...one, stationTimes: stationTimes(one) })),
+    marks: followStation(work.marks, { view, station, time, before }),
+  };
+}
+
 const editView = (work: SwingWork, kind: ViewKind, edit: (view: SwingView) => SwingView): SwingWork => ({
   ...work,
   views: work.views.map((view) => (view.kind === kind ? edit(view) : view)),
@@ -198,7 +205,7 @@ function putMark(state: BenchState, action: Extract<BenchAction, { type: 'mark' 
 
 /** Grading a proposal by eye makes it the coach's. */
 const judgedAs = (
-  { by: _, sharedSdPx: __, sdDownPx: ___, sharedSdDownPx: ____, ...mark }: SwingMark,
+  { by: _, sharedSdPx: __, sdDownPx: ___, sharedSdDownPx: ____, moving: _____, ...mark }: SwingMark,
   sdPx: number,
 ): SwingMark => ({ ...mark, sdPx });
 

@@ -65,7 +65,7 @@ interface Dated {
   readonly v: number;
 }
 
-function lineThrough(path: readonly Dated[]): { u: number; v: number } {
+function lineThrough(path: readonly Dated[]): Pick<SeenPlace, 'u' | 'v' | 'uPerS' | 'vPerS'> {
   // Begun at the middle place of all, so that a few that stray together don't draw it away.
   let at = { u: middle(path.map(({ u }) => u)), v: middle(path.map(({ v }) => v)), du: 0, dv: 0 };
   for (let round = 0; round < ROUNDS; round++) {
@@ -74,7 +74,7 @@ function lineThrough(path: readonly Dated[]): { u: number; v: number } {
     const weights = off.map((d) => Math.max(0, 1 - (d / (CUT * usual)) ** 2) ** 2);
     at = weighted(path, weights);
   }
-  return { u: at.u, v: at.v };
+  return { u: at.u, v: at.v, uPerS: at.du, vPerS: at.dv };
 }
 
 function weighted(path: readonly Dated[], weights: readonly number[]) {
