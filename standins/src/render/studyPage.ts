@@ -35,10 +35,15 @@ interface Points {
   readonly v: Float32Array;
   readonly seen: Float32Array;
 }
+type Region = object;
+interface Found {
+  readonly points: Points & { readonly next: Region };
+  readonly region: Region;
+}
 interface Eyes {
   load(base: string): Promise<void>;
-  find(picture: ImageBitmap): Promise<Points | null>;
-  again(picture: ImageBitmap): Promise<{ mirrored: Points | null; wider: Points | null }>;
+  everybody(picture: ImageBitmap, regions: readonly Region[], others: boolean): Promise<Found[]>;
+  again(picture: ImageBitmap, at: Region): Promise<{ mirrored: Points | null; wider: Points | null }>;
 }
 interface Kept {
   readonly u: number[];
@@ -67,24 +72,26 @@ async function studyJob(job: StudyJob): Promise<StudyFrame[]> {
   const track = await input.getPrimaryVideoTrack();
   if (!track) throw new Error('studyJob: the file has no picture');
   const frames: StudyFrame[] = [];
+  let stood: Region[] = [];
   for await (const { canvas, timestamp } of new CanvasSink(track).canvases()) {
     const picture = await createImageBitmap(canvas as OffscreenCanvas);
-    const found = await eyes.find(picture);
-    const { mirrored, wider } = await eyes.again(picture);
+    const [found] = await eyes.everybody(picture, stood, false);
+    const more = found && (await eyes.again(picture, found.region));
+    stood = found ? [found.points.next] : [];
     picture.close();
     frames.push({
       time: Math.round(1e4 * timestamp) / 1e4,
-      points: kept(found),
-      mirrored: kept(mirrored),
-      wider: kept(wider),
+      points: kept(found?.points),
+      mirrored: kept(more?.mirrored),
+      wider: kept(more?.wider),
     });
   }
   return frames;
 }
 
 const rounded = (values: Float32Array) => Array.from(values, (x) => Math.round(100 * x) / 100);
-const kept = (found: Points | null): Kept | null =>
-  found && { u: rounded(found.u), v: rounded(found.v), seen: rounded(found.seen) };
+const kept = (found: Points | null | undefined): Kept | null =>
+  found ? { u: rounded(found.u), v: rounded(found.v), seen: rounded(found.seen) } : null;
 
 async function film({ swing, camera, framesPerSecond, bitrate, frames }: StudyJob): Promise<ArrayBuffer> {
   const { player, picture } = swing;

@@ -1,4 +1,4 @@
-import { type Capture, MAIN_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
+import { type Capture, FOUND_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
 import { type Random, seededRandom } from '@inchstep/core/foundation';
 import { type Hand, resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
@@ -6,6 +6,7 @@ import {
   coachErrors,
   type ErrorEntry,
   errorTable,
+  type FoundStation,
   measureCapture,
   nextMarks,
   placeMeans,
@@ -53,7 +54,7 @@ const HAND_PX = 1.5;
 
 type ProposedIn = ReturnType<typeof proposeMarks>[number] & { readonly view: ViewKind };
 
-/** What the program would propose at the true frames of the main stations. */
+/** What the program would propose at the true frames of the stations it finds. */
 export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): ProposedIn[] {
   const left = swing.golfer.handedness === 'left';
   return swing.views.flatMap(({ kind, frames }) => {
@@ -68,10 +69,10 @@ export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): Pro
       );
     const bodies = steadyPlaces(look('points'), { kind, again: [...look('mirrored'), ...look('wider')] });
     const at = new Map(
-      MAIN_STATIONS.flatMap((station): [Station, number][] => {
+      FOUND_STATIONS.flatMap((station): [Station, FoundStation][] => {
         const time = swing.stationFrames[station] / swing.framesPerSecond;
         const near = bodies.findIndex((body) => Math.abs(body.time - time) < 0.6 / swing.framesPerSecond);
-        return near < 0 ? [] : [[station, near]];
+        return near < 0 ? [] : [[station, { frame: near, sdS: 0 }]];
       }),
     );
     return proposeMarks(bodies, kind, at, errors, left).map((mark) => ({ ...mark, view: kind }));
@@ -168,7 +169,7 @@ function asked(
   setByHand: (mark: Pick<ProposedIn, 'view' | 'station' | 'landmark'>) => readonly Mark[],
   views: readonly View[],
 ): readonly Mark[] {
-  const next = nextMarks(capture, measureCapture(capture).fit, [...MAIN_STATIONS]);
+  const next = nextMarks(capture, measureCapture(capture).fit, [...FOUND_STATIONS]);
   for (const { view, station, landmark } of next) {
     const kind = views.find(({ id }) => id === view)?.kind;
     const [set] = kind ? setByHand({ view: kind, station, landmark }) : [];

@@ -1,7 +1,7 @@
 import type { ViewKind } from '../intake/index.ts';
 
-/** Why the program could propose nothing for a clip: it can't be read, nobody stands in it, nobody swings. */
-export const LOOK_TROUBLES = ['clip', 'nobody', 'no_swing'] as const;
+/** Why the program could propose nothing for a clip: it can't be read, nobody stands in it, nobody swings, or more than one does. */
+export const LOOK_TROUBLES = ['clip', 'nobody', 'no_swing', 'two_swing'] as const;
 export type LookTrouble = (typeof LOOK_TROUBLES)[number];
 
 /** What of a swing says whether its clips were looked through. */

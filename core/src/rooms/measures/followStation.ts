@@ -11,6 +11,18 @@ type Proposal = Omit<Mark, 'view'> & {
   readonly net?: NetPlace | undefined;
 };
 
+/** Stations of a view that a hand has named: those at which nothing hangs on a moment that was only proposed. */
+export const namedByHand = (
+  stationTimes: Readonly<Partial<Record<Station, number | undefined>>>,
+  marks: readonly Proposal[],
+  view: ViewKind,
+): Partial<Record<Station, number>> =>
+  Object.fromEntries(
+    Object.entries(stationTimes).filter(
+      ([station]) => !marks.some((m) => m.view === view && m.station === station && (m.moving?.sdS ?? 0) > 0),
+    ),
+  );
+
 /** A hand names the station of a view, seconds of its clip; `before` is when it was taken to be. */
 export interface NamedStation {
   readonly view: ViewKind;

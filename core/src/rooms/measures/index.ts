@@ -24,6 +24,7 @@ export {
   TRACK_MEASURES,
 } from './definitions.ts';
 export { ellipseOf, type FloorStation, floorMap, footBearingDeg, type GroundEllipse } from './floorMap.ts';
+export { followStation, namedByHand } from './followStation.ts';
 export { framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
 export {
   bandContext,
@@ -60,9 +61,9 @@ export {
   seenBody,
   steadySides,
 } from './proposals.ts';
-export { proposeStations } from './proposedStations.ts';
+export { type KnownStations, proposeStations } from './proposedStations.ts';
 export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
-export type { StationMoments } from './stationsTogether.ts';
+export type { FoundStation, StationMoments } from './stationsTogether.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
 export { bellsTogether } from './teaching/bellsTogether.ts';
@@ -83,3 +84,4 @@ export {
 export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
 export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';
+export { type BodyTrack, bodyTracks, type Sighting, type WhoSwings, whoSwings } from './whoSwings.ts';

@@ -1,5 +1,6 @@
 import { type Landmark, MARKS_WANTED, type Moving, type Station } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
+import type { FoundStation } from './stationsTogether.ts';
 import type { ErrorEntry, NetPlace } from './teaching/taughtPlaces.ts';
 
 /** A place in one frame and how surely it was seen there, 0 to 1. */
@@ -142,19 +143,18 @@ export function bodyHeightPx(bodies: readonly SeenBody[]): number {
 
 /**
  * Marks at the named frames: what the network saw, less what it is known to err by on this player, each with what that leaves
- * open. What is too badly seen is left to the fit. `momentSdS`: how far a station may be early or late, seconds; 0 where a hand has named it.
+ * open. What is too badly seen is left to the fit.
  */
 export function proposeMarks(
   bodies: readonly SeenBody[],
   kind: ViewKind,
-  stations: ReadonlyMap<Station, number>,
+  stations: ReadonlyMap<Station, FoundStation>,
   errors: readonly ErrorEntry[],
   leftHanded: boolean,
-  momentSdS: (station: Station) => number = () => 0,
 ): ProposedMark[] {
   const heightPx = bodyHeightPx(bodies);
   const side = leftHanded ? -1 : 1;
-  return [...stations].flatMap(([station, frame]) =>
+  return [...stations].flatMap(([station, { frame, sdS }]) =>
     MARKS_WANTED[kind].flatMap((landmark): ProposedMark[] => {
       const { places = {}, time = 0 } = bodies[frame] ?? {};
       const place = places[landmark];
@@ -180,7 +180,7 @@ export function proposeMarks(
           moving: {
             uPerS: place.uPerS ?? 0,
             vPerS: place.vPerS ?? 0,
-            sdS: momentSdS(station),
+            sdS,
             atS: time,
           },
         },

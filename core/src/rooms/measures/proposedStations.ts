@@ -1,97 +1,175 @@
 import { mix, type Result, type Vec3 } from '../../foundation/index.ts';
-import { type Landmark, MAIN_STATIONS, type Station, stationRank } from '../capture/index.ts';
+import { type Landmark, type Station, stationRank } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import { bodyHeightPx, type SeenBody, type SeenPlace } from './proposals.ts';
-import { type StationMoments, withOtherView } from './stationsTogether.ts';
-import { smoothTrack } from './trackSmooth.ts';
-import { findStations, type TrackProblem } from './trackStations.ts';
+import { type FoundStation, type StationMoments, withOtherView } from './stationsTogether.ts';
+import { type SmoothTrack, smoothTrack } from './trackSmooth.ts';
+import { findStations, type LevelStation, type Levels, type TrackProblem } from './trackStations.ts';
 
 /**
  * One picture sees the first and the last move of the hands late and early; the body stands still on the
  * other side of both, so that a step to that side costs nothing.
  */
 const STILL_SIDE_SECONDS: Readonly<Partial<Record<Station, number>>> = { address: -0.1, finish: 0.1 };
+/** How far a station found in a picture may be early or late, seconds (one sd): see docs/measures.md. */
+const MOMENT_SD_SECONDS: Readonly<Record<Station, number>> = {
+  address: 0.02,
+  shaft_back: 0.02,
+  arm_back: 0.02,
+  top: 0.02,
+  arm_down: 0.012,
+  delivery: 0.012,
+  impact: 0.01,
+  shaft_through: 0.02,
+  chest_through: 0.02,
+  finish: 0.03,
+};
 /** Hands less surely seen than this are hidden behind the body. */
 const HIDDEN = 0.15;
 /**
+ * How far below the neck the hands are at a station, as a share of the body's height in the picture: means over eight made-up players
+ * (seed 21). A network's neck is steadier than either of its shoulders.
+ */
+const BELOW_NECK: Readonly<Record<ViewKind, Readonly<Record<LevelStation, number>>>> = {
+  face_on: { arm_back: 0.078, arm_down: 0.077, delivery: 0.223, chest_through: 0.138 },
+  down_the_line: { arm_back: 0.052, arm_down: 0.064, delivery: 0.23, chest_through: 0.156 },
+};
+/** From behind the body hides the hands once the ball is gone: the moment helps to find the finish and is not answered. */
+const UNSURE: Readonly<Partial<Record<ViewKind, readonly Station[]>>> = { down_the_line: ['chest_through'] };
+
+/** What is known of the stations before the picture is asked, seconds of the clip: from the other view of the same swing, and by hand. */
+export interface KnownStations {
+  readonly other?: StationMoments;
+  readonly named?: StationMoments;
+}
+
+interface Player {
+  readonly heightIn: number;
+  readonly handedness: 'left' | 'right';
+}
+
+/**
  * Stations from the picture alone: the body's points, scaled to inches by the player's height, go the
- * same way as a motion track, with nothing known of depth. `other`, where it is known, is when the other view of the same swing has
- * them. Answers frames of `bodies`.
+ * same way as a motion track, with nothing known of depth. What a hand has named stays as it is. Answers frames of `bodies`.
  */
 export function proposeStations(
   bodies: readonly SeenBody[],
   kind: ViewKind,
-  golfer: { readonly heightIn: number; readonly handedness: 'left' | 'right' },
-  other: StationMoments = new Map(),
-): Result<ReadonlyMap<Station, number>, TrackProblem> {
-  const perPx = golfer.heightIn / Math.max(1, bodyHeightPx(bodies));
-  const side = golfer.handedness === 'left' ? -1 : 1;
-  const at = (place: SeenPlace | undefined): Vec3 => {
-    if (!place) return [Number.NaN, Number.NaN, Number.NaN];
-    const across = side * perPx * place.u;
-    return kind === 'face_on' ? [across, 0, -perPx * place.v] : [0, across, -perPx * place.v];
+  golfer: Player,
+  { other = new Map(), named = new Map() }: KnownStations = {},
+): Result<ReadonlyMap<Station, FoundStation>, TrackProblem> {
+  const found = momentsInPicture(bodies, kind, golfer);
+  if (!found.ok && named.size === 0) return found;
+  const own = found.ok ? found.value : new Map<Station, number>();
+  const both = other.size > 0 ? withOtherView(own, other) : own;
+  const [first = 0, last = 0] = [bodies[0]?.time, bodies.at(-1)?.time];
+  const frames = new Map<Station, number>();
+  for (const [station, time] of [...both, ...named])
+    if (time >= first && time <= last) frames.set(station, nearestFrame(bodies, time));
+  const byHand = new Set(named.keys());
+  const sdS = (station: Station) => (byHand.has(station) ? 0 : MOMENT_SD_SECONDS[station]);
+  const kept = inOrder(frames, byHand);
+  return {
+    ok: true,
+    value: new Map([...kept].map(([station, frame]) => [station, { frame, sdS: sdS(station) }])),
   };
-  const landmarks: readonly Landmark[] = ['grip', 'lead_hip', 'trail_hip', 'lead_ankle', 'lead_shoulder'];
-  const path = (landmark: Landmark): Vec3[] =>
-    withoutSpikes(
-      bridged(
-        bodies.map(({ places }) => at(landmark === 'grip' ? seenWell(places[landmark]) : places[landmark])),
-      ),
-    );
-  const points = new Map<Landmark, Vec3[]>(landmarks.map((landmark) => [landmark, path(landmark)]));
-  points.set(
-    'sternum',
-    bodies.map(({ places }) =>
-      chestOf(at(places.lead_shoulder), at(places.trail_shoulder), at(places.lead_hip)),
-    ),
+}
+
+function momentsInPicture(
+  bodies: readonly SeenBody[],
+  kind: ViewKind,
+  golfer: Player,
+): Result<Map<Station, number>, TrackProblem> {
+  const perPx = golfer.heightIn / Math.max(1, bodyHeightPx(bodies));
+  const track = smoothTrack(
+    { times: bodies.map((b) => b.time), points: pathsInInches(bodies, kind, golfer, perPx) },
+    { withNoise: false },
   );
-  const track = smoothTrack({ times: bodies.map((b) => b.time), points }, { withNoise: false });
-  const found = findStations(track);
+  const found = findStations(track, levelsInPicture(track, kind, golfer.heightIn));
   if (!found.ok) return found;
   const frameOf = (station: Station, even: number): number => {
     const time = track.startSeconds + even * track.stepSeconds + (STILL_SIDE_SECONDS[station] ?? 0);
     const after = bodies.findIndex((b) => b.time >= time - 0.5 * track.stepSeconds);
     return after < 0 ? bodies.length - 1 : after;
   };
-  const stations = MAIN_STATIONS.flatMap((station): [Station, number][] => {
-    const even = found.value.get(station);
-    return even === undefined ? [] : [[station, frameOf(station, even)]];
-  });
-  return { ok: true, value: inOrder(togetherWith(bodies, inOrder(new Map(stations)), other)) };
+  const frames = [...found.value]
+    .filter(([station]) => !UNSURE[kind]?.includes(station))
+    .map(([station, even]): [Station, number] => [station, frameOf(station, even)]);
+  const times = [...inOrder(new Map(frames))].map(([station, frame]): [Station, number] => [
+    station,
+    bodies[frame]?.time ?? 0,
+  ]);
+  return { ok: true, value: new Map(times) };
 }
 
-/** The same frames as the other view has them, too. */
-function togetherWith(
+/** Paths of what stations are told by, inches, x toward the target or y away from the player, z up. */
+function pathsInInches(
   bodies: readonly SeenBody[],
-  found: ReadonlyMap<Station, number>,
-  other: StationMoments,
-): ReadonlyMap<Station, number> {
-  if (other.size === 0) return found;
-  const own = new Map([...found].map(([station, frame]) => [station, bodies[frame]?.time ?? 0]));
-  const [first = 0, last = 0] = [bodies[0]?.time, bodies.at(-1)?.time];
-  const nearest = (time: number): number =>
-    bodies.reduce(
-      (best, body, i) =>
-        Math.abs(body.time - time) < Math.abs((bodies[best] as SeenBody).time - time) ? i : best,
-      0,
+  kind: ViewKind,
+  { handedness }: Player,
+  perPx: number,
+): Map<Landmark, Vec3[]> {
+  const side = handedness === 'left' ? -1 : 1;
+  const at = (place: SeenPlace | undefined): Vec3 => {
+    if (!place) return [Number.NaN, Number.NaN, Number.NaN];
+    const across = side * perPx * place.u;
+    return kind === 'face_on' ? [across, 0, -perPx * place.v] : [0, across, -perPx * place.v];
+  };
+  const path = (landmark: Landmark): Vec3[] =>
+    withoutSpikes(
+      bridged(
+        bodies.map(({ places }) => at(landmark === 'grip' ? seenWell(places[landmark]) : places[landmark])),
+      ),
     );
-  return new Map(
-    [...withOtherView(own, other)]
-      .filter(([, time]) => time >= first && time <= last)
-      .map(([station, time]) => [
-        station,
-        own.get(station) === time ? (found.get(station) as number) : nearest(time),
-      ]),
-  );
+  return new Map(TOLD_BY.map((landmark) => [landmark, path(landmark)]));
 }
+const TOLD_BY: readonly Landmark[] = ['grip', 'lead_hip', 'trail_hip', 'lead_shoulder', 'neck'];
+
+function levelsInPicture({ points }: SmoothTrack, kind: ViewKind, heightIn: number): Levels {
+  const [hands, neck] = [points.get('grip'), points.get('neck')];
+  if (!hands || !neck) return {};
+  const level = (station: LevelStation) => () => (i: number) =>
+    (hands[i] as Vec3)[2] - (neck[i] as Vec3)[2] + BELOW_NECK[kind][station] * heightIn;
+  return {
+    arm_back: level('arm_back'),
+    arm_down: level('arm_down'),
+    delivery: level('delivery'),
+    chest_through: level('chest_through'),
+  };
+}
+
+const nearestFrame = (bodies: readonly SeenBody[], time: number): number =>
+  bodies.reduce(
+    (best, body, i) =>
+      Math.abs(body.time - time) < Math.abs((bodies[best] as SeenBody).time - time) ? i : best,
+    0,
+  );
 
 /** Found surest first: what moves fast, or stands still, is told by these. */
-const SUREST: readonly Station[] = ['impact', 'top', 'address', 'finish', 'delivery'];
+const SUREST: readonly Station[] = [
+  'impact',
+  'top',
+  'address',
+  'finish',
+  'delivery',
+  'arm_back',
+  'arm_down',
+  'chest_through',
+  'shaft_back',
+  'shaft_through',
+];
 
-/** Two stations in one frame, or the wrong way round, can't both be right: the less sure one is left for a hand to find. */
-export function inOrder(found: ReadonlyMap<Station, number>): Map<Station, number> {
+/**
+ * Two stations in one frame, or the wrong way round, can't both be right: the less sure one is left for a hand to find. What a hand
+ * has named is surest of all.
+ */
+export function inOrder(
+  found: ReadonlyMap<Station, number>,
+  byHand: ReadonlySet<Station> = new Set(),
+): Map<Station, number> {
   const kept = new Map<Station, number>();
-  for (const station of SUREST) {
+  const sure = (station: Station) => (byHand.has(station) ? -1 : 1);
+  for (const station of [...SUREST].sort((a, b) => sure(a) - sure(b))) {
     const frame = found.get(station);
     if (frame === undefined) continue;
     const fits = [...kept].every(
@@ -126,10 +204,4 @@ function withoutSpikes(path: readonly Vec3[]): Vec3[] {
     return near[Math.floor(near.length / 2)] as number;
   };
   return path.map((_, i) => [middle(i, 0), middle(i, 1), middle(i, 2)]);
-}
-
-/** The breastbone lies a quarter of the way from the shoulders down to the hips. */
-function chestOf(lead: Vec3, trail: Vec3, hip: Vec3): Vec3 {
-  const shoulders = [(lead[0] + trail[0]) / 2, (lead[1] + trail[1]) / 2, (lead[2] + trail[2]) / 2] as const;
-  return [0, 1, 2].map((k) => 0.75 * (shoulders[k] as number) + 0.25 * (hip[k] as number)) as unknown as Vec3;
 }

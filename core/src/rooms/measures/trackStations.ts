@@ -1,4 +1,4 @@
-import { bad, distance, good, midpoint, problem, type Result, type Vec3 } from '../../foundation/index.ts';
+import { bad, distance, good, problem, type Result, type Vec3 } from '../../foundation/index.ts';
 import type { Landmark, Station } from '../capture/index.ts';
 import type { SmoothTrack } from './trackSmooth.ts';
 
@@ -22,6 +22,11 @@ export const STATION_SD_SECONDS: Readonly<Partial<Record<Station, number>>> = {
   finish: 0.03,
 };
 
+/** Stations at which the hands come to a level. */
+export type LevelStation = 'arm_back' | 'arm_down' | 'delivery' | 'chest_through';
+/** How far the hands are above the level in each frame, once the frame of address is known. */
+export type Levels = Readonly<Partial<Record<LevelStation, (address: number) => (frame: number) => number>>>;
+
 /** Shares of the hands' top speed. */
 const STILL = 0.04;
 const TURNING = 0.3;
@@ -42,10 +47,13 @@ const SLOWEST_SWING = 60;
 
 /**
  * Finds the stations from hands, shoulder, chest and hips alone: top speed of the hands first, the turn
- * before it is the top, the return to their place at address is impact; arm and waist stations are
- * crossings of heights between these.
+ * before it is the top, the return to their place at address is impact; arm and waist stations are where the hands come to
+ * `levels` between these.
  */
-export function findStations(track: SmoothTrack): Result<StationFrames, TrackProblem> {
+export function findStations(
+  track: SmoothTrack,
+  levels: Levels = levelsOfBody(track),
+): Result<StationFrames, TrackProblem> {
   const { points, frames, stepSeconds } = track;
   const get = (landmark: Landmark) => points.get(landmark);
   const [grip, leadHip, trailHip, shoulder] = [
@@ -71,37 +79,57 @@ export function findStations(track: SmoothTrack): Result<StationFrames, TrackPro
     until,
   );
   const impact = ballGone(get('ball'), address) ?? passing;
-  const height = (at: readonly Vec3[]) => (i: number) => (at[i] as Vec3)[2];
-  const hands = height(grip);
-  const hips = (i: number) => midpoint(leadHip[i] as Vec3, trailHip[i] as Vec3)[2];
-  const ankle = get('lead_ankle') ?? get('trail_ankle');
-  const leg = ankle ? hips(address) - height(ankle)(address) : 0;
-  const waist = (i: number) => hips(i) + WAIST_ABOVE_HIPS * leg;
   const found = new Map<Station, number>([
     ['address', address],
     ['top', top],
     ['impact', impact],
   ]);
-  const add = (station: Station, frame: number | null) => frame !== null && found.set(station, frame);
-  if (shoulder) {
-    const above = (i: number) => hands(i) - height(shoulder)(i);
-    add('arm_back', crossing(above, address, top, 1));
-    add('arm_down', crossing(above, top, impact, -1));
+  for (const { station, from, to, way } of CROSSINGS) {
+    const above = levels[station]?.(address);
+    const frame = above && crossing(above, found.get(from) ?? address, found.get(to) ?? frames - 1, way);
+    if (frame !== undefined && frame !== null) found.set(station, frame);
   }
-  add(
-    'delivery',
-    crossing((i) => hands(i) - waist(i), top, impact, -1),
-  );
-  const chest = get('sternum');
-  if (chest) {
-    const chestHigh = (i: number) => height(chest)(i) - CHEST_BELOW * (height(chest)(i) - hips(i));
-    add(
-      'chest_through',
-      crossing((i) => hands(i) - chestHigh(i), impact, frames - 1, 1),
-    );
-  }
-  add('finish', firstBelow(speed, found.get('chest_through') ?? impact, RESTING * most) ?? frames - 1);
+  found.set('finish', firstBelow(speed, found.get('chest_through') ?? impact, RESTING * most) ?? frames - 1);
   return good(found);
+}
+
+/** Between which stations the hands come to a level, and whether they rise (1) or fall to it. */
+const CROSSINGS: readonly {
+  readonly station: LevelStation;
+  readonly from: Station;
+  readonly to: Station;
+  readonly way: 1 | -1;
+}[] = [
+  { station: 'arm_back', from: 'address', to: 'top', way: 1 },
+  { station: 'arm_down', from: 'top', to: 'impact', way: -1 },
+  { station: 'delivery', from: 'top', to: 'impact', way: -1 },
+  { station: 'chest_through', from: 'impact', to: 'finish', way: 1 },
+];
+
+/** A body in space: lead arm level when hands are as high as its shoulder, delivery at the waist, the chest a little below the breastbone. */
+function levelsOfBody({ points }: SmoothTrack): Levels {
+  const heights = (landmark: Landmark) => points.get(landmark)?.map((p) => p[2]);
+  const [hands, leadHip, trailHip] = [heights('grip'), heights('lead_hip'), heights('trail_hip')];
+  const [shoulder, chest, ankle] = [
+    heights('lead_shoulder'),
+    heights('sternum'),
+    heights('lead_ankle') ?? heights('trail_ankle'),
+  ];
+  if (!hands || !leadHip || !trailHip) return {};
+  const at = (of: readonly number[], i: number) => of[i] as number;
+  const hips = (i: number) => (at(leadHip, i) + at(trailHip, i)) / 2;
+  const arm = shoulder && (() => (i: number) => at(hands, i) - at(shoulder, i));
+  const waist = (address: number) => {
+    const leg = ankle ? hips(address) - at(ankle, address) : 0;
+    return (i: number) => at(hands, i) - hips(i) - WAIST_ABOVE_HIPS * leg;
+  };
+  const breast =
+    chest && (() => (i: number) => at(hands, i) - at(chest, i) + CHEST_BELOW * (at(chest, i) - hips(i)));
+  return {
+    ...(arm && { arm_back: arm, arm_down: arm }),
+    delivery: waist,
+    ...(breast && { chest_through: breast }),
+  };
 }
 
 /**

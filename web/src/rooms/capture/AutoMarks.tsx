@@ -1,7 +1,7 @@
 import type { SwingView } from '@inchstep/contract/capture';
 import type { Student } from '@inchstep/contract/intake';
 import { VIEW_WORDS } from '@inchstep/contract/words';
-import { UNTAUGHT } from '@inchstep/core/measures';
+import { namedByHand, UNTAUGHT } from '@inchstep/core/measures';
 import { Check, ScanSearch } from 'lucide-react';
 import type { BenchAction, BenchState } from './benchState.ts';
 import { Knows } from './Knows.tsx';
@@ -10,7 +10,7 @@ import { clipUrl, useNetworkErrors } from './queries.ts';
 import { usePoser } from './usePoser.ts';
 import { AUTO_MARKS_WORDS } from './words.ts';
 
-const TROUBLE: Record<ProposalTrouble, string> = {
+const TROUBLE: Record<Exclude<ProposalTrouble, 'two_swing'>, string> = {
   clip: AUTO_MARKS_WORDS.thisClipCantBe,
   nobody: AUTO_MARKS_WORDS.noPlayerWasFound,
   no_swing: AUTO_MARKS_WORDS.playerWasFound,
@@ -38,19 +38,27 @@ export function AutoMarks({
   const open = state.work.marks.filter((m) => m.view === view.kind && m.by === 'network').length;
   const name = VIEW_WORDS[view.kind]?.toLowerCase();
   const other = state.work.views.find(({ kind }) => kind !== view.kind)?.stationTimes ?? {};
-  const start = () => {
+  const named = namedByHand(view.stationTimes, state.work.marks, view.kind);
+  const start = (chosen?: number) => {
     if (view.clipId)
       void propose(
         clipUrl(view.clipId),
         view.kind,
-        { heightIn, handedness, errors: network.data?.table ?? UNTAUGHT, other },
+        {
+          heightIn,
+          handedness,
+          errors: network.data?.table ?? UNTAUGHT,
+          other,
+          named,
+          ...(chosen !== undefined && { chosen }),
+        },
         (proposal) => dispatch({ type: 'propose', ...proposal }),
       );
   };
   return (
     <div className="flex flex-wrap items-center gap-2 text-sm">
       {share === null ? (
-        <button type="button" className="btn" disabled={!view.clipId} onClick={start}>
+        <button type="button" className="btn" disabled={!view.clipId} onClick={() => start()}>
           <ScanSearch aria-hidden size={18} /> {AUTO_MARKS_WORDS.proposeStationsAndMarks} {name}
         </button>
       ) : (
@@ -88,11 +96,30 @@ export function AutoMarks({
           <p className="w-full">{AUTO_MARKS_WORDS.proposalsWereTried}</p>
         </>
       )}
-      {trouble && (
-        <p role="alert" className="w-full font-semibold">
-          {TROUBLE[trouble]}
-        </p>
-      )}
+      {trouble && <Why trouble={trouble} onChoose={start} />}
     </div>
   );
 }
+
+/** Why nothing is proposed; where more than one swings, the coach says who is the student. */
+const Why = ({
+  trouble: { trouble, swingers = 2 },
+  onChoose,
+}: {
+  readonly trouble: { readonly trouble: ProposalTrouble; readonly swingers?: number };
+  readonly onChoose: (swinger: number) => void;
+}) =>
+  trouble === 'two_swing' ? (
+    <div role="alert" className="flex w-full flex-wrap items-center gap-2">
+      <span className="font-semibold">{AUTO_MARKS_WORDS.twoSwing(swingers)}</span>
+      {Array.from({ length: swingers }, (_, place) => (
+        <button key={place} type="button" className="btn" onClick={() => onChoose(place)}>
+          {AUTO_MARKS_WORDS.whichSwings(place, swingers)}
+        </button>
+      ))}
+    </div>
+  ) : (
+    <p role="alert" className="w-full font-semibold">
+      {TROUBLE[trouble]}
+    </p>
+  );

@@ -32,7 +32,7 @@ export function ClipReader() {
         return lookThrough(
           url,
           kind,
-          { ...golfer, errors: table },
+          { ...golfer, errors: table, named: {} },
           { onProgress, stopped: Promise.race([stopped, aborted(stop.signal)]), waiting: false },
         );
       },

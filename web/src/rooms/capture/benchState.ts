@@ -9,7 +9,7 @@ import {
 } from '@inchstep/core/capture';
 import { clamp } from '@inchstep/core/foundation';
 import type { ViewKind } from '@inchstep/core/intake';
-import { followStation, swapSides } from '@inchstep/core/measures';
+import { followStation, namedByHand, swapSides } from '@inchstep/core/measures';
 import type { Made } from './HowMade.tsx';
 
 /** What of a swing the bench changes; every step can be undone. */
@@ -224,7 +224,11 @@ function propose(work: SwingWork, action: Extract<BenchAction, { type: 'propose'
   const taken = new Set(mine.map(place));
   const named = editView(work, action.view, (view) => ({
     ...view,
-    stationTimes: { ...action.stationTimes, ...view.stationTimes },
+    stationTimes: {
+      ...view.stationTimes,
+      ...action.stationTimes,
+      ...namedByHand(view.stationTimes, work.marks, view.kind),
+    },
   }));
   return { ...named, marks: [...mine, ...action.marks.filter((m) => !taken.has(place(m)))] };
 }

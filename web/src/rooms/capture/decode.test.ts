@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { bestBody, bodyPoints, POINTS_SIDE, unmirrored } from './decode.ts';
+import { bodiesIn, bodyPoints, MOST_BODIES, POINTS_SIDE, unmirrored } from './decode.ts';
 
 const BOXES = 2254;
 
-describe('the detector’s best body', () => {
+describe('the detector’s bodies', () => {
   // The first anchor of row 14, column 14 of the finest grid: a hair past the middle of the picture.
   const middle = 2 * (14 * 28 + 14);
   const boxes = new Float32Array(BOXES * 12);
@@ -12,7 +12,7 @@ describe('the detector’s best body', () => {
   const scores = new Float32Array(BOXES).fill(-20);
 
   test('is put back into a picture held upright, whose sides were filled up', () => {
-    const found = bestBody(boxes, scores.with(middle, 4), 540, 960);
+    const [found] = bodiesIn(boxes, scores.with(middle, 4), 540, 960);
     expect(found?.u).toBeCloseTo(270, 4);
     expect(found?.v).toBeCloseTo(480, 4);
     expect(found?.side).toBeCloseTo(2 * 1.25 * 240, 4);
@@ -21,11 +21,30 @@ describe('the detector’s best body', () => {
   test('a body leaning to the right turns the region clockwise', () => {
     const leaning = boxes.slice();
     leaning.set([-4, -4, 52, -4], middle * 12 + 4);
-    expect(bestBody(leaning, scores.with(middle, 4), 540, 960)?.turn).toBeCloseTo(Math.PI / 2, 6);
+    expect(bodiesIn(leaning, scores.with(middle, 4), 540, 960)[0]?.turn).toBeCloseTo(Math.PI / 2, 6);
   });
   test('nobody is nobody', () => {
-    expect(bestBody(boxes, scores, 540, 960)).toBeNull();
-    expect(bestBody(boxes, scores.with(middle, -0.1), 540, 960)).toBeNull();
+    expect(bodiesIn(boxes, scores, 540, 960)).toEqual([]);
+    expect(bodiesIn(boxes, scores.with(middle, -0.1), 540, 960)).toEqual([]);
+  });
+  test('one that is seen by several cells is one; two are two, the surer first', () => {
+    const both = boxes.slice();
+    const beside = middle + 1;
+    // A grid cell is 960 / 28 px wide in the picture: eight of them are far enough off for another body.
+    const other = middle + 16;
+    for (const at of [beside, other]) both.set([-4, -4, -4, -60], at * 12 + 4);
+    const found = bodiesIn(both, scores.with(middle, 2).with(beside, 3).with(other, 4), 540, 960);
+    expect(found.map(({ u }) => Math.round(u))).toEqual([270 + Math.round((8 * 960) / 28), 270]);
+  });
+  test('of a crowd no more than a few are looked at', () => {
+    const many = boxes.slice();
+    let seen = scores;
+    for (let i = 0; i < 7; i++) {
+      const at = 2 * (14 * 28 + 4 * i);
+      many.set([-4, -4, -4, -20], at * 12 + 4);
+      seen = seen.with(at, 5);
+    }
+    expect(bodiesIn(many, seen, 540, 960)).toHaveLength(MOST_BODIES);
   });
 });
 

@@ -49,24 +49,41 @@ const ANCHORS: readonly (readonly [x: number, y: number])[] = [
 
 const sigmoid = (x: number): number => 1 / (1 + Math.exp(-Math.min(100, Math.max(-100, x))));
 
-/** The best body of the detector's picture, which is the whole picture fitted into a square. */
-export function bestBody(
+/** So many bodies of a picture are looked at. */
+export const MOST_BODIES = 4;
+
+/** Bodies of the detector's picture, which is the whole picture fitted into a square; the surest first, each once. */
+export function bodiesIn(
   boxes: Float32Array,
   scores: Float32Array,
   widthPx: number,
   heightPx: number,
-): Region | null {
-  let best = 0;
-  for (let i = 1; i < scores.length; i++) if ((scores[i] as number) > (scores[best] as number)) best = i;
-  if (sigmoid(scores[best] as number) < LEAST_SURE) return null;
-  const [ax, ay] = ANCHORS[best] as [number, number];
+): Region[] {
+  const sure = [...scores.keys()]
+    .filter((i) => sigmoid(scores[i] as number) >= LEAST_SURE)
+    .sort((a, b) => (scores[b] as number) - (scores[a] as number));
+  const found: Region[] = [];
+  for (const i of sure) {
+    const region = boxAt(i, boxes, widthPx, heightPx);
+    if (found.length < MOST_BODIES && !found.some((other) => areOne(region, other))) found.push(region);
+  }
+  return found;
+}
+
+function boxAt(i: number, boxes: Float32Array, widthPx: number, heightPx: number): Region {
+  const [ax, ay] = ANCHORS[i] as [number, number];
   const side = Math.max(widthPx, heightPx);
   const at = (k: number, anchor: number, size: number) =>
-    ((boxes[best * VALUES_A_BOX + k] as number) / DETECTOR_SIDE + anchor) * side - (side - size) / 2;
+    ((boxes[i * VALUES_A_BOX + k] as number) / DETECTOR_SIDE + anchor) * side - (side - size) / 2;
   const middle = [at(4, ax, widthPx), at(5, ay, heightPx)] as const;
   const reach = [at(6, ax, widthPx), at(7, ay, heightPx)] as const;
   return regionAround(middle, reach);
 }
+
+/** Middles nearer to each other than this share of the larger square are of one body. */
+const ONE_BODY = 0.2;
+export const areOne = (a: Region, b: Region): boolean =>
+  Math.hypot(a.u - b.u, a.v - b.v) < ONE_BODY * Math.max(a.side, b.side);
 
 function regionAround(middle: readonly [number, number], reach: readonly [number, number]): Region {
   const [du, dv] = [reach[0] - middle[0], reach[1] - middle[1]];

@@ -1,10 +1,10 @@
 import type { Hand } from '@inchstep/core/intake';
-import { type SeenBody, seenBody } from '@inchstep/core/measures';
+import { type BodyTrack, type SeenBody, type Sighting, seenBody } from '@inchstep/core/measures';
 import { type Remote, transfer, wrap } from 'comlink';
 import type { BodyPoints, Region } from './decode.ts';
 import type { FrameReader } from './frames.worker.ts';
 import { framesThread } from './framesThread.ts';
-import type { PoseFinder } from './poser.worker.ts';
+import type { FoundBody, PoseFinder } from './poser.worker.ts';
 
 /** A thread that reads frames and one that finds the body in them. */
 export interface Pair {
@@ -45,11 +45,21 @@ export const pairsFor = (cores: number, waiting: boolean): number =>
   Math.max(1, Math.min(MOST_PAIRS, waiting ? cores : Math.floor(cores / 2)));
 const MOST_PAIRS = 3;
 
+/** A body in a frame of the clip: the square it was found in, and the one that fits it. */
+export interface SeenAt extends Sighting {
+  readonly frame: number;
+  readonly within: Region;
+  readonly at: Region;
+}
+
+/** In every so many frames of the coarse pass it is asked who else is there. */
+const ASKS_WHO_EVERY = 6;
+
 /** Looks at frames of a clip, each pair at a stretch of them; what was seen of one before is kept. */
 export class Eyes {
   /** What was seen in the mirror and in a wider crop. */
   readonly more: SeenBody[] = [];
-  private readonly seen = new Map<number, { readonly body: SeenBody; readonly region: Region }>();
+  private readonly seen = new Map<number, SeenAt>();
   private readonly moreOf = new Set<number>();
   private readonly pairs: readonly Pair[];
   private readonly times: readonly number[];
@@ -65,12 +75,41 @@ export class Eyes {
     return [...this.seen].sort(([a], [b]) => a - b).map(([, { body }]) => body);
   }
 
-  /** Finds the body in frames in which it was not looked for yet. */
+  /** Everybody in these frames. */
+  async everybody(frames: readonly number[], onShare: (share: number) => void): Promise<SeenAt[][]> {
+    const seen = new Map<number, SeenAt[]>();
+    const known = new Map<Pair, { readonly regions: readonly Region[]; readonly asked: number }>();
+    await this.shared(frames, onShare, async (pair, picture, frame) => {
+      const { regions, asked } = known.get(pair) ?? { regions: [], asked: 0 };
+      const others = asked % ASKS_WHO_EVERY === 0;
+      const found = await pair.poser.everybody(transfer(picture, [picture]), regions, others);
+      known.set(pair, { regions: found.map(({ points }) => points.next), asked: asked + 1 });
+      seen.set(
+        frame,
+        found.map((one) => this.seenAt(one, frame)),
+      );
+    });
+    return frames.map((frame) => seen.get(frame) ?? []);
+  }
+
+  /** From now on the body of this track is the one that is looked for. */
+  follow(track: BodyTrack<SeenAt>): void {
+    for (const one of track) this.seen.set(one.frame, one);
+  }
+
+  /** Finds the body that is followed in frames in which it was not looked for yet. */
   async find(frames: readonly number[], onShare: (share: number) => void): Promise<void> {
     const open = frames.filter((i) => !this.seen.has(i));
-    await this.shared(open, onShare, async ({ poser }, picture, i) => {
-      const look = await poser.look(transfer(picture, [picture]));
-      if (look) this.seen.set(i, { body: this.bodyIn(look.found, i), region: look.region });
+    // Never where another pair has seen it meanwhile: the same clip would be read otherwise another time.
+    const before = new Map(this.seen);
+    const lastOf = new Map<Pair, SeenAt>();
+    await this.shared(open, onShare, async (pair, picture, i) => {
+      const near = nearestTo(i, [lastOf.get(pair), ...before.values()]);
+      const look = near && (await pair.poser.look(transfer(picture, [picture]), near.at));
+      if (!look) return;
+      const one = this.seenAt(look, i);
+      this.seen.set(i, one);
+      lastOf.set(pair, one);
     });
   }
 
@@ -79,9 +118,14 @@ export class Eyes {
     const open = frames.filter((i) => this.seen.has(i) && !this.moreOf.has(i));
     await this.shared(open, onShare, async ({ poser }, picture, i) => {
       this.moreOf.add(i);
-      const { mirrored, wider } = await poser.again(transfer(picture, [picture]), this.seen.get(i)?.region);
+      const { within } = this.seen.get(i) as SeenAt;
+      const { mirrored, wider } = await poser.again(transfer(picture, [picture]), within);
       for (const points of [mirrored, wider]) if (points) this.more.push(this.bodyIn(points, i));
     });
+  }
+
+  private seenAt({ points, region }: FoundBody, frame: number): SeenAt {
+    return { frame, within: region, at: points.next, body: this.bodyIn(points, frame) };
   }
 
   private bodyIn(points: BodyPoints, i: number): SeenBody {
@@ -98,7 +142,6 @@ export class Eyes {
       stretches(frames, this.pairs.length).map(async (part, k) => {
         const pair = this.pairs[k] as Pair;
         await pair.reader.ahead(part);
-        await pair.poser.forget();
         for (const i of part) {
           await look(pair, await pair.reader.frame(i), i);
           onShare(++done / frames.length);
@@ -107,6 +150,13 @@ export class Eyes {
     );
   }
 }
+
+/** The one in the nearest frame, the first of two as near. */
+const nearestTo = (frame: number, seen: readonly (SeenAt | undefined)[]): SeenAt | null =>
+  seen.reduce<SeenAt | null>((best, one) => {
+    if (!one) return best;
+    return best === null || Math.abs(one.frame - frame) < Math.abs(best.frame - frame) ? one : best;
+  }, null);
 
 /** Frames in order as so many stretches of about the same length. */
 export function stretches(frames: readonly number[], many: number): readonly number[][] {

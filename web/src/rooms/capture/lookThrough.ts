@@ -2,6 +2,7 @@ import type { SwingMark, SwingView } from '@inchstep/contract/capture';
 import type { LookTrouble, Station } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import {
+  bodyTracks,
   type ErrorEntry,
   framesAbout,
   framesPerSecond,
@@ -12,6 +13,7 @@ import {
   type StationMoments,
   steadyPlaces,
   steadySides,
+  whoSwings,
 } from '@inchstep/core/measures';
 import { Eyes, type Pair, Pairs, pairsFor } from './eyes.ts';
 
@@ -25,7 +27,8 @@ export interface Proposal {
 export type ProposalTrouble = LookTrouble | 'network';
 export type Looked =
   | { readonly ok: true; readonly proposal: Proposal }
-  | { readonly ok: false; readonly trouble: ProposalTrouble };
+  /** `swingers`: how many there are, where nobody can tell which of them is the player. */
+  | { readonly ok: false; readonly trouble: ProposalTrouble; readonly swingers?: number };
 
 export interface Golfer {
   readonly heightIn: number;
@@ -34,10 +37,11 @@ export interface Golfer {
   readonly errors: readonly ErrorEntry[];
   /** When the other view of the swing has its stations, where it has any. */
   readonly other: SwingView['stationTimes'];
+  /** When a hand has named stations of this view. */
+  readonly named: SwingView['stationTimes'];
+  /** Which of those who swing in the picture, from left to right, where the coach has said so. */
+  readonly chosen?: number;
 }
-
-/** Fewer found bodies than this share of the frames are nobody standing there. */
-const LEAST_FOUND = 0.6;
 
 export interface How {
   /** Hears 0 to 1. */
@@ -63,7 +67,7 @@ export async function lookThrough(
     ]);
     return seen && proposed(seen, kind, golfer);
   } catch (reason) {
-    return { ok: false, trouble: reason instanceof Trouble ? reason.code : 'network' };
+    return reason instanceof Trouble ? { ok: false, ...reason.said } : { ok: false, trouble: 'network' };
   } finally {
     pairs.end();
   }
@@ -72,9 +76,9 @@ export async function lookThrough(
 function proposed({ bodies, again }: Seen, kind: ViewKind, golfer: Golfer): Looked {
   const left = golfer.handedness === 'left';
   const steady = steadySides(bodies, kind, left);
-  const stations = proposeStations(steady, kind, golfer, momentsIn(golfer.other));
+  const stations = proposeStations(steady, kind, golfer, knownOf(golfer));
   if (!stations.ok) return { ok: false, trouble: 'no_swing' };
-  const times = [...stations.value].map(([s, frame]) => [s, steady[frame]?.time]);
+  const times = [...stations.value].map(([s, { frame }]) => [s, steady[frame]?.time]);
   const places = steadyPlaces(steady, { kind, again: steadySides(again, kind, left) });
   const marks = proposeMarks(places, kind, stations.value, golfer.errors, left);
   return {
@@ -88,11 +92,11 @@ function proposed({ bodies, again }: Seen, kind: ViewKind, golfer: Golfer): Look
 }
 
 class Trouble extends Error {
-  readonly code: ProposalTrouble;
+  readonly said: { readonly trouble: ProposalTrouble; readonly swingers?: number };
 
-  constructor(code: ProposalTrouble) {
-    super(code);
-    this.code = code;
+  constructor(trouble: ProposalTrouble, swingers?: number) {
+    super(trouble);
+    this.said = { trouble, ...(swingers !== undefined && { swingers }) };
   }
 }
 
@@ -125,8 +129,11 @@ async function look(
   const eyes = new Eyes(pairs, times, golfer.handedness);
   const part = (from: number, to: number) => (share: number) => onProgress(from + (to - from) * share);
   const coarse = framesPerSecond(times, LOOKS.coarsePerSecond);
-  await eyes.find(coarse, part(0, SHARES.coarse));
-  if (eyes.bodies().length < LEAST_FOUND * coarse.length) throw new Trouble('nobody');
+  const everybody = await eyes.everybody(coarse, part(0, SHARES.coarse));
+  const who = whoSwings(bodyTracks(everybody), coarse.length, kind, golfer, golfer.chosen);
+  if (who.code === 'nobody') throw new Trouble('nobody');
+  if (who.code === 'two_swing') throw new Trouble('two_swing', who.tracks.length);
+  eyes.follow(who.track);
   const moments = () => momentsOf(eyes.bodies(), kind, golfer);
   const guessed = moments();
   // A swing too quick for the coarse pass is looked for in every frame.
@@ -142,10 +149,11 @@ async function look(
 
 const momentsIn = (times: SwingView['stationTimes']): StationMoments =>
   new Map(Object.entries(times) as [Station, number][]);
+const knownOf = ({ other, named }: Golfer) => ({ other: momentsIn(other), named: momentsIn(named) });
 
 /** Moments of the stations, seconds; null where there is no swing to be seen. */
 function momentsOf(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer): number[] | null {
   const steady = steadySides(bodies, kind, golfer.handedness === 'left');
-  const stations = proposeStations(steady, kind, golfer, momentsIn(golfer.other));
-  return stations.ok ? [...stations.value.values()].flatMap((frame) => steady[frame]?.time ?? []) : null;
+  const stations = proposeStations(steady, kind, golfer, knownOf(golfer));
+  return stations.ok ? [...stations.value.values()].flatMap(({ frame }) => steady[frame]?.time ?? []) : null;
 }

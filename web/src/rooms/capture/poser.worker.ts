@@ -2,10 +2,12 @@
 import { type CompiledModel, loadAndCompile, loadLiteRt, Tensor } from '@litertjs/core';
 import { expose } from 'comlink';
 import {
+  areOne,
   type BodyPoints,
-  bestBody,
+  bodiesIn,
   bodyPoints,
   DETECTOR_SIDE,
+  MOST_BODIES,
   POINTS_SIDE,
   type Region,
   unmirrored,
@@ -15,13 +17,18 @@ import {
 const LOST = 0.4;
 /** The second crop, beside the first. */
 const WIDER = 1.12;
+/** A body that was lost is one that stands nearer to where it was than this share of its square. */
+const STRAYS = 0.5;
+
+/** A body in a picture, and the square it was found in. */
+export interface FoundBody {
+  readonly points: BodyPoints;
+  readonly region: Region;
+}
 
 class Poser {
   private detector: CompiledModel | null = null;
   private points: CompiledModel | null = null;
-  private region: Region | null = null;
-  /** Where the last body was found. */
-  private last: Region | null = null;
   private readonly canvas = new OffscreenCanvas(POINTS_SIDE, POINTS_SIDE);
 
   /** Loads both networks from `base`; everything lies on this server. */
@@ -36,50 +43,48 @@ class Poser {
     this.points = await loadAndCompile(`${base}points.tflite`, cpu);
   }
 
-  /** Starts a new clip: the body is looked for anew. */
-  forget(): void {
-    this.region = null;
-  }
-
-  /** The body in one picture, or null. Frames are given in the order of the clip. */
-  async find(picture: ImageBitmap): Promise<BodyPoints | null> {
-    const tracked = this.region ? await this.within(picture, this.region) : null;
-    if (tracked) return this.keep(tracked);
-    const region = await this.detect(picture);
-    if (!region) return this.keep(null);
-    // The detector's region is rough: a second look at the place the first one found.
-    const first = await this.within(picture, region);
-    return this.keep(first ? await this.within(picture, first.next) : null);
-  }
-
-  /** The body in one picture, and the region it was found in; null where it was not. */
-  async look(picture: ImageBitmap): Promise<{ found: BodyPoints; region: Region } | null> {
-    const found = await this.find(picture);
-    return found && this.last && { found, region: this.last };
-  }
-
-  /** The body of a picture once more, in the mirror and in a wider crop; of the last one, where no region is named. */
-  async again(
-    picture: ImageBitmap,
-    at: Region | null = this.last,
-  ): Promise<{ mirrored: BodyPoints | null; wider: BodyPoints | null }> {
-    if (!at) return { mirrored: null, wider: null };
-    const last = this.last;
-    const looks = {
-      mirrored: await this.within(picture, at, true),
-      wider: await this.within(picture, { ...at, side: at.side * WIDER }),
+  /** Who is in a picture: those who were in `regions` a moment ago and, where it is asked, whoever else. */
+  async everybody(picture: ImageBitmap, regions: readonly Region[], others: boolean): Promise<FoundBody[]> {
+    const found: FoundBody[] = [];
+    const keep = (one: FoundBody | null) => {
+      if (one && !found.some((other) => areOne(other.points.next, one.points.next))) found.push(one);
     };
-    this.last = last;
-    return looks;
-  }
-
-  private keep(found: BodyPoints | null): BodyPoints | null {
-    this.region = found?.next ?? null;
-    if (!found) this.last = null;
+    for (const region of regions) keep(await this.within(picture, region));
+    if (others || found.length === 0) {
+      const seen = await this.detect(picture);
+      const strangers = seen.filter((region) => !found.some(({ points }) => areOne(points.next, region)));
+      for (const region of strangers.slice(0, MOST_BODIES - found.length))
+        keep(await this.lookTwice(picture, region));
+    }
     return found;
   }
 
-  private async detect(picture: ImageBitmap): Promise<Region | null> {
+  /** The body that stood in `near` a moment ago; null where it is not to be found about there. */
+  async look(picture: ImageBitmap, near: Region): Promise<FoundBody | null> {
+    const tracked = await this.within(picture, near);
+    if (tracked) return tracked;
+    const off = (region: Region) => Math.hypot(region.u - near.u, region.v - near.v);
+    const [nearest] = (await this.detect(picture)).sort((a, b) => off(a) - off(b));
+    return nearest && off(nearest) < STRAYS * near.side ? this.lookTwice(picture, nearest) : null;
+  }
+
+  /** The body of a region once more, in the mirror and in a wider crop. */
+  async again(
+    picture: ImageBitmap,
+    at: Region,
+  ): Promise<{ mirrored: BodyPoints | null; wider: BodyPoints | null }> {
+    const mirrored = await this.within(picture, at, true);
+    const wider = await this.within(picture, { ...at, side: at.side * WIDER });
+    return { mirrored: mirrored?.points ?? null, wider: wider?.points ?? null };
+  }
+
+  /** The detector's region is rough: a second look at the place the first one found. */
+  private async lookTwice(picture: ImageBitmap, region: Region): Promise<FoundBody | null> {
+    const first = await this.within(picture, region);
+    return first && this.within(picture, first.points.next);
+  }
+
+  private async detect(picture: ImageBitmap): Promise<Region[]> {
     const { width, height } = picture;
     const side = Math.max(width, height);
     const whole = { u: width / 2, v: height / 2, side, turn: 0 };
@@ -88,17 +93,16 @@ class Poser {
     const outputs = await run(this.detector, input, DETECTOR_SIDE);
     const boxes = outputs.find((o) => o.length > scoresLength(outputs)) as Float32Array;
     const scores = outputs.find((o) => o.length === scoresLength(outputs)) as Float32Array;
-    return bestBody(boxes, scores, width, height);
+    return bodiesIn(boxes, scores, width, height);
   }
 
-  private async within(picture: ImageBitmap, region: Region, mirrored = false): Promise<BodyPoints | null> {
+  private async within(picture: ImageBitmap, region: Region, mirrored = false): Promise<FoundBody | null> {
     const input = this.pixels(picture, region, POINTS_SIDE, (byte) => byte / 255, mirrored);
     const outputs = await run(this.points, input, POINTS_SIDE);
     const values = outputs.find((o) => o.length === 195) as Float32Array;
     const score = (outputs.find((o) => o.length === 1) as Float32Array)[0] as number;
     if (score < LOST) return null;
-    this.last = region;
-    return bodyPoints(mirrored ? unmirrored(values) : values, score, region);
+    return { points: bodyPoints(mirrored ? unmirrored(values) : values, score, region), region };
   }
 
   /** The turned square of the picture as the network's numbers. */

@@ -7,6 +7,7 @@ import {
 } from '@inchstep/core/measures';
 import { transfer, wrap } from 'comlink';
 import { type RefObject, useEffect, useState } from 'react';
+import type { Region } from './decode.ts';
 import type { PoseFinder } from './poser.worker.ts';
 
 const REST_MS = 900;
@@ -33,6 +34,7 @@ export function usePictureCheck(
     const network = new Worker('/networks/poser.js');
     const poser = wrap<PoseFinder>(network);
     const level = watchLevel();
+    let stood: readonly Region[] = [];
     const look = async () => {
       await poser.load(`${location.origin}/networks/`);
       while (!left) {
@@ -40,9 +42,10 @@ export function usePictureCheck(
         if (seen && seen.videoWidth > 0) {
           const picture = await createImageBitmap(seen);
           const { width: widthPx, height: heightPx } = picture;
-          const found = await poser.find(transfer(picture, [picture]));
+          const [found] = await poser.everybody(transfer(picture, [picture]), stood, false);
+          stood = found ? [found.points.next] : [];
           // Lead and trail don't matter here: both sides are asked the same.
-          const body = found && seenBody(0, found, false);
+          const body = found ? seenBody(0, found.points, false) : null;
           if (!left) setFindings(checkPicture(body, { widthPx, heightPx, bodyIn, level: level.now() }));
         }
         await new Promise((done) => setTimeout(done, REST_MS));

@@ -6,7 +6,7 @@ import { usePoser } from './usePoser.ts';
 
 const TIMES = Array.from({ length: 30 }, (_, i) => i / 30);
 let load: () => Promise<void>;
-let find: () => object | null;
+let find: () => (object & { next: object }) | null;
 let opened: object;
 let looks: number;
 let threads: { atWork: () => number };
@@ -20,11 +20,15 @@ beforeEach(() => {
     ahead: () => undefined,
     frame: (index: number) => ({ index }),
     load: () => load(),
-    forget: () => undefined,
+    everybody: () => {
+      looks++;
+      const points = find();
+      return points ? [{ points, region: points.next }] : [];
+    },
     look: () => {
       looks++;
-      const found = find();
-      return found && { found, region: {} };
+      const points = find();
+      return points && { points, region: points.next };
     },
     again: () => {
       throw new Error('nothing to look at again');
@@ -40,7 +44,7 @@ const start = () => {
     void hook.result.current.propose(
       '/clip',
       'face_on',
-      { heightIn: 70, handedness: 'right', errors: [], other: {} },
+      { heightIn: 70, handedness: 'right', errors: [], other: {}, named: {} },
       done,
     );
   });
@@ -70,23 +74,23 @@ describe('looking for the player', () => {
   test('networks that can’t start are told', async () => {
     load = () => Promise.reject(new Error('no wasm here'));
     const { hook, done } = start();
-    await waitFor(() => expect(hook.result.current.trouble).toBe('network'));
+    await waitFor(() => expect(hook.result.current.trouble?.trouble).toBe('network'));
     expect(threads.atWork()).toBe(0);
     expect(done).not.toHaveBeenCalled();
   });
   test('a clip that can’t be read, and one with nobody in it', async () => {
     opened = { trouble: 'codec', codec: 'hevc' };
     const unread = start();
-    await waitFor(() => expect(unread.hook.result.current.trouble).toBe('clip'));
+    await waitFor(() => expect(unread.hook.result.current.trouble?.trouble).toBe('clip'));
     opened = { widthPx: 10, heightPx: 20, times: TIMES };
     const empty = start();
-    await waitFor(() => expect(empty.hook.result.current.trouble).toBe('nobody'));
+    await waitFor(() => expect(empty.hook.result.current.trouble?.trouble).toBe('nobody'));
   });
   test('somebody who stands still makes no swing', async () => {
     const places = Array.from({ length: 33 }, (_, i) => 100 + 10 * i);
-    find = () => ({ u: places, v: places, seen: places.map(() => 0.9) });
+    find = () => ({ u: places, v: places, seen: places.map(() => 0.9), next: { u: 9, v: 9, side: 20 } });
     const { hook, done } = start();
-    await waitFor(() => expect(hook.result.current.trouble).toBe('no_swing'));
+    await waitFor(() => expect(hook.result.current.trouble?.trouble).toBe('no_swing'));
     expect(done).not.toHaveBeenCalled();
     // The coarse pass saw nothing, so every frame was looked at, each once.
     expect(looks).toBe(TIMES.length);

@@ -1,11 +1,13 @@
 import type { ViewKind } from '@inchstep/core/intake';
 import { useEffect, useRef, useState } from 'react';
-import { type Golfer, lookThrough, type Proposal, type ProposalTrouble } from './lookThrough.ts';
+import { type Golfer, type Looked, lookThrough, type Proposal } from './lookThrough.ts';
+
+type Trouble = Extract<Looked, { ok: false }>;
 
 /** Looks through a whole clip for the body when asked: with progress, stopped when wanted. */
 export function usePoser() {
   const [share, setShare] = useState<number | null>(null);
-  const [trouble, setTrouble] = useState<ProposalTrouble | null>(null);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
   const stop = useRef<() => void>(() => undefined);
   useEffect(() => () => stop.current(), []);
 
@@ -23,7 +25,7 @@ export function usePoser() {
     setShare(0);
     const looked = await lookThrough(url, kind, golfer, { onProgress: setShare, stopped, waiting: true });
     if (looked?.ok) done(looked.proposal);
-    else if (looked) setTrouble(looked.trouble);
+    else if (looked) setTrouble(looked);
     setShare(null);
   };
   return { share, trouble, propose, stop: () => stop.current() };

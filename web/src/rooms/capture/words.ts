@@ -36,6 +36,14 @@ export const AUTO_MARKS_WORDS = {
   thisClipCantBe: 'This clip can’t be read frame by frame here.',
   noPlayerWasFound: 'No player was found in enough of the clip. Mark it by hand.',
   playerWasFound: 'A player was found, but no swing. Name the stations by hand.',
+  twoSwing: (people: number) =>
+    `${people === 2 ? 'Two people swing' : `${people} people swing`} in this clip. Say which of them is the student:`,
+  whichSwings: (place: number, people: number) =>
+    place === 0
+      ? 'The one on the left'
+      : place === people - 1
+        ? 'The one on the right'
+        : `Number ${place + 1} from the left`,
   bodyNetworkCouldNot: 'The body network could not be started in this browser. Mark by hand.',
   proposeStationsAndMarks: 'Propose stations and marks,',
   lookingForThePlayer: 'Looking for the player',

@@ -109,6 +109,7 @@ export const TAKES_WORDS = {
     clip: 'The clip can’t be opened here. Film it anew, or open it on another device.',
     nobody: 'Nobody was found in it: mark it by hand, or film it anew.',
     no_swing: 'No whole swing was found in it: name its moments by hand, or film it anew.',
+    two_swing: 'More than one person swings in it: say on the bench which of them is the student.',
   },
   read: (measures: number, unsure: number, proposed: boolean) =>
     [

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { MAIN_STATIONS, MARKS_WANTED } from '../../capture/index.ts';
+import { FOUND_STATIONS, MARKS_WANTED } from '../../capture/index.ts';
 import { proposeMarks } from '../proposals.ts';
 import {
   asUntaught,
@@ -51,7 +51,7 @@ describe('what is expected of the network', () => {
     for (const view of ['face_on', 'down_the_line'] as const)
       for (const landmark of MARKS_WANTED[view]) {
         const own = UNTAUGHT.filter((one) => one.view === view && one.landmark === landmark);
-        if (own.length > 0) expect(own.map(({ station }) => station)).toEqual([...MAIN_STATIONS]);
+        if (own.length > 0) expect(own.map(({ station }) => station)).toEqual([...FOUND_STATIONS]);
       }
     expect(UNTAUGHT.length).toBeGreaterThan(60);
   });
@@ -81,12 +81,14 @@ const BODY = {
   },
 };
 
+const AT_IMPACT = new Map([['impact', { frame: 0, sdS: 0.01 }]] as const);
+
 test('proposals as they would be untaught: of what was taught nothing is left, a hand’s marks stay', () => {
   const taught = errorTable(taughtPlaces([swing('a', checked())], 'right'), TODAY);
   const { trail_hip: _, ...places } = BODY.places;
   for (const left of [false, true]) {
     const propose = (errors: typeof UNTAUGHT) =>
-      proposeMarks([{ ...BODY, places }], 'face_on', new Map([['impact', 0]]), errors, left).map((mark) => ({
+      proposeMarks([{ ...BODY, places }], 'face_on', AT_IMPACT, errors, left).map((mark) => ({
         ...mark,
         view: 'face_on' as const,
         by: 'network' as const,
@@ -103,8 +105,7 @@ test('proposals as they would be untaught: of what was taught nothing is left, a
 });
 
 describe('proposals', () => {
-  const at = (errors = UNTAUGHT, left = false) =>
-    proposeMarks([BODY], 'face_on', new Map([['impact', 0]]), errors, left);
+  const at = (errors = UNTAUGHT, left = false) => proposeMarks([BODY], 'face_on', AT_IMPACT, errors, left);
   const hip = (marks: ReturnType<typeof at>) => marks.find(({ landmark }) => landmark === 'lead_hip');
   test('keep where the network saw them, less what it errs by with everybody', () => {
     const usual = usualError('face_on', 'lead_hip', 'impact');
@@ -125,7 +126,7 @@ describe('proposals', () => {
   });
   test('what is hardly seen is wider by itself, not together with the rest', () => {
     const hidden = { ...BODY, places: { ...BODY.places, lead_hip: { u: 320, v: 500, seen: 0.4 } } };
-    const [mark] = proposeMarks([hidden], 'face_on', new Map([['impact', 0]]), UNTAUGHT, false).filter(
+    const [mark] = proposeMarks([hidden], 'face_on', AT_IMPACT, UNTAUGHT, false).filter(
       ({ landmark }) => landmark === 'lead_hip',
     );
     expect(mark?.sharedSdPx).toBeCloseTo(hip(at())?.sharedSdPx as number, 9);

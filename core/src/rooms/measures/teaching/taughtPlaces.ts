@@ -1,5 +1,5 @@
 import type { IsoDay } from '../../../foundation/index.ts';
-import { type Landmark, MAIN_STATIONS, type Mark, type Station } from '../../capture/index.ts';
+import { FOUND_STATIONS, type Landmark, type Mark, type Station } from '../../capture/index.ts';
 import type { Hand, ViewKind } from '../../intake/index.ts';
 import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
 import { type ExpectedError, expectedErrors, isTeachable } from './netError.ts';
@@ -55,7 +55,7 @@ export const errorTable = (
   coach: CoachErrors = NO_STUDENTS,
 ): ErrorEntry[] =>
   ERROR_ROWS.flatMap(({ view, landmark }) =>
-    [...expectedErrors(taught, view, landmark, MAIN_STATIONS, today, coach)].map(([station, error]) => ({
+    [...expectedErrors(taught, view, landmark, FOUND_STATIONS, today, coach)].map(([station, error]) => ({
       view,
       station,
       landmark,

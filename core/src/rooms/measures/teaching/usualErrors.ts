@@ -1,38 +1,38 @@
-import type { Landmark, Station } from '../../capture/index.ts';
+import { FOUND_STATIONS, type Landmark, type Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
 
 /**
- * What the network errs by with everybody, in hundredths of the body's height: right and down of a right-hander's picture, at address, top,
- * delivery, impact and finish. It means other places by its names than a coach does (a hip is higher in the trousers, an ankle lower in
- * the body). Means of sixteen made-up players (seeds 11, 12 and 21), drawn towards the landmark's own.
+ * What the network errs by with everybody, in hundredths of the body's height: right and down of a right-hander's picture, at each
+ * of `FOUND_STATIONS`. It means other places by its names than a coach does (a hip is higher in the trousers, an ankle lower in
+ * the body). Means of sixteen made-up players (seeds 11, 12 and 21; arm levels and chest-high of fourteen, seeds 21 and 22), drawn
+ * towards the landmark's own.
  */
 const LINES = `
-face_on head: 0.1 0.2 -0.6 0.3 -0.3 / 2.9 2.9 2.3 1.7 2.2
-face_on lead_hip: -0.1 0.7 0.2 -0.4 -0.5 / 2.3 2.2 1.9 3.2 4.2
-face_on trail_hip: -0.5 -1.3 -1.5 -1.9 -1.1 / 2.7 4.1 1.3 2.3 1.6
-face_on lead_knee: -0.4 1.2 -0.4 -0.2 1.2 / 0.4 -0.2 -0.1 2.2 1.9
-face_on trail_knee: 0.9 -0.4 -0.1 -0.5 0.5 / 1.0 2.4 -1.1 0.8 -0.6
-face_on lead_ankle: 0.1 -0.3 0.1 0.6 -0.2 / -2.7 -2.3 -2.6 -1.6 -2.3
-face_on trail_ankle: 0.6 0.3 0.7 1.5 1.8 / -2.0 -2.2 -2.1 -1.1 -1.8
-face_on lead_heel: 0.7 0.3 0.1 0.8 -1.2 / -1.1 -0.7 -1.0 0.0 -0.3
-face_on trail_heel: 0.4 0.2 0.2 0.7 1.2 / -0.4 -1.0 -0.2 1.0 2.5
-face_on lead_toe: -1.7 -2.1 -2.2 -1.7 1.6 / -2.1 -2.1 -1.6 -1.8 -1.8
-face_on trail_toe: 1.2 0.9 -0.1 0.0 0.8 / -1.1 -1.5 -1.7 -2.0 -5.6
-face_on neck: 0.1 -0.4 -0.6 -0.4 1.4 / 2.2 1.8 1.8 2.0 2.5
-face_on sternum: -0.1 -0.4 -0.8 -0.8 0.6 / 0.8 0.4 0.3 0.7 1.0
-down_the_line neck: -1.4 -1.4 -0.8 -0.4 1.7 / 2.2 1.7 1.8 2.7 2.7
-down_the_line seat: 11.3 13.8 11.7 11.7 11.8 / -6.6 -6.3 -7.2 -5.7 -7.0
-down_the_line head: 0.1 -1.1 -0.4 -0.3 -0.0 / 1.8 1.8 1.4 2.0 1.5
-down_the_line lead_hip: -1.1 1.4 3.1 1.6 0.8 / 1.2 3.0 1.4 3.0 2.8
-down_the_line trail_hip: -0.5 -0.1 -2.2 -1.2 -0.4 / 1.1 1.0 0.6 2.7 1.8
-down_the_line lead_knee: -1.1 -1.1 -0.4 0.5 -0.2 / 0.2 -0.0 0.4 1.6 1.8
-down_the_line trail_knee: -1.8 0.3 -2.8 -0.6 -1.1 / -0.1 -1.6 -0.5 1.2 0.4
-down_the_line lead_ankle: -0.1 1.6 0.5 -0.3 1.4 / -2.1 0.5 -2.3 -1.8 -2.0
-down_the_line trail_ankle: -0.9 0.4 -0.7 -0.7 -1.5 / -2.6 -3.6 -2.9 -2.3 -0.5
-down_the_line trail_heel: 0.5 2.5 0.7 1.3 1.1 / -0.1 -1.4 -0.6 0.2 3.7
-down_the_line trail_toe: -2.4 -2.0 -2.1 -2.4 -1.1 / -3.0 -1.3 -2.5 -3.3 -4.7`;
+face_on head: 0.1 0.2 0.2 -0.1 -0.6 0.3 -0.9 -0.3 / 2.9 2.5 2.9 2.6 2.3 1.7 2.0 2.2
+face_on lead_hip: -0.1 0.4 0.7 -0.1 0.2 -0.4 -0.6 -0.5 / 2.3 1.9 2.2 1.0 1.9 3.2 3.4 4.2
+face_on trail_hip: -0.5 -0.9 -1.3 -1.0 -1.5 -1.9 -0.2 -1.1 / 2.7 2.9 4.1 2.0 1.3 2.3 1.4 1.6
+face_on lead_knee: -0.4 0.4 1.2 0.2 -0.4 -0.2 0.2 1.2 / 0.4 -0.1 -0.2 -0.9 -0.1 2.2 2.4 1.9
+face_on trail_knee: 0.9 0.1 -0.4 -0.2 -0.1 -0.5 0.9 0.5 / 1.0 1.1 2.4 -0.2 -1.1 0.8 0.7 -0.6
+face_on lead_ankle: 0.1 -0.7 -0.3 -0.0 0.1 0.6 0.4 -0.2 / -2.7 -2.4 -2.3 -2.3 -2.6 -1.6 -2.0 -2.3
+face_on trail_ankle: 0.6 0.3 0.3 -0.0 0.7 1.5 1.8 1.8 / -2.0 -2.5 -2.2 -2.5 -2.1 -1.1 -0.9 -1.8
+face_on lead_heel: 0.7 -0.2 0.3 -0.1 0.1 0.8 -0.0 -1.2 / -1.1 -0.8 -0.7 -0.7 -1.0 0.0 -0.3 -0.3
+face_on trail_heel: 0.4 0.4 0.2 -0.3 0.2 0.7 1.1 1.2 / -0.4 -1.1 -1.0 -0.9 -0.2 1.0 1.7 2.5
+face_on lead_toe: -1.7 -1.9 -2.1 -1.8 -2.2 -1.7 0.9 1.6 / -2.1 -1.5 -2.1 -1.4 -1.6 -1.8 -1.6 -1.8
+face_on trail_toe: 1.2 0.8 0.9 0.1 -0.1 0.0 -0.5 0.8 / -1.1 -1.7 -1.5 -1.7 -1.7 -2.0 -2.8 -5.6
+face_on neck: 0.1 -0.4 -0.4 -0.4 -0.6 -0.4 0.5 1.4 / 2.2 1.8 1.8 2.0 1.8 2.0 2.9 2.5
+face_on sternum: -0.1 -0.5 -0.4 -0.6 -0.8 -0.8 0.0 0.6 / 0.8 0.3 0.4 0.2 0.3 0.7 1.4 1.0
+down_the_line neck: -1.4 -1.9 -1.4 -1.4 -0.8 -0.4 0.5 1.7 / 2.2 1.1 1.7 1.1 1.8 2.7 2.8 2.7
+down_the_line seat: 11.3 13.0 13.8 12.0 11.7 11.7 11.6 11.8 / -6.6 -6.7 -6.3 -7.4 -7.2 -5.7 -6.2 -7.0
+down_the_line head: 0.1 -0.9 -1.1 -0.8 -0.4 -0.3 -0.2 0.0 / 1.8 0.9 1.8 0.8 1.4 2.0 1.4 1.5
+down_the_line lead_hip: -1.1 2.2 1.4 2.1 3.1 1.6 0.8 0.8 / 1.2 3.0 3.0 1.4 1.4 3.0 3.5 2.8
+down_the_line trail_hip: -0.5 -0.1 -0.1 -0.4 -2.2 -1.2 -0.8 -0.4 / 1.1 1.4 1.0 1.3 0.6 2.7 2.7 1.8
+down_the_line lead_knee: -1.1 -1.3 -1.1 -2.1 -0.4 0.5 -0.7 -0.2 / 0.2 0.5 0.0 0.1 0.4 1.6 2.3 1.8
+down_the_line trail_knee: -1.8 -0.6 0.3 -0.2 -2.8 -0.6 -1.3 -1.1 / -0.1 -0.7 -1.6 -0.9 -0.5 1.2 0.8 0.4
+down_the_line lead_ankle: -0.1 0.7 1.6 1.1 0.5 -0.3 0.9 1.4 / -2.1 -0.4 0.5 -1.2 -2.3 -1.8 -1.8 -2.0
+down_the_line trail_ankle: -0.9 0.1 0.4 0.1 -0.7 -0.7 -1.0 -1.5 / -2.6 -3.7 -3.6 -3.5 -2.9 -2.3 -2.4 -0.5
+down_the_line trail_heel: 0.5 2.0 2.5 1.5 0.7 1.3 2.0 1.1 / -0.1 -1.5 -1.4 -1.1 -0.6 0.2 0.0 3.7
+down_the_line trail_toe: -2.4 -1.9 -2.0 -1.5 -2.1 -2.4 -4.0 -1.1 / -3.0 -2.6 -1.3 -2.4 -2.5 -3.3 -3.4 -4.7`;
 
-const AT: readonly Station[] = ['address', 'top', 'delivery', 'impact', 'finish'];
 const HUNDREDTH = 0.01;
 
 export interface UsualError {
@@ -46,7 +46,7 @@ const USUAL = new Map<string, UsualError>(
     .flatMap((line) => {
       const [name = '', numbers = ''] = line.split(': ');
       const [across, down] = numbers.split(' / ').map((half) => half.split(' ').map(Number));
-      return AT.map((station, i): [string, UsualError] => [
+      return FOUND_STATIONS.map((station, i): [string, UsualError] => [
         `${name} ${station}`,
         { across: HUNDREDTH * (across?.[i] ?? 0), down: HUNDREDTH * (down?.[i] ?? 0) },
       ]);
