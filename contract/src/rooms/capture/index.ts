@@ -81,6 +81,8 @@ export const swingMarkSchema = z.strictObject({
       u: z.number().min(-100_000).max(100_000),
       v: z.number().min(-100_000).max(100_000),
       heightPx: z.number().min(1).max(100_000),
+      seen: z.number().min(0).max(1).optional(),
+      scatter: z.number().min(0).max(10).optional(),
     })
     .optional(),
 });

@@ -1,6 +1,7 @@
 import { type Landmark, MARKS_WANTED, type Moving, type Station } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import type { FoundStation } from './stationsTogether.ts';
+import { ownSdOf } from './teaching/seenHow.ts';
 import type { ErrorEntry, NetPlace } from './teaching/taughtPlaces.ts';
 
 /** A place in one frame and how surely it was seen there, 0 to 1. */
@@ -11,6 +12,8 @@ export interface SeenPlace {
   /** How fast it moves there, pixels a second; known once places are smoothed. */
   readonly uPerS?: number;
   readonly vPerS?: number;
+  /** How far its looks lie from the line through them, pixels, root mean square. */
+  readonly scatterPx?: number;
 }
 
 /** What a body network found in one frame, by landmark; empty where it found nobody. */
@@ -47,8 +50,6 @@ const PAIRED_POINTS: Readonly<Record<string, Pair>> = {
 const EARS = [7, 8];
 const WRISTS = [15, 16];
 
-/** A place the network calls hidden may lie this many times further off: hardly more than one it sees, on the stand-ins. */
-const HIDDEN_FACTOR = 1.5;
 /** Places less surely seen than this are not proposed. */
 const LEAST_SEEN = 0.3;
 /** Ankles to the middle of the head, as a share of standing height. */
@@ -162,21 +163,19 @@ export function proposeMarks(
         (one) => one.view === kind && one.station === station && one.landmark === landmark,
       );
       if (!place || !error || place.seen < LEAST_SEEN) return [];
-      const wider = 1 + (HIDDEN_FACTOR - 1) * (1 - place.seen);
-      // What a hidden place is further off by is its own: it is not the same in the next frame.
-      const own = (shared: number, own: number) =>
-        heightPx * Math.sqrt((wider ** 2 - 1) * (shared ** 2 + own ** 2) + own ** 2);
+      const { seen, scatterPx } = place;
+      const how = { seen, ...(scatterPx !== undefined && { scatter: scatterPx / heightPx }) };
       return [
         {
           station,
           landmark,
           u: place.u - side * error.across * heightPx,
           v: place.v - error.down * heightPx,
-          sdPx: own(error.sharedSd, error.ownSd),
-          sdDownPx: own(error.sharedSdDown, error.ownSdDown),
+          sdPx: heightPx * ownSdOf(error.sharedSd, error.ownSd, how),
+          sdDownPx: heightPx * ownSdOf(error.sharedSdDown, error.ownSdDown, how),
           sharedSdPx: error.sharedSd * heightPx,
           sharedSdDownPx: error.sharedSdDown * heightPx,
-          net: { u: place.u, v: place.v, heightPx },
+          net: { u: place.u, v: place.v, heightPx, ...how },
           moving: {
             uPerS: place.uPerS ?? 0,
             vPerS: place.vPerS ?? 0,

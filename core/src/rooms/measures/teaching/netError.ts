@@ -90,7 +90,9 @@ function alongAxis(
   const together = covarianceOf(of);
   const restOf = (station: Station): number => together.rest * (1 - CLIP_SHARE) * (REST_TIMES[station] ?? 1);
   const known = own.map((a) =>
-    own.map((b) => together.of(a, b) + (a === b ? restOf(a.station) + HAND_SD ** 2 : 0)),
+    own.map(
+      (b) => together.of(a, b) + (a === b ? restOf(a.station) * (a.times ?? 1) ** 2 + HAND_SD ** 2 : 0),
+    ),
   );
   const factor = cholesky(known);
   const asked = stations.map((station) => ({ station, clip: '', on: today }));

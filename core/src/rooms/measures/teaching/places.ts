@@ -12,4 +12,6 @@ export interface TaughtPlace {
   readonly on: IsoDay;
   readonly across: number;
   readonly down: number;
+  /** Sd of what was its own there, beside the usual: its looks agreed, or they did not. */
+  readonly times?: number;
 }

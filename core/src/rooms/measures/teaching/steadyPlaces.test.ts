@@ -32,6 +32,19 @@ describe('places smoothed over their neighbours', () => {
       expect(Math.abs(hip(steady, i).v - (300 - i))).toBeLessThan(1);
     }
   });
+  test('how fast it goes there is told, and how far its looks lie apart', () => {
+    const [smooth, torn] = [
+      steadyPlaces(along(20)),
+      steadyPlaces(along(20, (i) => (i === 9 ? [70, 0] : [0, 0]))),
+    ];
+    expect(hip(smooth, 10).uPerS).toBeCloseTo(120, 6);
+    expect(hip(smooth, 10).vPerS).toBeCloseTo(-60, 6);
+    expect(hip(smooth, 10).scatterPx).toBeCloseTo(0, 6);
+    // Seven frames within reach, one of them 70 px off: 70 / sqrt(7).
+    expect(hip(torn, 10).scatterPx).toBeCloseTo(70 / Math.sqrt(7), 0);
+    // Of a frame all by itself nobody knows.
+    expect(hip(steadyPlaces(along(1)), 0)).toEqual({ u: 100, v: 300, seen: 0.9 });
+  });
   test('what is so in most frames stays so', () => {
     const steady = steadyPlaces(along(20, (i) => (i >= 6 && i <= 13 ? [60, 0] : [0, 0])));
     expect(Math.abs(hip(steady, 10).u - 180)).toBeLessThan(2);

@@ -34,7 +34,11 @@ export function steadyPlaces(bodies: readonly SeenBody[], more?: MoreLooks): See
         const place = all[landmark];
         return place ? [{ t: time - body.time, ...place }] : [];
       });
-      if (own) places[landmark] = path.length < 4 ? own : { ...lineThrough(path), seen: own.seen };
+      if (!own) continue;
+      const line = path.length < 4 ? null : lineThrough(path);
+      places[landmark] = line
+        ? { ...line, seen: own.seen, scatterPx: scatterOf(near, body.time, landmark, line) }
+        : own;
     }
     return { time: body.time, places };
   });
@@ -59,13 +63,33 @@ function legsApart(near: readonly SeenBody[]): readonly SeenBody[] {
   return near.filter((_, i) => (apart[i] as number) >= DRAWN_TOGETHER * usual);
 }
 
+/** How far all looks lie from a line: those, too, that it passed over. */
+function scatterOf(near: readonly SeenBody[], at: number, landmark: Landmark, line: Line): number {
+  let [sum, n] = [0, 0];
+  for (const { time, places } of near) {
+    const place = places[landmark];
+    if (!place) continue;
+    const t = time - at;
+    sum += (place.u - line.u - line.uPerS * t) ** 2 + (place.v - line.v - line.vPerS * t) ** 2;
+    n++;
+  }
+  return Math.sqrt(sum / Math.max(1, n));
+}
+
+interface Line {
+  readonly u: number;
+  readonly v: number;
+  readonly uPerS: number;
+  readonly vPerS: number;
+}
+
 interface Dated {
   readonly t: number;
   readonly u: number;
   readonly v: number;
 }
 
-function lineThrough(path: readonly Dated[]): Pick<SeenPlace, 'u' | 'v' | 'uPerS' | 'vPerS'> {
+function lineThrough(path: readonly Dated[]): Line {
   // Begun at the middle place of all, so that a few that stray together don't draw it away.
   let at = { u: middle(path.map(({ u }) => u)), v: middle(path.map(({ v }) => v)), du: 0, dv: 0 };
   for (let round = 0; round < ROUNDS; round++) {

@@ -85,7 +85,8 @@ const AT_IMPACT = new Map([['impact', { frame: 0, sdS: 0.01 }]] as const);
 
 test('proposals as they would be untaught: of what was taught nothing is left, a hand’s marks stay', () => {
   const taught = errorTable(taughtPlaces([swing('a', checked())], 'right'), TODAY);
-  const { trail_hip: _, ...places } = BODY.places;
+  // One hip half hidden, the other's looks at odds.
+  const places = { ...BODY.places, lead_hip: { u: 320, v: 500, seen: 1, scatterPx: 30 } };
   for (const left of [false, true]) {
     const propose = (errors: typeof UNTAUGHT) =>
       proposeMarks([{ ...BODY, places }], 'face_on', AT_IMPACT, errors, left).map((mark) => ({
@@ -111,7 +112,7 @@ describe('proposals', () => {
     const usual = usualError('face_on', 'lead_hip', 'impact');
     expect(hip(at())?.u).toBeCloseTo(320 - usual.across * HEIGHT_PX, 6);
     expect(hip(at())?.v).toBeCloseTo(500 - usual.down * HEIGHT_PX, 6);
-    expect(hip(at())?.net).toEqual({ u: 320, v: 500, heightPx: expect.closeTo(HEIGHT_PX, 6) });
+    expect(hip(at())?.net).toEqual({ u: 320, v: 500, heightPx: expect.closeTo(HEIGHT_PX, 6), seen: 1 });
   });
   test('of a taught player what it errs by is taken off, and less is left open', () => {
     const swings = Array.from({ length: 4 }, (_, i) => swing(String(i), checked()));

@@ -4,11 +4,12 @@ import type { Hand, ViewKind } from '../../intake/index.ts';
 import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
 import { type ExpectedError, expectedErrors, isTeachable } from './netError.ts';
 import type { TaughtPlace } from './places.ts';
+import { ownSdOf, type SeenHow, scatterTimes } from './seenHow.ts';
 import { ERROR_ROWS } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
-/** Where the network saw a place, and how tall the body stood in that clip; pixels. */
-export interface NetPlace {
+/** Where the network saw a place and how, and how tall the body stood in that clip; pixels. */
+export interface NetPlace extends SeenHow {
   readonly u: number;
   readonly v: number;
   readonly heightPx: number;
@@ -37,7 +38,8 @@ export const taughtPlaces = (swings: readonly TeachingSwing[], hand: Hand): Taug
       const down = (net.v - v) / net.heightPx;
       const usual = usualError(view, landmark, station);
       if (Math.hypot(across - usual.across, down - usual.down) > NO_ERROR) return [];
-      return [{ view, station, landmark, clip: `${id} ${view}`, on: recordedOn, across, down }];
+      const times = scatterTimes(net.scatter);
+      return [{ view, station, landmark, clip: `${id} ${view}`, on: recordedOn, across, down, times }];
     }),
   );
 
@@ -84,8 +86,8 @@ export const asUntaught = <M extends Proposal>(marks: readonly M[], hand: Hand):
       ...mark,
       u: net.u - (hand === 'left' ? -1 : 1) * usual.across * net.heightPx,
       v: net.v - usual.down * net.heightPx,
-      sdPx: usual.ownSd * net.heightPx,
-      sdDownPx: usual.ownSdDown * net.heightPx,
+      sdPx: ownSdOf(usual.sharedSd, usual.ownSd, net) * net.heightPx,
+      sdDownPx: ownSdOf(usual.sharedSdDown, usual.ownSdDown, net) * net.heightPx,
       sharedSdPx: usual.sharedSd * net.heightPx,
       sharedSdDownPx: usual.sharedSdDown * net.heightPx,
     };
