@@ -25,7 +25,7 @@ export {
 } from './definitions.ts';
 export { ellipseOf, type FloorStation, floorMap, footBearingDeg, type GroundEllipse } from './floorMap.ts';
 export { followStation, namedByHand } from './followStation.ts';
-export { framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
+export { aboutStation, framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
 export {
   bandContext,
   type FittedLandmark,

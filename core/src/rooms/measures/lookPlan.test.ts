@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
+import type { Station } from '../capture/index.ts';
+import { aboutStation, framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
 
 const clip = (frames: number, rate: number) => Array.from({ length: frames }, (_, i) => i / rate);
 
@@ -15,22 +16,42 @@ describe('frames to look at', () => {
     expect(framesPerSecond(times, perSecond)).toEqual(frames);
   });
   test('about a moment every frame, of a fast clip every fourth', () => {
-    expect(framesAbout(clip(60, 60), [0.5], 0.05)).toEqual([27, 28, 29, 30, 31, 32, 33]);
-    expect(framesAbout(clip(240, 240), [0.5], 0.05)).toEqual([108, 112, 116, 120, 124, 128, 132]);
+    expect(framesAbout(clip(60, 60), [[0.5, 0.05]])).toEqual([27, 28, 29, 30, 31, 32, 33]);
+    expect(framesAbout(clip(240, 240), [[0.5, 0.05]])).toEqual([108, 112, 116, 120, 124, 128, 132]);
   });
   test('moments near each other share their frames, and the clip’s ends are kept to', () => {
-    const about = framesAbout(clip(60, 60), [0.5, 0.52, 0], 0.05);
+    const about = framesAbout(clip(60, 60), [
+      [0.5, 0.05],
+      [0.52, 0.05],
+      [0, 0.05],
+    ]);
     expect(new Set(about).size).toBe(about.length);
     expect([...about].sort((a, b) => a - b)).toEqual(about);
     expect(about[0]).toBe(0);
   });
   test('a clip of two seconds and a quarter is looked at less than twice a frame', () => {
     const times = clip(135, 60);
-    const stations = [0.35, 1.1, 1.3, 1.42, 1.95];
+    const stations: [Station, number][] = [
+      ['address', 0.35],
+      ['arm_back', 0.8],
+      ['top', 1.1],
+      ['arm_down', 1.27],
+      ['delivery', 1.34],
+      ['impact', 1.42],
+      ['chest_through', 1.57],
+      ['finish', 2],
+    ];
     const looks =
       framesPerSecond(times, LOOKS.coarsePerSecond).length +
-      framesAbout(times, stations, LOOKS.aboutSeconds).length +
-      2 * framesAbout(times, stations, LOOKS.againSeconds).length;
-    expect(looks).toBeLessThan(1.6 * times.length);
+      framesAbout(
+        times,
+        stations.map(([station, at]) => [at, aboutStation(station)]),
+      ).length +
+      2 *
+        framesAbout(
+          times,
+          stations.map(([, at]) => [at, LOOKS.againSeconds]),
+        ).length;
+    expect(looks).toBeLessThan(1.7 * times.length);
   });
 });

@@ -1,3 +1,5 @@
+import type { Station } from '../capture/index.ts';
+
 /**
  * Which frames of a clip a body network looks at, and how often: all of them alike would take three times as long. First a coarse
  * pass, from which the stations are guessed; then every frame about each of them; then twice more those that marks hang on.
@@ -9,6 +11,8 @@ export const LOOKS = {
   finePerSecond: 60,
   /** So far about a guessed station every frame is looked at: further than the coarse pass may be wrong. */
   aboutSeconds: 0.12,
+  /** The same of a station at which hands come to a level: they do so between two frames of the coarse pass. */
+  aboutLevelSeconds: 0.06,
   /** So far about a station frames are looked at in the mirror and in a wider crop, too: those a mark is smoothed over. */
   againSeconds: 0.06,
 } as const;
@@ -24,12 +28,16 @@ export function framesPerSecond(times: readonly number[], perSecond: number): nu
   return frames;
 }
 
-/** Frames of the fine pass within so many seconds of any of the moments, in order. */
-export const framesAbout = (
-  times: readonly number[],
-  moments: readonly number[],
-  seconds: number,
-): number[] =>
+const LEVELS: readonly Station[] = ['arm_back', 'arm_down', 'chest_through'];
+/** How far about a guessed station every frame is looked at, seconds. */
+export const aboutStation = (station: Station): number =>
+  LEVELS.includes(station) ? LOOKS.aboutLevelSeconds : LOOKS.aboutSeconds;
+
+/** When a station is, and how far about it frames are wanted, seconds. */
+export type About = readonly [moment: number, seconds: number];
+
+/** Frames of the fine pass about any of the moments, in order. */
+export const framesAbout = (times: readonly number[], abouts: readonly About[]): number[] =>
   framesPerSecond(times, LOOKS.finePerSecond).filter((i) =>
-    moments.some((moment) => Math.abs((times[i] as number) - moment) <= seconds + 1e-9),
+    abouts.some(([moment, seconds]) => Math.abs((times[i] as number) - moment) <= seconds + 1e-9),
   );

@@ -2,6 +2,7 @@ import type { SwingMark, SwingView } from '@inchstep/contract/capture';
 import type { LookTrouble, Station } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import {
+  aboutStation,
   bodyTracks,
   type ErrorEntry,
   framesAbout,
@@ -138,10 +139,16 @@ async function look(
   const guessed = moments();
   // A swing too quick for the coarse pass is looked for in every frame.
   const fine = guessed
-    ? framesAbout(times, guessed, LOOKS.aboutSeconds)
+    ? framesAbout(
+        times,
+        guessed.map(([station, moment]) => [moment, aboutStation(station)]),
+      )
     : framesPerSecond(times, LOOKS.finePerSecond);
   await eyes.find(fine, part(SHARES.coarse, SHARES.fine));
-  const near = framesAbout(times, moments() ?? [], LOOKS.againSeconds);
+  const near = framesAbout(
+    times,
+    (moments() ?? []).map(([, moment]) => [moment, LOOKS.againSeconds]),
+  );
   await eyes.find(near, () => undefined);
   await eyes.lookAgain(near, part(SHARES.fine, 1));
   return { bodies: eyes.bodies(), again: eyes.more };
@@ -152,8 +159,14 @@ const momentsIn = (times: SwingView['stationTimes']): StationMoments =>
 const knownOf = ({ other, named }: Golfer) => ({ other: momentsIn(other), named: momentsIn(named) });
 
 /** Moments of the stations, seconds; null where there is no swing to be seen. */
-function momentsOf(bodies: readonly SeenBody[], kind: ViewKind, golfer: Golfer): number[] | null {
+function momentsOf(
+  bodies: readonly SeenBody[],
+  kind: ViewKind,
+  golfer: Golfer,
+): (readonly [Station, number])[] | null {
   const steady = steadySides(bodies, kind, golfer.handedness === 'left');
   const stations = proposeStations(steady, kind, golfer, knownOf(golfer));
-  return stations.ok ? [...stations.value.values()].flatMap(({ frame }) => steady[frame]?.time ?? []) : null;
+  return stations.ok
+    ? [...stations.value].map(([station, { frame }]) => [station, steady[frame]?.time ?? 0] as const)
+    : null;
 }
