@@ -24,8 +24,6 @@ export {
   TRACK_MEASURES,
 } from './definitions.ts';
 export { ellipseOf, type FloorStation, floorMap, footBearingDeg, type GroundEllipse } from './floorMap.ts';
-export { followStation, namedByHand } from './followStation.ts';
-export { aboutStation, framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
 export {
   bandContext,
   type FittedLandmark,
@@ -53,6 +51,8 @@ export {
 export { type Pooled, poolSwings, sharedShare } from './poolSwings.ts';
 export { poseBetween } from './poseBetween.ts';
 export { HOUSE_POSTURES, joint, type Posture, type PostureId, posed } from './posedBody.ts';
+export { followStation, namedByHand } from './proposing/followStation.ts';
+export { aboutStation, framesAbout, framesPerSecond, LOOKS } from './proposing/lookPlan.ts';
 export {
   type ProposedMark,
   proposeMarks,
@@ -60,10 +60,17 @@ export {
   type SeenPlace,
   seenBody,
   steadySides,
-} from './proposals.ts';
-export { type KnownStations, proposeStations } from './proposedStations.ts';
+} from './proposing/proposals.ts';
+export { type KnownStations, proposeStations } from './proposing/proposedStations.ts';
+export type { FoundStation, StationMoments } from './proposing/stationsTogether.ts';
+export {
+  type BodyTrack,
+  bodyTracks,
+  type Sighting,
+  type WhoSwings,
+  whoSwings,
+} from './proposing/whoSwings.ts';
 export { type LineId, type ReferenceLine, referenceLines } from './referenceLines.ts';
-export type { FoundStation, StationMoments } from './stationsTogether.ts';
 export { otherSide, type Swapped, swappedSides, swapSides } from './swappedSides.ts';
 export { type Pose, poseInBands, type TargetPose, targetPoses } from './targetPose.ts';
 export { bellsTogether } from './teaching/bellsTogether.ts';
@@ -84,4 +91,3 @@ export {
 export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
 export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';
-export { type BodyTrack, bodyTracks, type Sighting, type WhoSwings, whoSwings } from './whoSwings.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
 import { cameraFrame, LANDMARKS, type Landmark, project } from '../capture/index.ts';
 import { checkPicture, firstStep, levelFromGravity, type Picture } from './pictureCheck.ts';
-import type { SeenBody } from './proposals.ts';
+import type { SeenBody } from './proposing/proposals.ts';
 import { ADDRESS_BODY } from './testBody.ts';
 
 const PICTURE = { widthPx: 1080, heightPx: 1920 };

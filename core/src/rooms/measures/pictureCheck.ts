@@ -1,7 +1,7 @@
 import { normalCdf, toRad } from '../../foundation/index.ts';
 import type { Landmark } from '../capture/index.ts';
 import { BELT_SHARE } from './cameraReport.ts';
-import type { SeenBody, SeenPlace } from './proposals.ts';
+import type { SeenBody, SeenPlace } from './proposing/proposals.ts';
 
 /** A picture of the player at address, before anything is filmed. */
 export interface Picture {

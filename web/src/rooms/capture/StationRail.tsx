@@ -64,7 +64,7 @@ export function StationRail({
               type="button"
               onClick={() => onGo(station)}
               aria-current={here ? 'step' : undefined}
-              className="flex min-h-11 min-w-0 flex-1 items-center gap-2 px-2 text-left"
+              className="flex min-h-11 min-w-0 flex-1 items-center gap-2 px-2 py-1 text-left"
             >
               {time === undefined ? (
                 <CircleDashed

@@ -166,26 +166,23 @@ describe('undo and redo', () => {
 describe('proposals of the body network', () => {
   const proposed = (landmark: 'lead_hip' | 'trail_hip', u: number) =>
     ({ view: 'face_on', station: 'top', landmark, u, v: 50, sdPx: 9, by: 'network' }) as const;
-  const proposal = (...marks: ReturnType<typeof proposed>[]): BenchAction => ({
+  const proposal = (...marks: ReturnType<typeof proposed>[]): BenchAction => propose(marks);
+  const propose = (marks: readonly SwingMark[], topAt = 1): BenchAction => ({
     type: 'propose',
     view: 'face_on',
-    stationTimes: { address: 0.2, top: 1 },
+    stationTimes: { address: 0.2, top: topAt },
     marks,
   });
-  const propose = (marks: readonly SwingMark[]): BenchAction => ({
-    type: 'propose',
-    view: 'face_on',
-    stationTimes: { address: 0.2, top: 1 },
-    marks,
-  });
+  const name = (time: number): BenchAction => ({ type: 'name', view: 'face_on', station: 'top', time });
+  const moving = { uPerS: 60, vPerS: 0, sdS: 0.02, atS: 1 };
   const atTop = () => after(fresh(), { type: 'look', station: 'top' });
 
   test('fill what is open and leave the coach’s names and marks alone', () => {
     const state = after(
       atTop(),
-      { type: 'name', view: 'face_on', station: 'top', time: 1.1 },
+      name(1.1),
       mark(10, 20),
-      proposal(proposed('lead_hip', 99), proposed('trail_hip', 40)),
+      propose([proposed('lead_hip', 99), proposed('trail_hip', 40)], 1.1),
     );
     expect(state.work.views[0]?.stationTimes).toEqual({ address: 0.2, top: 1.1 });
     expect(markAt(state, 'face_on', 'top', 'lead_hip')).toMatchObject({ u: 10, sdPx: 2 });
@@ -211,6 +208,33 @@ describe('proposals of the body network', () => {
     expect(after(right, { type: 'undo' }).work).toEqual(start.work);
     // With nothing proposed here there is no step.
     expect(after(right, { type: 'confirm' }).past).toHaveLength(right.past.length);
+  });
+  test('go with their station to the frame that the coach names, further off not at all', () => {
+    const start = after(atTop(), propose([{ ...proposed('trail_hip', 40), moving }]));
+    const near = after(start, name(1.05));
+    expect(markAt(near, 'face_on', 'top', 'trail_hip')).toMatchObject({
+      u: 43,
+      moving: { ...moving, sdS: 0 },
+    });
+    expect(near.work.views[0]?.stationTimes.top).toBe(1.05);
+    const far = after(start, name(1.2));
+    expect(far.work.marks).toEqual([]);
+    expect(after(far, { type: 'undo' }).work).toEqual(start.work);
+  });
+  test('named while the look went on, the coach’s moment holds and what was proposed goes along', () => {
+    const state = after(atTop(), name(1.05), propose([{ ...proposed('trail_hip', 40), moving }]));
+    expect(state.work.views[0]?.stationTimes.top).toBe(1.05);
+    expect(markAt(state, 'face_on', 'top', 'trail_hip')?.u).toBeCloseTo(43, 9);
+  });
+  test('another look finds its own stations, but where a hand has set a mark', () => {
+    const first = after(atTop(), propose([{ ...proposed('trail_hip', 40), moving }]));
+    const again = after(
+      first,
+      propose([{ ...proposed('trail_hip', 41), moving: { ...moving, atS: 1.02 } }], 1.02),
+    );
+    expect(again.work.views[0]?.stationTimes.top).toBe(1.02);
+    const dragged = after(first, mark(7, 8), propose([{ ...proposed('trail_hip', 41), moving }], 1.02));
+    expect(dragged.work.views[0]?.stationTimes.top).toBe(1);
   });
   test('a second look replaces the first’s proposals', () => {
     const state = after(atTop(), proposal(proposed('lead_hip', 1)), proposal(proposed('trail_hip', 2)));

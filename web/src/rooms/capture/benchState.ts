@@ -219,18 +219,26 @@ function confirmed({ work, view, station }: BenchState): SwingWork {
 
 /** What the coach has named or marked stays; earlier proposals of the view give way. */
 function propose(work: SwingWork, action: Extract<BenchAction, { type: 'propose' }>): SwingWork {
-  const mine = work.marks.filter((m) => m.view !== action.view || m.by !== 'network');
+  const { view } = action;
+  const mine = work.marks.filter((m) => m.view !== view || m.by !== 'network');
   const place = (m: SwingMark) => `${m.view}/${m.station}/${m.landmark}`;
   const taken = new Set(mine.map(place));
-  const named = editView(work, action.view, (view) => ({
-    ...view,
-    stationTimes: {
-      ...view.stationTimes,
-      ...action.stationTimes,
-      ...namedByHand(view.stationTimes, work.marks, view.kind),
-    },
-  }));
-  return { ...named, marks: [...mine, ...action.marks.filter((m) => !taken.has(place(m)))] };
+  const byHand = namedByHand(
+    work.views.find(({ kind }) => kind === view)?.stationTimes ?? {},
+    work.marks,
+    view,
+  );
+  // Named while the look went on: what was proposed there goes along.
+  const there = (Object.entries(byHand) as [Station, number][]).reduce(
+    (marks, [station, time]) =>
+      followStation(marks, { view, station, time, before: action.stationTimes[station] }),
+    action.marks,
+  );
+  const stationTimes = { ...action.stationTimes, ...byHand };
+  return {
+    ...editView(work, view, (one) => ({ ...one, stationTimes })),
+    marks: [...mine, ...there.filter((m) => !taken.has(place(m)))],
+  };
 }
 
 /** After a step the cursor goes where the coach's eye goes next. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../../foundation/index.ts';
-import type { SeenBody } from '../proposals.ts';
+import type { SeenBody } from '../proposing/proposals.ts';
 import { steadyPlaces } from './steadyPlaces.ts';
 
 const FRAME_S = 1 / 60;

@@ -1,6 +1,6 @@
 import type { Landmark } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
-import type { SeenBody, SeenPlace } from '../proposals.ts';
+import type { SeenBody, SeenPlace } from '../proposing/proposals.ts';
 
 /** How far off in time a frame may lie that is asked: three frames of sixty a second on either side. */
 const FARTHEST_SECONDS = 0.055;

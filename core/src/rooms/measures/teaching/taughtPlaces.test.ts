@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { FOUND_STATIONS, MARKS_WANTED } from '../../capture/index.ts';
-import { proposeMarks } from '../proposals.ts';
+import { proposeMarks } from '../proposing/proposals.ts';
 import {
   asUntaught,
   errorTable,

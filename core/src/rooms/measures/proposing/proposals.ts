@@ -1,8 +1,8 @@
-import { type Landmark, MARKS_WANTED, type Moving, type Station } from '../capture/index.ts';
-import type { ViewKind } from '../intake/index.ts';
+import { type Landmark, MARKS_WANTED, type Moving, type Station } from '../../capture/index.ts';
+import type { ViewKind } from '../../intake/index.ts';
+import { ownSdOf } from '../teaching/seenHow.ts';
+import type { ErrorEntry, NetPlace } from '../teaching/taughtPlaces.ts';
 import type { FoundStation } from './stationsTogether.ts';
-import { ownSdOf } from './teaching/seenHow.ts';
-import type { ErrorEntry, NetPlace } from './teaching/taughtPlaces.ts';
 
 /** A place in one frame and how surely it was seen there, 0 to 1. */
 export interface SeenPlace {

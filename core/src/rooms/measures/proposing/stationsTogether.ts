@@ -1,4 +1,4 @@
-import { FOUND_STATIONS, type Station } from '../capture/index.ts';
+import { FOUND_STATIONS, type Station } from '../../capture/index.ts';
 
 /** When a swing's stations are in one clip, seconds of that clip. */
 export type StationMoments = ReadonlyMap<Station, number>;

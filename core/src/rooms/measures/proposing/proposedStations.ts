@@ -1,10 +1,10 @@
-import { mix, type Result, type Vec3 } from '../../foundation/index.ts';
-import { type Landmark, type Station, stationRank } from '../capture/index.ts';
-import type { ViewKind } from '../intake/index.ts';
+import { mix, type Result, type Vec3 } from '../../../foundation/index.ts';
+import { type Landmark, type Station, stationRank } from '../../capture/index.ts';
+import type { ViewKind } from '../../intake/index.ts';
+import { type SmoothTrack, smoothTrack } from '../trackSmooth.ts';
+import { findStations, type LevelStation, type Levels, type TrackProblem } from '../trackStations.ts';
 import { bodyHeightPx, type SeenBody, type SeenPlace } from './proposals.ts';
 import { type FoundStation, type StationMoments, withOtherView } from './stationsTogether.ts';
-import { type SmoothTrack, smoothTrack } from './trackSmooth.ts';
-import { findStations, type LevelStation, type Levels, type TrackProblem } from './trackStations.ts';
 
 /**
  * One picture sees the first and the last move of the hands late and early; the body stands still on the

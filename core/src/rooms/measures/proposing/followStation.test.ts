@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { followStation } from './followStation.ts';
+import { followStation, namedByHand } from './followStation.ts';
 
 type M = Parameters<typeof followStation>[0][number];
 const proposal: M = {
@@ -57,5 +57,21 @@ describe('a hand names a station', () => {
     const { moving: _, ...still } = proposal;
     expect(followStation([still], named(1.1))).toEqual([still]);
     expect(followStation([still], named(1.13))).toEqual([]);
+  });
+});
+
+describe('stations that a hand has named', () => {
+  const times = { address: 0.3, top: 1.1, impact: 1.4, finish: 2 };
+  const at = (station: M['station'], more: Partial<M> = {}): M => ({ ...proposal, station, ...more });
+  test('those with nothing but proposals at a doubtful moment were named by nobody', () => {
+    const marks = [
+      at('address', { moving: { uPerS: 0, vPerS: 0, sdS: 0, atS: 0.3 } }),
+      at('top'),
+      at('top', { landmark: 'trail_hip', by: undefined }),
+      at('impact'),
+    ];
+    expect(namedByHand(times, marks, 'face_on')).toEqual({ address: 0.3, top: 1.1, finish: 2 });
+    // Of the other view's marks they say nothing.
+    expect(namedByHand(times, marks, 'down_the_line')).toEqual(times);
   });
 });

@@ -1,4 +1,4 @@
-import type { Hand, ViewKind } from '../intake/index.ts';
+import type { Hand, ViewKind } from '../../intake/index.ts';
 import { bodyHeightPx, type SeenBody, steadySides } from './proposals.ts';
 import { proposeStations } from './proposedStations.ts';
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { Station } from '../capture/index.ts';
+import type { Station } from '../../capture/index.ts';
 import { aboutStation, framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
 
 const clip = (frames: number, rate: number) => Array.from({ length: frames }, (_, i) => i / rate);

@@ -1,4 +1,4 @@
-import type { Station } from '../capture/index.ts';
+import type { Station } from '../../capture/index.ts';
 
 /**
  * Which frames of a clip a body network looks at, and how often: all of them alike would take three times as long. First a coarse

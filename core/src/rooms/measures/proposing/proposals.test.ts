@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { Station } from '../capture/index.ts';
+import type { Station } from '../../capture/index.ts';
 import { seenBody } from './proposals.ts';
 import { inOrder } from './proposedStations.ts';
 

@@ -1,6 +1,6 @@
-import type { Mark, Station } from '../capture/index.ts';
-import type { ViewKind } from '../intake/index.ts';
-import type { NetPlace } from './teaching/taughtPlaces.ts';
+import type { Mark, Station } from '../../capture/index.ts';
+import type { ViewKind } from '../../intake/index.ts';
+import type { NetPlace } from '../teaching/taughtPlaces.ts';
 
 /** So far from where it was seen a place may be carried along its line; beyond, it is another frame's and nobody has looked there. */
 const FOLLOWS_SECONDS = 0.055;
@@ -11,16 +11,17 @@ type Proposal = Omit<Mark, 'view'> & {
   readonly net?: NetPlace | undefined;
 };
 
-/** Stations of a view that a hand has named: those at which nothing hangs on a moment that was only proposed. */
+/** Stations of a view that a hand has named, or has set a mark at: the others have nothing but proposals, at a moment that is one, too. */
 export const namedByHand = (
   stationTimes: Readonly<Partial<Record<Station, number | undefined>>>,
   marks: readonly Proposal[],
   view: ViewKind,
 ): Partial<Record<Station, number>> =>
   Object.fromEntries(
-    Object.entries(stationTimes).filter(
-      ([station]) => !marks.some((m) => m.view === view && m.station === station && (m.moving?.sdS ?? 0) > 0),
-    ),
+    Object.entries(stationTimes).filter(([station]) => {
+      const here = marks.filter((m) => m.view === view && m.station === station);
+      return here.some(({ by }) => by !== 'network') || !here.some(({ moving }) => (moving?.sdS ?? 0) > 0);
+    }),
   );
 
 /** A hand names the station of a view, seconds of its clip; `before` is when it was taken to be. */

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { Station } from '../capture/index.ts';
+import type { Station } from '../../capture/index.ts';
 import { withOtherView } from './stationsTogether.ts';
 
 const moments = (of: Partial<Record<Station, number>>) => new Map(Object.entries(of) as [Station, number][]);
