@@ -241,18 +241,23 @@ function barsTable() {
       );
 }
 
-/** Swings of made-up players, filmed and looked through once (forty minutes), then asked again; `size` is the seed. */
+/** Swings of made-up players, two on either day, filmed and looked through once (an hour and a half), then asked again; `size` is the seed. */
 function proposalsTable() {
   const seed = size ?? '31';
-  const see = ['node_modules/tsx/dist/cli.mjs', 'standins/src/render/seeSwings.ts', seed, '12', '1', '2'];
+  const see = ['node_modules/tsx/dist/cli.mjs', 'standins/src/render/seeSwings.ts', seed, '12', '2', '2'];
   node(see, { stdio: ['ignore', 'inherit', 'inherit'] });
   for (const r of lines(node(['dist/bench.js', 'proposals', seed]).stdout))
     row(
       `${r.name}, ${r.teaching}`,
       percent(r.told / r.hand),
-      `of ${r.hand} verdicts by hand told (${r.players} players); wrong ${r.wrong}; ${percent(r.held / r.intervals)} of ${r.intervals} intervals held`,
+      `of ${r.hand} verdicts by hand told (${r.players} players); wrong ${r.wrong}; ${percent(r.held / r.intervals)} of ${r.intervals} intervals held: ${heldBy(r.parts)}`,
     );
 }
+
+const heldBy = (parts) =>
+  Object.entries(parts)
+    .map(([part, [intervals, held]]) => `${part} ${percent(held / Math.max(1, intervals))}`)
+    .join(', ');
 
 function plansTable() {
   const [s] = lines(node(['dist/bench.js', 'plans', size ?? '5000']).stdout);

@@ -5,9 +5,10 @@ import { pairs, singles } from './diagnosisCases.ts';
 import { fewerMarks } from './fewerMarks.ts';
 import { progressStudy } from './progress.ts';
 import { barsBeside, progressBars } from './progressBars.ts';
-import { proposalStudy, type SeenSwing } from './proposals.ts';
+import { proposalStudy } from './proposals.ts';
 import { randomPlans } from './randomPlans.ts';
 import { seasonStudy } from './season.ts';
+import type { SeenSwing } from './seenSwing.ts';
 import { speeds } from './speeds.ts';
 
 /** `bench speeds` in a few seconds; `bench coverage N`, `marks N`, `season N`, `plans N` and `calibration N` as long as N asks. */

@@ -1,104 +1,37 @@
 import { type Capture, FOUND_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
 import { type Random, seededRandom } from '@inchstep/core/foundation';
-import { type Hand, resolveSchool, type ViewKind } from '@inchstep/core/intake';
+import { resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
   bellsTogether,
   coachErrors,
   type ErrorEntry,
   errorTable,
-  type FoundStation,
   measureCapture,
   nextMarks,
   placeMeans,
-  proposeMarks,
-  type SeenBody,
-  seenBody,
-  steadyPlaces,
-  steadySides,
-  type TaughtPlace,
-  taughtPlaces,
   UNTAUGHT,
 } from '@inchstep/core/measures';
+import {
+  checkedIn,
+  DAYS,
+  HAND_PX,
+  type ProposedIn,
+  proposedIn,
+  type SeenSwing,
+  trueMark,
+} from './seenSwing.ts';
 
-interface KeptPoints {
-  readonly u: number[];
-  readonly v: number[];
-  readonly seen: number[];
-}
-
-/** One filmed swing of the study with what the network saw in each frame. */
-export interface SeenSwing {
-  readonly key: string;
-  readonly player: string;
-  readonly day: number;
-  readonly golfer: { readonly handedness: Hand; readonly heightIn: number };
-  readonly framesPerSecond: number;
-  readonly stationFrames: Readonly<Record<Station, number>>;
-  readonly measures: Readonly<Record<string, number>>;
-  readonly views: readonly {
-    readonly kind: ViewKind;
-    readonly view: View;
-    readonly marks: readonly Mark[];
-    readonly frames: readonly {
-      readonly time: number;
-      readonly points: KeptPoints | null;
-      readonly mirrored?: KeptPoints | null;
-      readonly wider?: KeptPoints | null;
-    }[];
-  }[];
-}
-
-const DAYS = ['2027-03-01', '2027-03-08'] as const;
-/** What a careful hand leaves open, pixels of a picture 540 wide. */
-const HAND_PX = 1.5;
-
-type ProposedIn = ReturnType<typeof proposeMarks>[number] & { readonly view: ViewKind };
-
-/** What the program would propose at the true frames of the stations it finds. */
-export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): ProposedIn[] {
-  const left = swing.golfer.handedness === 'left';
-  return swing.views.flatMap(({ kind, frames }) => {
-    const look = (way: 'points' | 'mirrored' | 'wider') =>
-      steadySides(
-        frames.flatMap((frame): SeenBody[] => {
-          const points = frame[way];
-          return points ? [seenBody(frame.time, points, left)] : [];
-        }),
-        kind,
-        left,
-      );
-    const bodies = steadyPlaces(look('points'), { kind, again: [...look('mirrored'), ...look('wider')] });
-    const at = new Map(
-      FOUND_STATIONS.flatMap((station): [Station, FoundStation][] => {
-        const time = swing.stationFrames[station] / swing.framesPerSecond;
-        const near = bodies.findIndex((body) => Math.abs(body.time - time) < 0.6 / swing.framesPerSecond);
-        return near < 0 ? [] : [[station, { frame: near, sdS: 0 }]];
-      }),
-    );
-    return proposeMarks(bodies, kind, at, errors, left).map((mark) => ({ ...mark, view: kind }));
-  });
-}
-
-/** The same places as a hand would set them after the network, for teaching. */
-export function checkedIn(swing: SeenSwing): TaughtPlace[] {
-  const marks = proposedIn(swing, UNTAUGHT).flatMap((mark) => {
-    const real = trueMark(swing, mark);
-    return real ? [{ ...mark, u: real.u, v: real.v, sdPx: HAND_PX }] : [];
-  });
-  const recordedOn = DAYS[swing.day] ?? DAYS[0];
-  return taughtPlaces([{ id: swing.key, recordedOn, marks }], swing.golfer.handedness);
-}
-
-const trueMark = (
-  swing: SeenSwing,
-  { view, station, landmark }: Pick<ProposedIn, 'view' | 'station' | 'landmark'>,
-): Mark | undefined =>
-  swing.views
-    .find(({ kind }) => kind === view)
-    ?.marks.find((mark) => mark.station === station && mark.landmark === landmark);
-
-/** Errors of the network at every proposed place, in shares of the body: what the parts of the model are read from. */
-export const errorsIn = (swing: SeenSwing): TaughtPlace[] => checkedIn(swing);
+/** Where in the swing a measure belongs. */
+const PARTS = {
+  address: ['address'],
+  back: ['shaft_back', 'arm_back', 'top'],
+  down: ['arm_down', 'delivery'],
+  impact: ['impact'],
+  through: ['shaft_through', 'chest_through', 'finish'],
+} as const satisfies Readonly<Record<string, readonly Station[]>>;
+type Part = keyof typeof PARTS;
+const partOf = (at: Station): Part =>
+  (Object.keys(PARTS) as Part[]).find((part) => (PARTS[part] as readonly Station[]).includes(at)) as Part;
 
 export interface Told {
   readonly hand: number;
@@ -107,7 +40,21 @@ export interface Told {
   readonly wrong: number;
   readonly intervals: number;
   readonly held: number;
+  /** Intervals and those that held, by part of the swing. */
+  readonly parts: Readonly<Record<Part, readonly [intervals: number, held: number]>>;
 }
+
+const noneTold = () => ({
+  hand: 0,
+  told: 0,
+  wrong: 0,
+  intervals: 0,
+  held: 0,
+  parts: Object.fromEntries(Object.keys(PARTS).map((part) => [part, [0, 0]])) as unknown as Record<
+    Part,
+    [number, number]
+  >,
+});
 
 const aboutOf = (swing: SeenSwing, views: readonly View[]) => ({
   golfer: {
@@ -183,12 +130,15 @@ type Measures = ReturnType<typeof measureCapture>['measures'];
 
 function counted(swing: SeenSwing, net: Measures, hand: Measures): Told {
   const sure = new Set(hand.flatMap(({ id, verdict }) => (verdict === 'cant_tell' ? [] : [id])));
-  const count = { hand: sure.size, told: 0, wrong: 0, intervals: 0, held: 0 };
-  for (const { id, verdict, lo95, hi95, band } of net) {
+  const count = { ...noneTold(), hand: sure.size };
+  for (const { id, station, verdict, lo95, hi95, band } of net) {
     const real = swing.measures[id];
     if (real === undefined) continue;
+    const holds = lo95 <= real && real <= hi95;
     count.intervals++;
-    if (lo95 <= real && real <= hi95) count.held++;
+    count.parts[partOf(station)][0]++;
+    if (holds) count.held++;
+    if (holds) count.parts[partOf(station)][1]++;
     if (verdict === 'cant_tell') continue;
     const side =
       band.lo !== null && real < band.lo ? 'low' : band.hi !== null && real > band.hi ? 'high' : 'in';
@@ -235,7 +185,7 @@ export function* proposalStudy(swings: readonly SeenSwing[]) {
     ];
   for (const [name, kinds] of WAYS)
     for (const [teaching, errorsFor, byHand] of ways) {
-      const count = { hand: 0, told: 0, wrong: 0, intervals: 0, held: 0 };
+      const count = noneTold();
       const players = new Set<string>();
       const random = seededRandom(4);
       for (const swing of second) {
@@ -243,10 +193,18 @@ export function* proposalStudy(swings: readonly SeenSwing[]) {
         if (!errors) continue;
         players.add(swing.player);
         const found = toldOf(swing, errors, kinds, byHand, teaching.startsWith('floor') ? random : undefined);
-        for (const key of Object.keys(count) as (keyof Told)[]) count[key] += found[key];
+        add(count, found);
       }
       if (players.size > 0) yield { name, teaching, players: players.size, ...count };
     }
+}
+
+function add(sum: ReturnType<typeof noneTold>, one: Told): void {
+  for (const key of ['hand', 'told', 'wrong', 'intervals', 'held'] as const) sum[key] += one[key];
+  for (const part of Object.keys(sum.parts) as Part[]) {
+    sum.parts[part][0] += one.parts[part][0];
+    sum.parts[part][1] += one.parts[part][1];
+  }
 }
 
 /** What is known of a player when one swing of each of the others was checked. */

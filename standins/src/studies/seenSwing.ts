@@ -1,0 +1,94 @@
+import { FOUND_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
+import type { Hand, ViewKind } from '@inchstep/core/intake';
+import {
+  type ErrorEntry,
+  type FoundStation,
+  proposeMarks,
+  type SeenBody,
+  seenBody,
+  steadyPlaces,
+  steadySides,
+  type TaughtPlace,
+  taughtPlaces,
+  UNTAUGHT,
+} from '@inchstep/core/measures';
+
+interface KeptPoints {
+  readonly u: number[];
+  readonly v: number[];
+  readonly seen: number[];
+}
+
+/** One filmed swing of the study with what the network saw in each frame. */
+export interface SeenSwing {
+  readonly key: string;
+  readonly player: string;
+  readonly day: number;
+  readonly golfer: { readonly handedness: Hand; readonly heightIn: number };
+  readonly framesPerSecond: number;
+  readonly stationFrames: Readonly<Record<Station, number>>;
+  readonly measures: Readonly<Record<string, number>>;
+  readonly views: readonly {
+    readonly kind: ViewKind;
+    readonly view: View;
+    readonly marks: readonly Mark[];
+    readonly frames: readonly {
+      readonly time: number;
+      readonly points: KeptPoints | null;
+      readonly mirrored?: KeptPoints | null;
+      readonly wider?: KeptPoints | null;
+    }[];
+  }[];
+}
+
+export const DAYS = ['2027-03-01', '2027-03-08'] as const;
+/** What a careful hand leaves open, pixels of a picture 540 wide. */
+export const HAND_PX = 1.5;
+
+export type ProposedIn = ReturnType<typeof proposeMarks>[number] & { readonly view: ViewKind };
+
+/** What the program would propose at the true frames of the stations it finds. */
+export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): ProposedIn[] {
+  const left = swing.golfer.handedness === 'left';
+  return swing.views.flatMap(({ kind, frames }) => {
+    const look = (way: 'points' | 'mirrored' | 'wider') =>
+      steadySides(
+        frames.flatMap((frame): SeenBody[] => {
+          const points = frame[way];
+          return points ? [seenBody(frame.time, points, left)] : [];
+        }),
+        kind,
+        left,
+      );
+    const bodies = steadyPlaces(look('points'), { kind, again: [...look('mirrored'), ...look('wider')] });
+    const at = new Map(
+      FOUND_STATIONS.flatMap((station): [Station, FoundStation][] => {
+        const time = swing.stationFrames[station] / swing.framesPerSecond;
+        const near = bodies.findIndex((body) => Math.abs(body.time - time) < 0.6 / swing.framesPerSecond);
+        return near < 0 ? [] : [[station, { frame: near, sdS: 0 }]];
+      }),
+    );
+    return proposeMarks(bodies, kind, at, errors, left).map((mark) => ({ ...mark, view: kind }));
+  });
+}
+
+/** The same places as a hand would set them after the network, for teaching. */
+export function checkedIn(swing: SeenSwing): TaughtPlace[] {
+  const marks = proposedIn(swing, UNTAUGHT).flatMap((mark) => {
+    const real = trueMark(swing, mark);
+    return real ? [{ ...mark, u: real.u, v: real.v, sdPx: HAND_PX }] : [];
+  });
+  const recordedOn = DAYS[swing.day] ?? DAYS[0];
+  return taughtPlaces([{ id: swing.key, recordedOn, marks }], swing.golfer.handedness);
+}
+
+export const trueMark = (
+  swing: SeenSwing,
+  { view, station, landmark }: Pick<ProposedIn, 'view' | 'station' | 'landmark'>,
+): Mark | undefined =>
+  swing.views
+    .find(({ kind }) => kind === view)
+    ?.marks.find((mark) => mark.station === station && mark.landmark === landmark);
+
+/** Errors of the network at every proposed place, in shares of the body: what the parts of the model are read from. */
+export const errorsIn = (swing: SeenSwing): TaughtPlace[] => checkedIn(swing);
