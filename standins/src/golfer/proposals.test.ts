@@ -1,4 +1,4 @@
-import { FOUND_STATIONS } from '@inchstep/core/capture';
+import { FOUND_STATIONS, type Station } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import { proposeMarks, proposeStations, type SeenBody, steadySides, UNTAUGHT } from '@inchstep/core/measures';
 import { describe, expect, test } from '@jest/globals';
@@ -59,6 +59,34 @@ test('the other view of the swing says when it has its stations, on its own cloc
   );
   const alone = proposeStations(bodies, 'down_the_line', golfer, { other: slower });
   expect(alone.ok && [...alone.value].map(([station, { frame }]) => [station, frame])).toEqual([...own]);
+});
+
+describe('stations that a hand has named', () => {
+  const { bodies } = watch('face_on', 'right', { noise: 0.006 });
+  const golfer = { heightIn: 70, handedness: 'right' } as const;
+  const found = (named: readonly (readonly [Station, number])[], of = bodies) =>
+    proposeStations(of, 'face_on', golfer, { named: new Map(named) });
+  test('stay where they are, and are in doubt no longer', () => {
+    const own = stationsOf(bodies, 'face_on', 'right');
+    const later = (own.get('top') as number) + 4;
+    const both = found([['top', later / RATE]]);
+    if (!both.ok) throw new Error('no stations');
+    expect(both.value.get('top')).toEqual({ frame: later, sdS: 0 });
+    for (const [station, { frame, sdS }] of both.value)
+      if (station !== 'top') expect([station, frame, sdS > 0]).toEqual([station, own.get(station), true]);
+  });
+  test('are believed against what was found: a top named after impact leaves no impact', () => {
+    const both = found([['top', 1.6]]);
+    if (!both.ok) throw new Error('no stations');
+    expect([...both.value.keys()]).not.toContain('impact');
+    expect(both.value.get('top')?.frame).toBe(96);
+  });
+  test('are enough where no swing is to be seen; of another clip they are not', () => {
+    const still = bodies.map((b) => ({ ...b, places: bodies[0]?.places ?? {} }));
+    const only = found([['delivery', 1.3]], still);
+    expect(only.ok && [...only.value]).toEqual([['delivery', { frame: 78, sdS: 0 }]]);
+    expect(found([['delivery', 99]], still).ok).toBe(false);
+  });
 });
 
 test('sides that a frame takes for each other are set right face-on', () => {

@@ -62,13 +62,13 @@ export function proposeStations(
   { other = new Map(), named = new Map() }: KnownStations = {},
 ): Result<ReadonlyMap<Station, FoundStation>, TrackProblem> {
   const found = momentsInPicture(bodies, kind, golfer);
-  if (!found.ok && named.size === 0) return found;
   const own = found.ok ? found.value : new Map<Station, number>();
   const both = other.size > 0 ? withOtherView(own, other) : own;
   const [first = 0, last = 0] = [bodies[0]?.time, bodies.at(-1)?.time];
   const frames = new Map<Station, number>();
   for (const [station, time] of [...both, ...named])
     if (time >= first && time <= last) frames.set(station, nearestFrame(bodies, time));
+  if (!found.ok && frames.size === 0) return found;
   const byHand = new Set(named.keys());
   const sdS = (station: Station) => (byHand.has(station) ? 0 : MOMENT_SD_SECONDS[station]);
   const kept = inOrder(frames, byHand);
