@@ -1,6 +1,8 @@
 import { FOUND_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import {
+  aboutStation,
+  againAbout,
   type ErrorEntry,
   type FoundStation,
   proposeMarks,
@@ -51,24 +53,32 @@ export type ProposedIn = ReturnType<typeof proposeMarks>[number] & { readonly vi
 export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): ProposedIn[] {
   const left = swing.golfer.handedness === 'left';
   return swing.views.flatMap(({ kind, frames }) => {
+    const at = FOUND_STATIONS.map(
+      (station) => [station, swing.stationFrames[station] / swing.framesPerSecond] as const,
+    );
+    /** Whether the program would look there, and so often. */
+    const isLookedAt = (time: number, far: (station: Station) => number) =>
+      at.some(([station, moment]) => Math.abs(time - moment) <= far(station) + 1e-3);
     const look = (way: 'points' | 'mirrored' | 'wider') =>
       steadySides(
         frames.flatMap((frame): SeenBody[] => {
-          const points = frame[way];
+          const points = isLookedAt(frame.time, way === 'points' ? aboutStation : againAbout)
+            ? frame[way]
+            : null;
           return points ? [seenBody(frame.time, points, left)] : [];
         }),
         kind,
         left,
       );
     const bodies = steadyPlaces(look('points'), { kind, again: [...look('mirrored'), ...look('wider')] });
-    const at = new Map(
+    const found = new Map(
       FOUND_STATIONS.flatMap((station): [Station, FoundStation][] => {
         const time = swing.stationFrames[station] / swing.framesPerSecond;
         const near = bodies.findIndex((body) => Math.abs(body.time - time) < 0.6 / swing.framesPerSecond);
         return near < 0 ? [] : [[station, { frame: near, sdS: 0 }]];
       }),
     );
-    return proposeMarks(bodies, kind, at, errors, left).map((mark) => ({ ...mark, view: kind }));
+    return proposeMarks(bodies, kind, found, errors, left).map((mark) => ({ ...mark, view: kind }));
   });
 }
 

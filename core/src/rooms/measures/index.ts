@@ -52,7 +52,7 @@ export { type Pooled, poolSwings, sharedShare } from './poolSwings.ts';
 export { poseBetween } from './poseBetween.ts';
 export { HOUSE_POSTURES, joint, type Posture, type PostureId, posed } from './posedBody.ts';
 export { followStation, namedByHand } from './proposing/followStation.ts';
-export { aboutStation, framesAbout, framesPerSecond, LOOKS } from './proposing/lookPlan.ts';
+export { aboutStation, againAbout, framesAbout, framesPerSecond, LOOKS } from './proposing/lookPlan.ts';
 export {
   type ProposedMark,
   proposeMarks,

@@ -3,6 +3,7 @@ import type { LookTrouble, Station } from '@inchstep/core/capture';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import {
   aboutStation,
+  againAbout,
   bodyTracks,
   type ErrorEntry,
   framesAbout,
@@ -119,10 +120,12 @@ async function look(
 ): Promise<Seen> {
   const opened = await Promise.all(
     pairs.map(async ({ reader, poser }) => {
+      const loads = poser.load(`${location.origin}/networks/`);
+      loads.catch(() => undefined);
       // The film itself, not the working copy: its pictures are a little coarser, which moves a top by a frame or two.
       const clip = await reader.open(url, undefined, true, false);
       if ('trouble' in clip) throw new Trouble('clip');
-      await poser.load(`${location.origin}/networks/`);
+      await loads;
       return clip.times;
     }),
   );
@@ -147,7 +150,7 @@ async function look(
   await eyes.find(fine, part(SHARES.coarse, SHARES.fine));
   const near = framesAbout(
     times,
-    (moments() ?? []).map(([, moment]) => [moment, LOOKS.againSeconds]),
+    (moments() ?? []).map(([station, moment]) => [moment, againAbout(station)]),
   );
   await eyes.find(near, () => undefined);
   await eyes.lookAgain(near, part(SHARES.fine, 1));

@@ -39,8 +39,10 @@ class Poser {
     Object.assign(self, { Module: module });
     await loadLiteRt(base);
     const cpu = { accelerator: 'wasm' as const };
-    this.detector = await loadAndCompile(`${base}detector.tflite`, cpu);
-    this.points = await loadAndCompile(`${base}points.tflite`, cpu);
+    [this.detector, this.points] = await Promise.all([
+      loadAndCompile(`${base}detector.tflite`, cpu),
+      loadAndCompile(`${base}points.tflite`, cpu),
+    ]);
   }
 
   /** Who is in a picture: those who were in `regions` a moment ago and, where it is asked, whoever else. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Station } from '../../capture/index.ts';
-import { aboutStation, framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
+import { aboutStation, againAbout, framesAbout, framesPerSecond, LOOKS } from './lookPlan.ts';
 
 const clip = (frames: number, rate: number) => Array.from({ length: frames }, (_, i) => i / rate);
 
@@ -50,8 +50,8 @@ describe('frames to look at', () => {
       2 *
         framesAbout(
           times,
-          stations.map(([, at]) => [at, LOOKS.againSeconds]),
+          stations.map(([station, at]) => [at, againAbout(station)]),
         ).length;
-    expect(looks).toBeLessThan(1.7 * times.length);
+    expect(looks).toBeLessThan(1.6 * times.length);
   });
 });

@@ -11,10 +11,10 @@ export const LOOKS = {
   finePerSecond: 60,
   /** So far about a guessed station every frame is looked at: further than the coarse pass may be wrong. */
   aboutSeconds: 0.12,
-  /** The same of a station at which hands come to a level: they do so between two frames of the coarse pass. */
-  aboutLevelSeconds: 0.06,
   /** So far about a station frames are looked at in the mirror and in a wider crop, too: those a mark is smoothed over. */
   againSeconds: 0.06,
+  /** Both at a station at which hands come to a level, between two frames of the coarse pass: fewer, or two views would take longer than is worth it. */
+  levelSeconds: 0.035,
 } as const;
 
 /** Frames of a pass with about so many a second, the last one always among them. */
@@ -29,9 +29,15 @@ export function framesPerSecond(times: readonly number[], perSecond: number): nu
 }
 
 const LEVELS: readonly Station[] = ['arm_back', 'arm_down', 'chest_through'];
-/** How far about a guessed station every frame is looked at, seconds. */
-export const aboutStation = (station: Station): number =>
-  LEVELS.includes(station) ? LOOKS.aboutLevelSeconds : LOOKS.aboutSeconds;
+/** The body stands, and the moment is not told by a frame more or less. */
+const STANDS: readonly Station[] = ['address', 'finish'];
+/** How far about a guessed station every frame is looked at, and how far twice more; seconds. */
+export function aboutStation(station: Station): number {
+  if (LEVELS.includes(station)) return LOOKS.levelSeconds;
+  return STANDS.includes(station) ? LOOKS.againSeconds : LOOKS.aboutSeconds;
+}
+export const againAbout = (station: Station): number =>
+  LEVELS.includes(station) ? LOOKS.levelSeconds : LOOKS.againSeconds;
 
 /** When a station is, and how far about it frames are wanted, seconds. */
 export type About = readonly [moment: number, seconds: number];
