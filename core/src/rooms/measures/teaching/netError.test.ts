@@ -3,7 +3,7 @@ import { gaussian, plusDays, seededRandom } from '../../../foundation/index.ts';
 import type { Station } from '../../capture/index.ts';
 import { expectedErrors } from './netError.ts';
 import type { TaughtPlace } from './places.ts';
-import { CLIP_SHARE, ERROR_ROWS, FADES_IN_DAYS, HAND_SD, PLAYER_SHARE, REST_TIMES } from './teachTable.ts';
+import { CLIP_SHARE, ERROR_ROWS, FADES_IN_DAYS, HAND_SD, PLAYER_SHARE, restTimes } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
 const DAY = '2027-03-01';
@@ -13,7 +13,7 @@ if (!ROW) throw new Error('no row of hips');
 const partsOf = (axis: 'across' | 'down') => {
   const { all, rest } = ROW[axis];
   const learnt = all ** 2 - rest ** 2;
-  const own = (s: Station) => (1 - CLIP_SHARE) * rest ** 2 * (REST_TIMES[s] ?? 1);
+  const own = (s: Station) => (1 - CLIP_SHARE) * rest ** 2 * restTimes('lead_hip', s, axis);
   return {
     player: PLAYER_SHARE[axis] * learnt,
     station: (1 - PLAYER_SHARE[axis]) * learnt,
@@ -51,7 +51,7 @@ const at = (taught: readonly TaughtPlace[], stations: readonly Station[] = ['del
 
 describe('the error that is to be expected of the network', () => {
   test('untaught: what it is with everybody to take off, all of the rest left open, along each axis its own', () => {
-    const errors = at([], ['delivery', 'arm_back', 'arm_down']);
+    const errors = at([], ['delivery', 'arm_back', 'arm_down', 'impact', 'finish']);
     for (const [station, one] of errors) {
       expect(one.across).toBeCloseTo(0, 12);
       expect(one.down).toBeCloseTo(0, 12);

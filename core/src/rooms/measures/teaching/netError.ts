@@ -10,7 +10,7 @@ import {
   FADES_IN_DAYS,
   HAND_SD,
   PLAYER_SHARE,
-  REST_TIMES,
+  restTimes,
   WORLD_SHARE,
 } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
@@ -88,7 +88,8 @@ function alongAxis(
   today: IsoDay,
 ): AxisError[] {
   const together = covarianceOf(of);
-  const restOf = (station: Station): number => together.rest * (1 - CLIP_SHARE) * (REST_TIMES[station] ?? 1);
+  const restOf = (station: Station): number =>
+    together.rest * (1 - CLIP_SHARE) * restTimes(of.landmark, station, of.axis);
   const known = own.map((a) =>
     own.map(
       (b) => together.of(a, b) + (a === b ? restOf(a.station) * (a.times ?? 1) ** 2 + HAND_SD ** 2 : 0),

@@ -69,13 +69,23 @@ export const WORLD_SHARE = 0.35;
 /** Of the variance of the rest, so much is the same at every station of the clip. */
 export const CLIP_SHARE = 0.15;
 
-/** The rest at a station (its variance), beside its share: at address a network takes one leg for the other more often, and in the finish, with the hips edge on, it errs otherwise from swing to swing. */
-export const REST_TIMES: Readonly<Partial<Record<Station, number>>> = {
+/**
+ * The rest at a station (its variance), beside its share: at address a network takes one leg for the other more often, and in the finish it errs
+ * otherwise from swing to swing; most of all across the hips, once the pelvis is turned so far that its width stands edge on.
+ */
+const REST_TIMES: Readonly<Partial<Record<Station, number>>> = {
   address: 1.1,
   delivery: 0.85,
   impact: 0.9,
   finish: 2.4,
 };
+const TURNED_HIPS: Readonly<Partial<Record<Station, number>>> = { impact: 1.7, finish: 5.5 };
+const HIPS: readonly Landmark[] = ['lead_hip', 'trail_hip'];
+
+export const restTimes = (landmark: Landmark, station: Station, axis: Axis): number =>
+  (axis === 'across' && HIPS.includes(landmark) ? TURNED_HIPS[station] : undefined) ??
+  REST_TIMES[station] ??
+  1;
 
 /** In so many days clothes, season and camera have made what was taught worth a third of it. */
 export const FADES_IN_DAYS = 240;
