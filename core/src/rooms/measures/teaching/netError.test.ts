@@ -13,7 +13,7 @@ if (!ROW) throw new Error('no row of hips');
 const partsOf = (axis: 'across' | 'down') => {
   const { all, rest } = ROW[axis];
   const learnt = all ** 2 - rest ** 2;
-  const own = (s: Station) => (1 - CLIP_SHARE) * rest ** 2 * restTimes('lead_hip', s, axis);
+  const own = (s: Station) => (1 - CLIP_SHARE) * rest ** 2 * restTimes('face_on', 'lead_hip', s, axis);
   return {
     player: PLAYER_SHARE[axis] * learnt,
     station: (1 - PLAYER_SHARE[axis]) * learnt,

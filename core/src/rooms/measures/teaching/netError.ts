@@ -89,7 +89,7 @@ function alongAxis(
 ): AxisError[] {
   const together = covarianceOf(of);
   const restOf = (station: Station): number =>
-    together.rest * (1 - CLIP_SHARE) * restTimes(of.landmark, station, of.axis);
+    together.rest * (1 - CLIP_SHARE) * restTimes(of.view, of.landmark, station, of.axis);
   const known = own.map((a) =>
     own.map(
       (b) => together.of(a, b) + (a === b ? restOf(a.station) * (a.times ?? 1) ** 2 + HAND_SD ** 2 : 0),

@@ -79,11 +79,14 @@ const REST_TIMES: Readonly<Partial<Record<Station, number>>> = {
   impact: 0.9,
   finish: 2.4,
 };
-const TURNED_HIPS: Readonly<Partial<Record<Station, number>>> = { impact: 1.7, finish: 5.5 };
+const TURNED_HIPS: Readonly<Record<ViewKind, Readonly<Partial<Record<Station, number>>>>> = {
+  face_on: { impact: 2.2, finish: 6.5 },
+  down_the_line: { impact: 1.4, finish: 11 },
+};
 const HIPS: readonly Landmark[] = ['lead_hip', 'trail_hip'];
 
-export const restTimes = (landmark: Landmark, station: Station, axis: Axis): number =>
-  (axis === 'across' && HIPS.includes(landmark) ? TURNED_HIPS[station] : undefined) ??
+export const restTimes = (view: ViewKind, landmark: Landmark, station: Station, axis: Axis): number =>
+  (axis === 'across' && HIPS.includes(landmark) ? TURNED_HIPS[view][station] : undefined) ??
   REST_TIMES[station] ??
   1;
 
