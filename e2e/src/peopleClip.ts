@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { build } from 'esbuild';
 import type { Page } from 'puppeteer-core';
+import { runInPage } from './pageMaker.ts';
 import { CLIPS } from './program.ts';
 
 /** One of those in a picture: whose clip, where its middle stands across, how tall, how many frames later, and whether it is a reflection. */
@@ -66,14 +65,7 @@ export async function makePeopleClip(
   wide = 1000,
   high = 960,
 ): Promise<Buffer> {
-  const { outputFiles } = await build({
-    stdin: { contents: MAKER, resolveDir: fileURLToPath(new URL('../../web', import.meta.url)) },
-    bundle: true,
-    format: 'iife',
-    write: false,
-    logLevel: 'error',
-  });
-  await page.evaluate(outputFiles[0]?.text ?? '');
+  await runInPage(page, MAKER);
   const base64 = await page.evaluate(
     (all, w, h) =>
       (

@@ -1,6 +1,5 @@
-import { fileURLToPath } from 'node:url';
-import { build } from 'esbuild';
 import type { Page } from 'puppeteer-core';
+import { runInPage } from './pageMaker.ts';
 
 const MAKER = `
 import { BufferTarget, CanvasSource, Mp4OutputFormat, Output } from 'mediabunny';
@@ -36,14 +35,7 @@ globalThis.makePhoneClip = async (frames, wide, high) => {
 
 /** An H.264 MP4 lying on its side with a rotation tag, variable frame rate, key frames a second apart. */
 export async function makePhoneClip(page: Page, frames: number, wide = 640, high = 360): Promise<Buffer> {
-  const { outputFiles } = await build({
-    stdin: { contents: MAKER, resolveDir: fileURLToPath(new URL('../../web', import.meta.url)) },
-    bundle: true,
-    format: 'iife',
-    write: false,
-    logLevel: 'error',
-  });
-  await page.evaluate(outputFiles[0]?.text ?? '');
+  await runInPage(page, MAKER);
   const base64 = await page.evaluate(
     (n, w, h) =>
       (globalThis as unknown as { makePhoneClip: (...size: number[]) => Promise<string> }).makePhoneClip(

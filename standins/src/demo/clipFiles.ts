@@ -11,15 +11,3 @@ export async function readClip(name: string): Promise<Buffer> {
     return readFile(new URL(name, CLIPS));
   }
 }
-
-/** Stations at which the made-up coach marks. */
-export const MEASURED_STATIONS = [
-  'address',
-  'arm_back',
-  'top',
-  'arm_down',
-  'delivery',
-  'impact',
-  'chest_through',
-  'finish',
-] as const;

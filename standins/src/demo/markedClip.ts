@@ -1,5 +1,6 @@
+import { FOUND_STATIONS } from '@inchstep/core/capture';
 import type { Random } from '@inchstep/core/foundation';
-import { MEASURED_STATIONS, readClip } from './clipFiles.ts';
+import { readClip } from './clipFiles.ts';
 import type { ClipTruth } from './clips.ts';
 import type { Call } from './requests.ts';
 
@@ -8,13 +9,13 @@ export const truthOf = async (key: string): Promise<ClipTruth> =>
 
 /** Seconds of the stations in a rendered clip. */
 export const stationTimesOf = (truth: ClipTruth): Record<string, number> =>
-  Object.fromEntries(MEASURED_STATIONS.map((s) => [s, truth.stationFrames[s] / truth.framesPerSecond]));
+  Object.fromEntries(FOUND_STATIONS.map((s) => [s, truth.stationFrames[s] / truth.framesPerSecond]));
 
 /** The true places with a careful hand's error. */
 export function handMarks(truth: ClipTruth, random: Random): ClipTruth['marks'][number][] {
   const off = (sd: number) => sd * (random() + random() + random() - 1.5) * 2;
   return truth.marks
-    .filter((mark) => (MEASURED_STATIONS as readonly string[]).includes(mark.station))
+    .filter((mark) => (FOUND_STATIONS as readonly string[]).includes(mark.station))
     .map((mark) => ({ ...mark, u: mark.u + off(mark.sdPx), v: mark.v + off(mark.sdPx) }));
 }
 

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import type { View } from '@inchstep/core/capture';
+import { FOUND_STATIONS, type View } from '@inchstep/core/capture';
 import { plusDays, type Random, seededRandom } from '@inchstep/core/foundation';
 import type { FaultGrades } from '../golfer/faultEffects.ts';
 import { simulate } from '../simulate.ts';
-import { MEASURED_STATIONS, readClip } from './clipFiles.ts';
+import { readClip } from './clipFiles.ts';
 import { agreeLesson } from './lessons.ts';
 import { handMarks, stationTimesOf, truthOf } from './markedClip.ts';
 import type { Person } from './people.ts';
@@ -78,7 +78,7 @@ export class Seeder {
       seed,
       daySeed: seed * 1000 + ago,
       swings: count,
-      stations: MEASURED_STATIONS,
+      stations: FOUND_STATIONS,
       views: views.map((kind) => ({ kind })),
     });
     const ids: string[] = [];

@@ -1,4 +1,5 @@
 import type { SwingView } from '@inchstep/contract/capture';
+import { FOUND_STATIONS } from '@inchstep/core/capture';
 import { UNTAUGHT } from '@inchstep/core/measures';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
@@ -114,16 +115,7 @@ describe('a press on propose', () => {
     const dispatch = show();
     await waitFor(() => expect(dispatch).toHaveBeenCalled());
     const [action] = dispatch.mock.calls[0] as [Extract<BenchAction, { type: 'propose' }>];
-    expect(Object.keys(action.stationTimes)).toEqual([
-      'address',
-      'arm_back',
-      'top',
-      'arm_down',
-      'delivery',
-      'impact',
-      'chest_through',
-      'finish',
-    ]);
+    expect(Object.keys(action.stationTimes)).toEqual([...FOUND_STATIONS]);
   });
   test('of two who swing each by himself it asks who is the student, and goes by the answer', async () => {
     people = (frame) => [body(700, frame, 14), body(300, frame, 0)];
