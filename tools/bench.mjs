@@ -1,11 +1,11 @@
 // Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
-// `bench season N`, `bench plans N`, `bench progress N`, `bench bars N`, `bench proposals SEED`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
+// `bench season N`, `bench plans N`, `bench progress N`, `bench bars N`, `bench proposals SEED`, `bench errors SEEDS`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { PROGRESS_TOLD, percent } from './benchTold.mjs';
+import { heldBy, PROGRESS_TOLD, percent } from './benchTold.mjs';
 import { openBrowser } from './browser.mjs';
 
 const [study, size] = process.argv.slice(2);
@@ -18,19 +18,22 @@ const lines = (text) =>
 const row = (name, value, goal = '') =>
   console.log(`${name.padEnd(52)} ${String(value).padStart(12)}  ${goal}`);
 
-if (study === 'coverage') coverageTable();
-else if (study === 'calibration') calibrationTable();
-else if (study === 'marks') marksTable();
-else if (study === 'season') seasonTable();
-else if (study === 'plans') plansTable();
-else if (study === 'progress') progressTable();
-else if (study === 'bars') barsTable();
-else if (study === 'proposals') proposalsTable();
-else if (study === 'frames') framesTable();
-else if (study === 'hostile') hostileTable();
-else if (study === 'durability') durabilityTable();
-else if (study === 'scale') scaleTable();
-else await everyday();
+const TABLES = {
+  coverage: coverageTable,
+  calibration: calibrationTable,
+  marks: marksTable,
+  season: seasonTable,
+  plans: plansTable,
+  progress: progressTable,
+  bars: barsTable,
+  proposals: proposalsTable,
+  errors: errorsTables,
+  frames: framesTable,
+  hostile: hostileTable,
+  durability: durabilityTable,
+  scale: scaleTable,
+};
+await (TABLES[study] ?? everyday)();
 
 function siege() {
   const words = ['node_modules/tsx/dist/cli.mjs', 'e2e/src/siegeStudy.ts', study, ...(size ? [size] : [])];
@@ -243,7 +246,7 @@ function barsTable() {
 
 /** Swings of made-up players, two on either day, filmed and looked through once (an hour and a half), then asked again; `size` is the seed. */
 function proposalsTable() {
-  const seed = size ?? '31';
+  const seed = size ?? '41';
   const see = ['node_modules/tsx/dist/cli.mjs', 'standins/src/render/seeSwings.ts', seed, '12', '2', '2'];
   node(see, { stdio: ['ignore', 'inherit', 'inherit'] });
   for (const r of lines(node(['dist/bench.js', 'proposals', seed]).stdout))
@@ -254,10 +257,11 @@ function proposalsTable() {
     );
 }
 
-const heldBy = (parts) =>
-  Object.entries(parts)
-    .map(([part, [intervals, held]]) => `${part} ${percent(held / Math.max(1, intervals))}`)
-    .join(', ');
+/** The tables of how the network errs, read from seeds that are filmed and no judges (`bench errors 21,22,31`), as they stand in the core. */
+function errorsTables() {
+  const [tables] = lines(node(['dist/bench.js', 'errors', ...(size ? [size] : [])]).stdout);
+  for (const [name, rows] of Object.entries(tables)) console.log(`${name}\n${rows.join('\n')}\n`);
+}
 
 function plansTable() {
   const [s] = lines(node(['dist/bench.js', 'plans', size ?? '5000']).stdout);

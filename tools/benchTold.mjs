@@ -50,3 +50,9 @@ export const PROGRESS_TOLD = {
     `said while out of band, goal under 3 %; said when in ${percent(r.said)} (${r.seasons} seasons)`,
   ],
 };
+
+/** Shares of the intervals that held, by part of the swing. */
+export const heldBy = (parts) =>
+  Object.entries(parts)
+    .map(([part, [intervals, held]]) => `${part} ${percent(held / Math.max(1, intervals))}`)
+    .join(', ');

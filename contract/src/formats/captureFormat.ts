@@ -124,6 +124,7 @@ export const markSchema = z.strictObject({
   /** Both again down the picture, where they differ from across. */
   sdDownPx: sd.optional(),
   sharedSdDownPx: sd.optional(),
+  handSdPx: sd.optional(),
   moving: movingSchema.optional(),
 });
 

@@ -1,5 +1,5 @@
 import { type Capture, FOUND_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
-import { type Random, seededRandom } from '@inchstep/core/foundation';
+import { gaussian, type IsoDay, type Random, seededRandom } from '@inchstep/core/foundation';
 import { resolveSchool, type ViewKind } from '@inchstep/core/intake';
 import {
   bellsTogether,
@@ -14,6 +14,8 @@ import {
 import {
   checkedIn,
   DAYS,
+  dayOf,
+  errorsIn,
   HAND_PX,
   type ProposedIn,
   proposedIn,
@@ -103,7 +105,9 @@ function asLeftOpen(swing: SeenSwing, proposed: readonly ProposedIn[], random: R
     if (!real) return [];
     const { view, station, landmark } = mark;
     const off = (axis: 'across' | 'down', shared: number, own: number) =>
-      shared * bell(view, 'clip', landmark, axis) + own * bell(view, station, landmark, axis);
+      shared * bell(view, 'clip', landmark, axis) +
+      Math.sqrt(Math.max(0, own ** 2 - mark.handSdPx ** 2)) * bell(view, station, landmark, axis) +
+      Math.min(own, mark.handSdPx) * gaussian(random);
     const u = real.u + off('across', mark.sharedSdPx, mark.sdPx);
     const v = real.v + off('down', mark.sharedSdDownPx, mark.sdDownPx);
     return [{ ...mark, u, v }];
@@ -148,8 +152,8 @@ function counted(swing: SeenSwing, net: Measures, hand: Measures): Told {
   return count;
 }
 
-export const taughtBy = (swings: readonly SeenSwing[]): ErrorEntry[] =>
-  errorTable(swings.flatMap(checkedIn), DAYS[1]);
+export const taughtBy = (swings: readonly SeenSwing[], on: IsoDay = DAYS[1]): ErrorEntry[] =>
+  errorTable(swings.flatMap(checkedIn), on);
 
 const WAYS = [
   ['both views', ['face_on', 'down_the_line']],
@@ -162,33 +166,59 @@ export type Teaching =
   | 'other players’ checked swings'
   | 'three marks asked for'
   | 'one checked swing'
+  | 'one swing marked exactly'
   | 'two checked swings'
+  | 'one checked swing of the same day'
+  | 'one of the same day, one of another'
   | 'floor of untaught'
   | 'floor of one checked swing'
   | 'floor of two checked swings';
 
-/** Each player's swings of the second day, with what is taught of him from the first, or in the swing itself. */
+interface Way {
+  readonly teaching: Teaching;
+  readonly errorsFor: (swing: SeenSwing) => readonly ErrorEntry[] | null;
+  readonly byHand?: number;
+  /** Asked of the second swing of the first day, not of the second day's. */
+  readonly sameDay?: true;
+}
+
+/** Each player's swings of the second day, with what is taught of him from the first, or in the swing itself; and the second of one day. */
 export function* proposalStudy(swings: readonly SeenSwing[]) {
-  const second = swings.filter(({ day }) => day === 1);
-  const first = (swing: SeenSwing) =>
-    swings.filter(({ player, day }) => player === swing.player && day === 0);
-  const ways: readonly (readonly [Teaching, (swing: SeenSwing) => readonly ErrorEntry[] | null, number?])[] =
-    [
-      ['untaught', () => UNTAUGHT],
-      ['other players’ checked swings', (swing) => taughtByOthers(swings, swing)],
-      ['three marks asked for', () => UNTAUGHT, 3],
-      ['one checked swing', (swing) => taughtIf(first(swing), 1)],
-      ['two checked swings', (swing) => taughtIf(first(swing), 2)],
-      ['floor of untaught', () => UNTAUGHT],
-      ['floor of one checked swing', (swing) => taughtIf(first(swing), 1)],
-      ['floor of two checked swings', (swing) => taughtTwice(first(swing))],
-    ];
+  const others = (swing: SeenSwing, day: number) =>
+    swings.filter((one) => one.player === swing.player && one.day === day && one.key !== swing.key);
+  const first = (swing: SeenSwing) => others(swing, 0);
+  const untaught = () => UNTAUGHT;
+  const ways: readonly Way[] = [
+    { teaching: 'untaught', errorsFor: untaught },
+    { teaching: 'other players’ checked swings', errorsFor: (swing) => taughtByOthers(swings, swing) },
+    { teaching: 'three marks asked for', errorsFor: untaught, byHand: 3 },
+    { teaching: 'one checked swing', errorsFor: (swing) => taughtIf(first(swing), 1, swing) },
+    {
+      teaching: 'one swing marked exactly',
+      errorsFor: (swing) => errorTable(first(swing).slice(0, 1).flatMap(errorsIn), dayOf(swing)),
+    },
+    { teaching: 'two checked swings', errorsFor: (swing) => taughtIf(first(swing), 2, swing) },
+    {
+      teaching: 'one checked swing of the same day',
+      errorsFor: (swing) => taughtIf(first(swing), 1, swing),
+      sameDay: true,
+    },
+    {
+      teaching: 'one of the same day, one of another',
+      errorsFor: (swing) => taughtIf([...first(swing), ...others(swing, 1)], 2, swing),
+      sameDay: true,
+    },
+    { teaching: 'floor of untaught', errorsFor: untaught },
+    { teaching: 'floor of one checked swing', errorsFor: (swing) => taughtIf(first(swing), 1, swing) },
+    { teaching: 'floor of two checked swings', errorsFor: (swing) => taughtTwice(first(swing)) },
+  ];
   for (const [name, kinds] of WAYS)
-    for (const [teaching, errorsFor, byHand] of ways) {
+    for (const { teaching, errorsFor, byHand, sameDay } of ways) {
       const count = noneTold();
       const players = new Set<string>();
       const random = seededRandom(4);
-      for (const swing of second) {
+      for (const swing of swings) {
+        if (sameDay ? swing.day !== 0 || swing.key.endsWith('s0') : swing.day !== 1) continue;
         const errors = errorsFor(swing);
         if (!errors) continue;
         players.add(swing.player);
@@ -213,8 +243,8 @@ function taughtByOthers(swings: readonly SeenSwing[], { player }: SeenSwing): Er
   return errorTable([], DAYS[1], coachErrors(firsts.map((one) => placeMeans(checkedIn(one)))));
 }
 
-const taughtIf = (swings: readonly SeenSwing[], enough: number): ErrorEntry[] | null =>
-  swings.length < enough ? null : taughtBy(swings.slice(0, enough));
+const taughtIf = (swings: readonly SeenSwing[], enough: number, asked: SeenSwing): ErrorEntry[] | null =>
+  swings.length < enough ? null : taughtBy(swings.slice(0, enough), dayOf(asked));
 
 /** As well taught as by two swings: the places of one, said once more by another clip. */
 function taughtTwice([first]: readonly SeenSwing[]): ErrorEntry[] | null {

@@ -1,4 +1,5 @@
 import { FOUND_STATIONS, type Mark, type Station, type View } from '@inchstep/core/capture';
+import { gaussian, type IsoDay, seededRandom } from '@inchstep/core/foundation';
 import type { Hand, ViewKind } from '@inchstep/core/intake';
 import {
   aboutStation,
@@ -82,15 +83,26 @@ export function proposedIn(swing: SeenSwing, errors: readonly ErrorEntry[]): Pro
   });
 }
 
-/** The same places as a hand would set them after the network, for teaching. */
+/** The same places as a hand would set them after the network, for teaching: off by what a careful hand is off. */
 export function checkedIn(swing: SeenSwing): TaughtPlace[] {
+  const random = seededRandom(
+    [...swing.key].reduce((sum, letter) => (31 * sum + letter.charCodeAt(0)) % 1e9, 7),
+  );
+  return placesOf(swing, () => HAND_PX * gaussian(random));
+}
+
+/** Errors of the network at every proposed place, in shares of the body: what the parts of the model are read from. */
+export const errorsIn = (swing: SeenSwing): TaughtPlace[] => placesOf(swing, () => 0);
+
+function placesOf(swing: SeenSwing, offPx: () => number): TaughtPlace[] {
   const marks = proposedIn(swing, UNTAUGHT).flatMap((mark) => {
     const real = trueMark(swing, mark);
-    return real ? [{ ...mark, u: real.u, v: real.v, sdPx: HAND_PX }] : [];
+    return real ? [{ ...mark, u: real.u + offPx(), v: real.v + offPx(), sdPx: HAND_PX }] : [];
   });
-  const recordedOn = DAYS[swing.day] ?? DAYS[0];
-  return taughtPlaces([{ id: swing.key, recordedOn, marks }], swing.golfer.handedness);
+  return taughtPlaces([{ id: swing.key, recordedOn: dayOf(swing), marks }], swing.golfer.handedness);
 }
+
+export const dayOf = ({ day }: Pick<SeenSwing, 'day'>): IsoDay => DAYS[day] ?? DAYS[0];
 
 export const trueMark = (
   swing: SeenSwing,
@@ -99,6 +111,3 @@ export const trueMark = (
   swing.views
     .find(({ kind }) => kind === view)
     ?.marks.find((mark) => mark.station === station && mark.landmark === landmark);
-
-/** Errors of the network at every proposed place, in shares of the body: what the parts of the model are read from. */
-export const errorsIn = (swing: SeenSwing): TaughtPlace[] => checkedIn(swing);

@@ -74,6 +74,8 @@ export const swingMarkSchema = z.strictObject({
   /** Both again down the picture, where they differ from across. */
   sdDownPx: z.number().min(1e-4).max(1000).optional(),
   sharedSdDownPx: z.number().min(0).max(1000).optional(),
+  /** Of its own, what hands left open that taught it: no other mark goes along with that. */
+  handSdPx: z.number().min(0).max(1000).optional(),
   moving: movingSchema.optional(),
   /** Where the network saw it, kept when a hand checks it: it teaches how the network errs on this player. */
   net: z

@@ -65,6 +65,7 @@ export const networkSchema = z.object({
         ownSd: z.number(),
         sharedSdDown: z.number(),
         ownSdDown: z.number(),
+        handSd: z.number(),
         places: z.int(),
       }),
     )

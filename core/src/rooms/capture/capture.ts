@@ -53,6 +53,8 @@ export interface Mark {
   /** Both again down the picture, where they differ from across: a network errs otherwise along a leg than beside it. */
   readonly sdDownPx?: number | undefined;
   readonly sharedSdDownPx?: number | undefined;
+  /** Of its own sd the part that no other mark of its frame goes along with: what hands left open that taught how the network errs there. */
+  readonly handSdPx?: number | undefined;
   readonly moving?: Moving | undefined;
 }
 

@@ -6,7 +6,7 @@ import { badness } from './swappedSides.ts';
 /** Beyond this cost a mark two views of proposals are looked at one by one: as they err on the stand-ins it is about a third. */
 const LOOK_AT_COST = 0.5;
 /** So much dearer together than each for itself (half chi-square): they can't both be of this body. */
-const CONTRADICTED = 45;
+const CONTRADICTED = 70;
 
 /**
  * A network now and then gives each leg a bit of the other for a whole clip, most of all from behind, and no picture alone tells that. Where

@@ -88,6 +88,13 @@ export {
   taughtPlaces,
   UNTAUGHT,
 } from './teaching/taughtPlaces.ts';
+export {
+  type Axis as ErrorAxis,
+  FADES_IN_DAYS,
+  PARTS_OF_BODY,
+  partOfBody,
+} from './teaching/teachTable.ts';
+export { FACTORS, FRAME_KINDS, type FrameKind, frameKindOf } from './teaching/togetherTable.ts';
 export { type SmoothTrack, smoothTrack, zeroLag } from './trackSmooth.ts';
 export { findStations, type StationFrames, type TrackProblem } from './trackStations.ts';
 export { type Judged, judge, type Strength, SURE, severityOf, strengthOf, type Verdict } from './verdict.ts';

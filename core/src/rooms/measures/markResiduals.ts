@@ -11,7 +11,7 @@ import {
 } from '../capture/index.ts';
 import { type FitLayout, FRAME_FACTORS, isProposal, pointAt } from './fitLayout.ts';
 import type { NormalEquations } from './normalEquations.ts';
-import { aloneShare, FACTORS, loadingsOf } from './teaching/togetherTable.ts';
+import { aloneShare, FACTORS, frameKindOf, loadingsOf } from './teaching/togetherTable.ts';
 
 /** Beyond this many sds a mark pulls no harder (Huber), so that one slip bends little else. */
 export const PULL_LIMIT_SDS = 3.5;
@@ -115,15 +115,18 @@ export class MarkResiduals {
     const factors = offset === null ? null : this.layout.factorsAt(mark.station, mark.view);
     if (offset === null || factors === null) return { sdPx, sdDownPx, along: null };
     const { kind } = this.capture.views[view] as Capture['views'][number];
-    const { across, down } = loadingsOf(kind, mark.landmark);
+    const { across, down } = loadingsOf(kind, mark.landmark, frameKindOf(mark.station));
+    const own = [withoutHand(sdPx, mark), withoutHand(sdDownPx, mark)] as const;
     const along = {
       offset,
       factors,
-      across: across.map((share) => share * sdPx),
-      down: down.map((share) => share * sdDownPx),
+      across: across.map((share) => share * own[0]),
+      down: down.map((share) => share * own[1]),
       late: lateBy(mark),
     };
-    return { sdPx: sdPx * aloneShare(across), sdDownPx: sdDownPx * aloneShare(down), along };
+    const alone = (axis: 0 | 1, sd: number, loadings: readonly number[]) =>
+      Math.sqrt(sd ** 2 - own[axis] ** 2 * (1 - aloneShare(loadings) ** 2));
+    return { sdPx: alone(0, sdPx, across), sdDownPx: alone(1, sdDownPx, down), along };
   }
 
   addTo(equations: NormalEquations, x: Float64Array): void {
@@ -235,6 +238,9 @@ function offsetOf({ along }: Seen, x: Float64Array): readonly [u: number, v: num
   const late = x[along.factors + 2 * FACTORS] as number;
   return [u + late * along.late[0], v + late * along.late[1]];
 }
+/** What of a mark's own sd may go along with others. */
+const withoutHand = (sdPx: number, { handSdPx = 0 }: Mark): number =>
+  Math.sqrt(Math.max(0, sdPx ** 2 - handSdPx ** 2));
 const lateBy = ({ moving }: Mark): readonly [number, number] =>
   moving ? [moving.uPerS * moving.sdS, moving.vPerS * moving.sdS] : NO_OFFSET;
 const NO_OFFSET = [0, 0] as const;

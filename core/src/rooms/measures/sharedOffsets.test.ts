@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { seededRandom } from '../../foundation/index.ts';
+import { gaussian, seededRandom } from '../../foundation/index.ts';
 import type { Capture, Mark } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import { FRAME_FACTORS, fitLayout } from './fitLayout.ts';
-import { measureCapture } from './index.ts';
+import { fitBody, measureCapture } from './index.ts';
 import { bellsTogether } from './teaching/bellsTogether.ts';
 import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
 
@@ -13,6 +13,7 @@ const bodies = {
 };
 const TRUE_SHIFT_TOP = -1.3;
 const [OWN_PX, SHARED_PX] = [2, 16];
+const HAND_PX = 4;
 
 /** Marks that are off together by view and landmark, and with others of their frame; each a little besides. */
 function off(capture: Capture, seed: number): Capture {
@@ -65,6 +66,30 @@ describe('marks that are off together', () => {
     const at = layout.offsets.map((one) => one.at);
     expect(new Set(at).size).toBe(at.length);
     expect(Math.max(...at) + 1).toBeLessThan(layout.landmarkAt('address', 'lead_hip'));
+  });
+  test('what hands left open that taught them goes along with nothing: said so, such marks contradict each other no more', () => {
+    const random = seededRandom(3);
+    const exact = exactCapture(bodies);
+    const taught = (handSdPx: number): Capture => ({
+      ...exact,
+      marks: exact.marks.map((mark) => ({ ...mark, sdPx: HAND_PX, sharedSdPx: 0.1, handSdPx })),
+    });
+    const strayed = (capture: Capture, by: readonly number[]): Capture => ({
+      ...capture,
+      marks: capture.marks.map((mark, i) => ({
+        ...mark,
+        u: mark.u + (by[2 * i] as number),
+        v: mark.v + (by[2 * i + 1] as number),
+      })),
+    });
+    const bells = exact.marks.flatMap(() => [HAND_PX * gaussian(random), HAND_PX * gaussian(random)]);
+    const said = fitBody(strayed(taught(HAND_PX), bells)).cost;
+    const unsaid = fitBody(strayed(taught(0), bells)).cost;
+    // Half a chi-square: what two numbers a mark cost at most, with as many unknowns as bodies have.
+    expect(said).toBeLessThan(exact.marks.length);
+    expect(unsaid).toBeGreaterThan(1.4 * said);
+    // More than all of its own is all of it.
+    expect(fitBody(strayed(taught(10 * HAND_PX), bells)).cost).toBeCloseTo(said, 9);
   });
   test('what is measured since address hardly feels it', () => {
     const found = shiftTop(off(exactCapture(bodies), 2));

@@ -32,6 +32,8 @@ export interface ProposedMark {
   /** Sd of what all proposals of this landmark in this clip are off by together, across and down. */
   readonly sharedSdPx: number;
   readonly sharedSdDownPx: number;
+  /** Of the sds the part that hands left open which taught it. */
+  readonly handSdPx: number;
   /** Where the network saw it, before what it is known to err by was taken off. */
   readonly net: NetPlace;
   readonly moving: Moving;
@@ -175,6 +177,7 @@ export function proposeMarks(
           sdDownPx: heightPx * ownSdOf(error.sharedSdDown, error.ownSdDown, how),
           sharedSdPx: error.sharedSd * heightPx,
           sharedSdDownPx: error.sharedSdDown * heightPx,
+          handSdPx: error.handSd * heightPx,
           net: { u: place.u, v: place.v, heightPx, ...how },
           moving: {
             uPerS: place.uPerS ?? 0,

@@ -1,11 +1,11 @@
 import { gaussian, type Random } from '../../../foundation/index.ts';
-import type { Landmark } from '../../capture/index.ts';
+import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
 import type { Axis } from './teachTable.ts';
-import { aloneShare, FACTORS, loadingsOf } from './togetherTable.ts';
+import { aloneShare, FACTORS, frameKindOf, loadingsOf } from './togetherTable.ts';
 
 /** One bell of a landmark's own sd; `where` is the frame, or the clip, in which landmarks go wrong together. */
-export type Bell = (view: ViewKind, where: string, landmark: Landmark, axis: Axis) => number;
+export type Bell = (view: ViewKind, where: Station | 'clip', landmark: Landmark, axis: Axis) => number;
 
 /** Draws errors as the model says they come: asked again, the same place has the same. */
 export function bellsTogether(random: Random): Bell {
@@ -16,7 +16,7 @@ export function bellsTogether(random: Random): Bell {
     return known;
   };
   return (view, where, landmark, axis) => {
-    const loadings = loadingsOf(view, landmark)[axis];
+    const loadings = loadingsOf(view, landmark, where === 'clip' ? 'any' : frameKindOf(where))[axis];
     const together = bells(`${view} ${where} ${axis}`, FACTORS);
     const alone = bells(`${view} ${where} ${axis} ${landmark}`, 1)[0] as number;
     return together.reduce((sum, z, i) => sum + z * (loadings[i] as number), aloneShare(loadings) * alone);

@@ -3,7 +3,7 @@ import { gaussian, seededRandom } from '../../../foundation/index.ts';
 import { coachErrors, NO_STUDENTS, type PlaceMean, placeMeans } from './coachErrors.ts';
 import { expectedErrors } from './netError.ts';
 import type { TaughtPlace } from './places.ts';
-import { ERROR_ROWS, HAND_SD, WORLD_SHARE } from './teachTable.ts';
+import { ERROR_ROWS, HAND_SD, learntTimes, restTimes, WORLD_SHARE } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
 const DAY = '2027-03-01';
@@ -11,13 +11,20 @@ const HIP = { view: 'face_on', station: 'top', landmark: 'lead_hip' } as const;
 const USUAL = usualError('face_on', 'lead_hip', 'top');
 const ROW = ERROR_ROWS.find((row) => row.view === 'face_on' && row.landmark === 'lead_hip');
 const { all, rest } = ROW?.across ?? { all: Number.NaN, rest: Number.NaN };
-const LEARNT = all ** 2 - rest ** 2;
+const LEARNT = (all ** 2 - rest ** 2) * learntTimes('face_on', 'top', 'across');
+const REST = rest ** 2 * restTimes('face_on', 'lead_hip', 'top', 'across');
 const WORLD = WORLD_SHARE * LEARNT;
 const mean = (across: number, clips = 1): PlaceMean => ({ ...HIP, across, down: 0, clips });
 const ask = (students: readonly (readonly PlaceMean[])[]) =>
   coachErrors(students)('face_on', 'lead_hip', 'top', 'across');
 const expected = (students: readonly (readonly PlaceMean[])[], taught: readonly TaughtPlace[] = []) =>
-  expectedErrors(taught, 'face_on', 'lead_hip', ['top'], DAY, coachErrors(students)).get('top');
+  expectedErrors(
+    taught,
+    'face_on',
+    [{ landmark: 'lead_hip', station: 'top' }],
+    DAY,
+    coachErrors(students),
+  )[0];
 const place = (across: number, clip = 'a'): TaughtPlace => ({
   ...HIP,
   clip,
@@ -40,7 +47,7 @@ describe('what a student’s clips say', () => {
 describe('what a coach’s students say of the next one', () => {
   test('one of them, with one clip, by hand', () => {
     // A Gaussian's mean: its own doubt and that of one sight of it.
-    const own = LEARNT - WORLD + rest ** 2 + HAND_SD ** 2;
+    const own = LEARNT - WORLD + REST + HAND_SD ** 2;
     const { mean: told, left } = ask([[mean(0.012)]]);
     expect(told).toBeCloseTo((0.012 * WORLD) / (WORLD + own), 12);
     expect(left).toBeCloseTo(own / (WORLD + own), 12);
@@ -58,10 +65,10 @@ describe('what a coach’s students say of the next one', () => {
     expect(coachErrors([[mean(0.01)]])('face_on', 'lead_hip', 'impact', 'across').left).toBe(1);
     expect(coachErrors([[mean(0.01)]])('face_on', 'ball', 'top', 'across').left).toBe(1);
     const taught = [place(0.01)];
-    const stations = ['address', 'top', 'impact'] as const;
-    expect([...expectedErrors(taught, 'face_on', 'lead_hip', stations, DAY, NO_STUDENTS)]).toEqual([
-      ...expectedErrors(taught, 'face_on', 'lead_hip', stations, DAY),
-    ]);
+    const asked = (['address', 'top', 'impact'] as const).map((station) => ({ ...HIP, station }));
+    expect(expectedErrors(taught, 'face_on', asked, DAY, NO_STUDENTS)).toEqual(
+      expectedErrors(taught, 'face_on', asked, DAY),
+    );
   });
   test('very many leave nothing of their common part open, and all of what is a player’s own', () => {
     const many = Array.from({ length: 5000 }, () => [mean(0.01, 4)]);
@@ -76,13 +83,11 @@ describe('what a coach’s students say of the next one', () => {
   test('in another world, where the network errs by more than was ever seen, eight students set it right', () => {
     const random = seededRandom(11);
     const SHIFT = 2 * all;
-    const student = (): PlaceMean[] => [
-      mean(SHIFT + Math.sqrt(LEARNT - WORLD + rest ** 2) * gaussian(random)),
-    ];
+    const student = (): PlaceMean[] => [mean(SHIFT + Math.sqrt(LEARNT - WORLD + REST) * gaussian(random))];
     let [before, after] = [0, 0];
     const rounds = 200;
     for (let i = 0; i < rounds; i++) {
-      const next = SHIFT + Math.sqrt(LEARNT - WORLD + rest ** 2) * gaussian(random);
+      const next = SHIFT + Math.sqrt(LEARNT - WORLD + REST) * gaussian(random);
       const off = (students: readonly (readonly PlaceMean[])[]) => {
         const { across = 0, sharedSd = 0, ownSd = 0 } = expected(students) ?? {};
         return ((next + USUAL.across - across) / Math.hypot(sharedSd, ownSd)) ** 2;

@@ -1,7 +1,7 @@
 import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
 import type { TaughtPlace } from './places.ts';
-import { type Axis, ERROR_ROWS, HAND_SD, WORLD_SHARE } from './teachTable.ts';
+import { type Axis, ERROR_ROWS, HAND_SD, learntTimes, restTimes, WORLD_SHARE } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
 /** One student's checked places of a kind: by how much the network was off beyond what is usual, the mean over his clips; shares of the body. */
@@ -63,12 +63,13 @@ export function coachErrors(students: readonly (readonly PlaceMean[])[]): CoachE
     const spread = ERROR_ROWS.find((row) => row.view === view && row.landmark === landmark)?.[axis];
     const means = seen.get(keyOf({ view, station, landmark })) ?? [];
     if (!spread || means.length === 0) return UNKNOWN;
-    const learnt = Math.max(0, spread.all ** 2 - spread.rest ** 2);
+    const learnt = Math.max(0, spread.all ** 2 - spread.rest ** 2) * learntTimes(view, station, axis);
+    const rest = spread.rest ** 2 * restTimes(view, landmark, station, axis);
     const world = WORLD_SHARE * learnt;
     if (world <= 0) return UNKNOWN;
     let [precision, sum] = [1 / world, 0];
     for (const mean of means) {
-      const own = learnt - world + (spread.rest ** 2 + HAND_SD ** 2) / mean.clips;
+      const own = learnt - world + (rest + HAND_SD ** 2) / mean.clips;
       precision += 1 / own;
       sum += mean[axis] / own;
     }

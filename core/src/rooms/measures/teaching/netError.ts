@@ -1,18 +1,10 @@
-import { daysBetween, type IsoDay } from '../../../foundation/index.ts';
+import { choleskyInPlace, type IsoDay } from '../../../foundation/index.ts';
 import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
 import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
+import { type Along, errorCovariance, type Placed } from './errorCovariance.ts';
 import type { TaughtPlace } from './places.ts';
-import {
-  type Axis,
-  CLIP_SHARE,
-  ERROR_ROWS,
-  FADES_IN_DAYS,
-  HAND_SD,
-  PLAYER_SHARE,
-  restTimes,
-  WORLD_SHARE,
-} from './teachTable.ts';
+import { type Axis, ERROR_ROWS, HAND_SD } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
 
 /** What is to be taken off a place that the network sees in a new clip, and what is left open along each axis. */
@@ -24,6 +16,8 @@ export interface ExpectedError {
   readonly ownSd: number;
   readonly sharedSdDown: number;
   readonly ownSdDown: number;
+  /** Of the own sds the part that is left of what hands were off: by landmark and frame, nothing goes along with it. */
+  readonly handSd: number;
   /** Places it was learnt from. */
   readonly places: number;
 }
@@ -32,114 +26,104 @@ export interface ExpectedError {
 export const isTeachable = (view: ViewKind, landmark: Landmark): boolean =>
   ERROR_ROWS.some((row) => row.view === view && row.landmark === landmark);
 
+/** A place that is asked about. */
+export interface Asked {
+  readonly landmark: Landmark;
+  readonly station: Station;
+}
+
 /**
- * What the network's error will be at `stations` of a new clip, from places that were checked on this player (exact: a Gaussian
- * process over player, station and clip, fading with time, for each axis by itself). Without any it is what it is with everybody,
- * as far as the coach's other students say so, give or take the rest.
+ * What the network's error will be at places of a new clip, from those that were checked on this player (exact: a Gaussian process over
+ * player, landmark, station, day and clip, fading with time, for each axis by itself; an ankle tells of its heel, a station of those beside it).
+ * Without any it is what it is with everybody, as far as the coach's other students say so, give or take the rest.
  */
 export function expectedErrors(
   taught: readonly TaughtPlace[],
   view: ViewKind,
-  landmark: Landmark,
-  stations: readonly Station[],
+  asked: readonly Asked[],
   today: IsoDay,
   coach: CoachErrors = NO_STUDENTS,
-): ReadonlyMap<Station, ExpectedError> {
-  const own = taught.filter((place) => place.view === view && place.landmark === landmark);
-  const along = (axis: Axis) => alongAxis(own, { view, landmark, axis, coach }, stations, today);
+): ExpectedError[] {
+  const known = newest(taught.filter((place) => place.view === view));
+  const along = (axis: Axis) => alongAxis(known, { view, axis, coach }, asked, today);
   const [across, down] = [along('across'), along('down')];
-  return new Map(
-    stations.map((station, i) => {
-      const [a, d] = [across[i] as AxisError, down[i] as AxisError];
-      return [
-        station,
-        {
-          across: a.mean,
-          down: d.mean,
-          sharedSd: a.sharedSd,
-          ownSd: a.ownSd,
-          sharedSdDown: d.sharedSd,
-          ownSdDown: d.ownSd,
-          places: own.length,
-        },
-      ];
-    }),
-  );
+  return asked.map(({ landmark }, i) => {
+    const [a, d] = [across[i] as AxisError, down[i] as AxisError];
+    return {
+      across: a.mean,
+      down: d.mean,
+      sharedSd: a.sharedSd,
+      ownSd: a.ownSd,
+      sharedSdDown: d.sharedSd,
+      ownSdDown: d.ownSd,
+      handSd: Math.max(a.handSd, d.handSd),
+      places: known.filter((place) => place.landmark === landmark).length,
+    };
+  });
 }
+
+/** What so many places, those seen last, do not say of a view those before them hardly do; solving goes with their third power. */
+const MOST_PLACES = 416;
+const newest = (places: readonly TaughtPlace[]): readonly TaughtPlace[] =>
+  places.length <= MOST_PLACES
+    ? places
+    : [...places].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0)).slice(0, MOST_PLACES);
 
 interface AxisError {
   readonly mean: number;
   readonly sharedSd: number;
   readonly ownSd: number;
-}
-
-/** One landmark of a view along one axis, with what the coach's other students say of it. */
-interface Of {
-  readonly view: ViewKind;
-  readonly landmark: Landmark;
-  readonly axis: Axis;
-  readonly coach: CoachErrors;
+  readonly handSd: number;
 }
 
 function alongAxis(
-  own: readonly TaughtPlace[],
-  of: Of,
-  stations: readonly Station[],
+  known: readonly TaughtPlace[],
+  of: Along,
+  asked: readonly Asked[],
   today: IsoDay,
 ): AxisError[] {
-  const together = covarianceOf(of);
-  const restOf = (station: Station): number =>
-    together.rest * (1 - CLIP_SHARE) * restTimes(of.view, of.landmark, station, of.axis);
-  const known = own.map((a) =>
-    own.map(
-      (b) => together.of(a, b) + (a === b ? restOf(a.station) * (a.times ?? 1) ** 2 + HAND_SD ** 2 : 0),
-    ),
-  );
-  const factor = cholesky(known);
-  const asked = stations.map((station) => ({ station, clip: '', on: today }));
-  const solved = asked.map((one) =>
-    forward(
-      factor,
-      own.map((place) => together.of(one, place)),
-    ),
-  );
-  const usual = (station: Station) =>
-    usualError(of.view, of.landmark, station)[of.axis] +
-    of.coach(of.view, of.landmark, station, of.axis).mean;
+  const { view, axis, coach } = of;
+  const n = known.length;
+  const { placed, between } = errorCovariance(of);
+  const taught = known.map(placed);
+  const factor = new Float64Array(n * n);
+  taught.forEach((a, i) => {
+    for (let j = 0; j <= i; j++) factor[i * n + j] = between(a, taught[j] as Placed);
+    factor[i * n + i] = (factor[i * n + i] as number) + handSdOf(known[i] as TaughtPlace) ** 2;
+  });
+  choleskyInPlace(factor, n);
+  const usual = ({ landmark, station }: Asked) =>
+    usualError(view, landmark, station)[axis] + coach(view, landmark, station, axis).mean;
   const target = forward(
     factor,
-    own.map((place) => place[of.axis] - usual(place.station)),
+    known.map((place) => place[axis] - usual(place)),
   );
-  // Covariance of the errors at the stations asked for, the new clip's own share in all of them.
-  const left = asked.map((a, i) =>
-    asked.map((b, j) => together.of(a, b) - dot(solved[i] as number[], solved[j] as number[])),
-  );
-  const shared = sharedPart(left);
-  return stations.map((station, i) => ({
-    mean: usual(station) + dot(solved[i] as number[], target),
-    sharedSd: Math.sqrt(shared),
-    ownSd: Math.sqrt(Math.max(0, (left[i]?.[i] as number) - shared) + restOf(station)),
-  }));
+  const news = asked.map((one) => {
+    const place = placed({ ...one, clip: '', on: today });
+    const solved = forward(
+      factor,
+      taught.map((other) => between(place, other)),
+    );
+    return { ...one, place, solved };
+  });
+  return news.map((one) => {
+    // Covariance of a landmark's errors at the stations asked for, the new clip's own share in all of them.
+    const left = (a: typeof one, b: typeof one) => between(a.place, b.place) - dot(a.solved, b.solved);
+    const kin = news.filter(({ landmark }) => landmark === one.landmark);
+    const shared = sharedPart(kin.map((a) => kin.map((b) => left(a, b))));
+    const weights = backward(factor, one.solved);
+    return {
+      mean: usual(one) + dot(one.solved, target),
+      sharedSd: Math.sqrt(shared),
+      ownSd: Math.sqrt(Math.max(0, left(one, one) - shared)),
+      handSd: Math.hypot(...weights.map((w, k) => w * handSdOf(known[k] as TaughtPlace))),
+    };
+  });
 }
 
-type Where = Pick<TaughtPlace, 'station' | 'clip' | 'on'>;
-
-/** What two places have in common: the player's part fades with time, the clip's is the clip's alone. */
-function covarianceOf({ view, landmark, axis, coach }: Of) {
-  const spread = ERROR_ROWS.find((row) => row.view === view && row.landmark === landmark)?.[axis];
-  const rest = (spread?.rest ?? 0) ** 2;
-  const learnt = Math.max(0, (spread?.all ?? 0) ** 2 - rest);
-  const player = PLAYER_SHARE[axis];
-  const left = (station: Station) => coach(view, landmark, station, axis).left;
-  const of = (a: Where, b: Where): number => {
-    const fades = Math.exp(-Math.abs(daysBetween(a.on, b.on)) / FADES_IN_DAYS);
-    const same = player + (a.station === b.station ? 1 - player : 0);
-    // What the other students have told of the coach's part is doubted no more.
-    const told = 1 - WORLD_SHARE + WORLD_SHARE * Math.sqrt(left(a.station) * left(b.station));
-    return fades * learnt * told * same + (a.clip === b.clip ? CLIP_SHARE * rest : 0);
-  };
-  return { rest, of };
-}
+/** No hand is taken to be surer than this: the same place said twice is said once. */
+const LEAST_HAND_SD = 0.0005;
+const handSdOf = ({ handSd = HAND_SD }: TaughtPlace): number => Math.max(handSd, LEAST_HAND_SD);
 
 /** What all stations have in common: the mean of what two different ones share, as far as each of them has it. */
 function sharedPart(left: readonly (readonly number[])[]): number {
@@ -154,30 +138,25 @@ function sharedPart(left: readonly (readonly number[])[]): number {
 const dot = (a: readonly number[], b: readonly number[]): number =>
   a.reduce((sum, x, i) => sum + x * (b[i] as number), 0);
 
-/** Lower triangle L with L L' = the matrix. */
-function cholesky(matrix: readonly (readonly number[])[]): number[][] {
-  const lower: number[][] = [];
-  matrix.forEach((row, i) => {
-    const own: number[] = [];
-    for (let j = 0; j <= i; j++) {
-      let sum = row[j] as number;
-      const other = j === i ? own : (lower[j] as number[]);
-      for (let k = 0; k < j; k++) sum -= (own[k] as number) * (other[k] as number);
-      own.push(j === i ? Math.sqrt(Math.max(sum, 1e-18)) : sum / (other[j] as number));
-    }
-    lower.push(own);
-  });
-  return lower;
+/** Solves L' w = y: of L L' w = b, once L y = b is solved, the weight of each. */
+function backward(lower: Float64Array, y: readonly number[]): number[] {
+  const n = y.length;
+  const w = [...y];
+  for (let i = n - 1; i >= 0; i--) {
+    for (let k = i + 1; k < n; k++) w[i] = (w[i] as number) - (lower[k * n + i] as number) * (w[k] as number);
+    w[i] = (w[i] as number) / (lower[i * n + i] as number);
+  }
+  return w;
 }
 
 /** Solves L y = b. */
-function forward(lower: readonly (readonly number[])[], b: readonly number[]): number[] {
+function forward(lower: Float64Array, b: readonly number[]): number[] {
+  const n = b.length;
   const y: number[] = [];
   b.forEach((value, i) => {
-    const row = lower[i] as readonly number[];
     let sum = value;
-    for (let k = 0; k < i; k++) sum -= (row[k] as number) * (y[k] as number);
-    y.push(sum / (row[i] as number));
+    for (let k = 0; k < i; k++) sum -= (lower[i * n + k] as number) * (y[k] as number);
+    y.push(sum / (lower[i * n + i] as number));
   });
   return y;
 }

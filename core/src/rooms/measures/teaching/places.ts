@@ -12,6 +12,8 @@ export interface TaughtPlace {
   readonly on: IsoDay;
   readonly across: number;
   readonly down: number;
+  /** What the hand left open that marked it, a share of the body's height; `HAND_SD` where nothing says so. */
+  readonly handSd?: number;
   /** Sd of what was its own there, beside the usual: its looks agreed, or they did not. */
   readonly times?: number;
 }

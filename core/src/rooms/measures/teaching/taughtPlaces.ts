@@ -1,6 +1,6 @@
 import type { IsoDay } from '../../../foundation/index.ts';
 import { FOUND_STATIONS, type Landmark, type Mark, type Station } from '../../capture/index.ts';
-import type { Hand, ViewKind } from '../../intake/index.ts';
+import { type Hand, VIEW_KINDS, type ViewKind } from '../../intake/index.ts';
 import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
 import { type ExpectedError, expectedErrors, isTeachable } from './netError.ts';
 import type { TaughtPlace } from './places.ts';
@@ -32,14 +32,17 @@ const NO_ERROR = 0.1;
 /** Every place that a hand has checked after the network had said where it was. */
 export const taughtPlaces = (swings: readonly TeachingSwing[], hand: Hand): TaughtPlace[] =>
   swings.flatMap(({ id, recordedOn, marks }) =>
-    marks.flatMap(({ view, station, landmark, u, v, by, net }): TaughtPlace[] => {
+    marks.flatMap(({ view, station, landmark, u, v, sdPx, by, net }): TaughtPlace[] => {
       if (by === 'network' || !net || net.heightPx <= 0 || !isTeachable(view, landmark)) return [];
       const across = ((hand === 'left' ? -1 : 1) * (net.u - u)) / net.heightPx;
       const down = (net.v - v) / net.heightPx;
       const usual = usualError(view, landmark, station);
       if (Math.hypot(across - usual.across, down - usual.down) > NO_ERROR) return [];
       const times = scatterTimes(net.scatter);
-      return [{ view, station, landmark, clip: `${id} ${view}`, on: recordedOn, across, down, times }];
+      const handSd = sdPx / net.heightPx;
+      return [
+        { view, station, landmark, clip: `${id} ${view}`, on: recordedOn, across, down, handSd, times },
+      ];
     }),
   );
 
@@ -56,14 +59,13 @@ export const errorTable = (
   today: IsoDay,
   coach: CoachErrors = NO_STUDENTS,
 ): ErrorEntry[] =>
-  ERROR_ROWS.flatMap(({ view, landmark }) =>
-    [...expectedErrors(taught, view, landmark, FOUND_STATIONS, today, coach)].map(([station, error]) => ({
-      view,
-      station,
-      landmark,
-      ...error,
-    })),
-  );
+  VIEW_KINDS.flatMap((view) => {
+    const asked = ERROR_ROWS.filter((row) => row.view === view).flatMap(({ landmark }) =>
+      FOUND_STATIONS.map((station) => ({ landmark, station })),
+    );
+    const errors = expectedErrors(taught, view, asked, today, coach);
+    return asked.map((place, i) => ({ view, ...place, ...(errors[i] as ExpectedError) }));
+  });
 
 /** Of a player of whom nothing was taught. */
 export const UNTAUGHT: readonly ErrorEntry[] = errorTable([], '2000-01-01');
@@ -90,6 +92,7 @@ export const asUntaught = <M extends Proposal>(marks: readonly M[], hand: Hand):
       sdDownPx: ownSdOf(usual.sharedSdDown, usual.ownSdDown, net) * net.heightPx,
       sharedSdPx: usual.sharedSd * net.heightPx,
       sharedSdDownPx: usual.sharedSdDown * net.heightPx,
+      handSdPx: 0,
     };
   });
 

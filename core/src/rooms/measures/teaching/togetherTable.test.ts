@@ -68,7 +68,7 @@ describe('what goes wrong together', () => {
           square +=
             dot(
               rows[last] as number[],
-              landmarks.map((landmark) => bell(view, 'top', landmark, axis)),
+              landmarks.map((landmark) => bell(view, 'clip', landmark, axis)),
             ) ** 2;
         }
         expect(Math.abs(square / n - 1)).toBeLessThan(0.1);
