@@ -35,6 +35,11 @@ describe('what one view can’t see', () => {
     expect(blindVariance(flex, seen(flex.id, ['down_the_line']))).toBe(64);
     expect(blindVariance(flex, seen(flex.id, ['face_on', 'down_the_line']))).toBe(0);
   });
+  test('a heel that rises in the finish comes nearer to a front camera, too, and seems lower: that view alone doubts it more', () => {
+    const heel = definition('trail_heel_up_finish');
+    expect(blindVariance(heel, seen(heel.id, ['face_on']))).toBeCloseTo(0.36, 12);
+    expect(blindVariance(heel, seen(heel.id, ['face_on', 'down_the_line']))).toBe(0);
+  });
   test('half of the places seen from the other side are enough, fewer are not', () => {
     const flex = definition('knee_flex_address');
     const both: ViewKind[] = ['face_on', 'down_the_line'];

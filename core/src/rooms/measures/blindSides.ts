@@ -9,7 +9,12 @@ import type { MeasureDefinition } from './definitions.ts';
  * about what the error of 70 random stand-in golfers was beyond the fit's own sd.
  */
 const BLIND_SD: Readonly<Record<ViewKind, Readonly<Record<string, number>>>> = {
-  face_on: { knee_flex_address: 15, lead_knee_flex_impact: 17, hip_extension_chest_through: 12 },
+  face_on: {
+    knee_flex_address: 15,
+    lead_knee_flex_impact: 17,
+    hip_extension_chest_through: 12,
+    trail_heel_up_finish: 0.6,
+  },
   down_the_line: {
     pelvis_offset_address: 2,
     knee_flex_address: 8,
