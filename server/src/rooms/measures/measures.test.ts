@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Swing } from '@inchstep/contract/capture';
 import type { NetworkErrors, Reading } from '@inchstep/contract/measures';
+import { plusDays } from '@inchstep/core/foundation';
 import { UNTAUGHT } from '@inchstep/core/measures';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { putProgramFact } from '../../platform/programFacts.ts';
@@ -228,6 +229,29 @@ test('what was checked on a coach’s students says how the network errs on the 
   expect(beyond(await hip(next))).toBeCloseTo(beyond(once), 12);
   await own.ask('POST', `/api/students/${second}/network/forget/${id}/undo`);
   expect(beyond(await hip(next))).toBeCloseTo(beyond(twice), 12);
+  await own.stop();
+});
+
+test('what was checked tells most of clips of the same day, as cameras and light stay; a day that is none is refused', async () => {
+  const own = await testServer();
+  const id = await addStudent(own);
+  const swing = markedSwing('priya-then');
+  const marks = swing.marks.map((mark) => ({ ...mark, net: { u: mark.u + 8, v: mark.v, heightPx: 800 } }));
+  await own.ask('POST', `/api/students/${id}/swings`, { ...swing, marks });
+  const openOn = async (on: string) => {
+    const { body } = await own.ask<NetworkErrors>('GET', `/api/students/${id}/network?on=${on}`);
+    const hip = body.table.find(
+      ({ view, station, landmark }) => view === 'face_on' && station === 'top' && landmark === 'lead_hip',
+    );
+    return Math.hypot(hip?.sharedSd ?? Number.NaN, hip?.ownSd ?? Number.NaN);
+  };
+  const sameDay = await openOn(swing.recordedOn);
+  const nextDay = await openOn(plusDays(swing.recordedOn, 1));
+  expect(sameDay).toBeLessThan(0.85 * nextDay);
+  expect(nextDay).toBeLessThan(await openOn(plusDays(swing.recordedOn, 300)));
+  expect(nextDay).toBeCloseTo(await openOn(plusDays(swing.recordedOn, -1)), 9);
+  for (const no of ['yesterday', '2027-02-30', ''])
+    expect((await own.ask('GET', `/api/students/${id}/network?on=${no}`)).status).toBe(400);
   await own.stop();
 });
 

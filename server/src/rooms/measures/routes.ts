@@ -1,5 +1,5 @@
 import { networkSchema, readingSchema } from '@inchstep/contract/measures';
-import { idSchema } from '@inchstep/contract/shared';
+import { daySchema, idSchema } from '@inchstep/contract/shared';
 import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
@@ -8,6 +8,8 @@ import { getReading, listReadings, measureSwing } from './service.ts';
 import { forgetTeaching, networkErrorsOf, rememberTeaching } from './teaching.ts';
 
 const params = z.object({ id: idSchema });
+/** The day the clips asked about were filmed on: cameras, light and clothes stay over it. */
+const ofDay = z.object({ on: daySchema.optional() });
 const tags = ['measures'];
 
 export function measureRoutes(app: App, ctx: Context): void {
@@ -28,8 +30,8 @@ export function measureRoutes(app: App, ctx: Context): void {
   );
   app.get(
     '/api/students/:id/network',
-    { schema: { tags, params, response: { 200: networkSchema } } },
-    async ({ params: p }) => networkErrorsOf(ctx, p.id),
+    { schema: { tags, params, querystring: ofDay, response: { 200: networkSchema } } },
+    async ({ params: p, query }) => networkErrorsOf(ctx, p.id, query.on),
   );
   app.post(
     '/api/students/:id/network/forget',

@@ -30,12 +30,12 @@ function taughtOf(ctx: Context, studentId: string): TaughtPlace[] {
   return taughtPlaces(swings, profile.handedness);
 }
 
-/** How the body network is expected to err on a player: learnt from every place that a hand has checked, on him and on the coach's others. */
-export function networkErrorsOf(ctx: Context, studentId: string): NetworkErrors {
+/** How the body network is expected to err on a player in clips of a day: learnt from every place that a hand has checked, on him and on the coach's others. */
+export function networkErrorsOf(ctx: Context, studentId: string, on: string = today(ctx)): NetworkErrors {
   const { profile } = getStudent(ctx, studentId);
   const taught = taughtOf(ctx, studentId);
   const others = meansOfOthers(ctx.db, studentId, MOST_STUDENTS);
-  const table = errorTable(taught, today(ctx), coachErrors(others));
+  const table = errorTable(taught, on, coachErrors(others));
   const hips = knownTo(table, 'face_on', 'lead_hip') ?? knownTo(table, 'down_the_line', 'lead_hip');
   return {
     table,

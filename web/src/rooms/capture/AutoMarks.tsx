@@ -20,18 +20,20 @@ const TROUBLE: Record<Exclude<ProposalTrouble, 'two_swing'>, string> = {
 /** One press proposes stations and marks of the view in hand; each stays a proposal until it is touched. */
 export function AutoMarks({
   student,
+  recordedOn,
   view,
   state,
   dispatch,
 }: {
   readonly student: Student;
+  readonly recordedOn: string;
   readonly view: SwingView;
   readonly state: BenchState;
   readonly dispatch: (action: BenchAction) => void;
 }) {
   const { share, trouble, propose, stop } = usePoser();
   const { heightIn, handedness } = student.profile;
-  const network = useNetworkErrors(student.id);
+  const network = useNetworkErrors(student.id, recordedOn);
   const here = state.work.marks.filter(
     (m) => m.view === view.kind && m.station === state.station && m.by === 'network',
   ).length;

@@ -28,7 +28,7 @@ export function ClipReader() {
     const hands: ReaderHands = {
       list: swingsToLook,
       look: async (url, kind, golfer, { onProgress, stopped }) => {
-        const { table } = await networkErrors(golfer.studentId);
+        const { table } = await networkErrors(golfer.studentId, golfer.recordedOn);
         return lookThrough(
           url,
           kind,

@@ -75,7 +75,7 @@ const STUDENT = { id: 'x', profile: { firstName: 'Ana', heightIn: 66, handedness
 let people: (frame: number) => ReturnType<typeof body>[];
 beforeEach(() => {
   fakeServer({
-    'GET /api/students/x/network': {
+    'GET /api/students/x/network?on=2027-03-08': {
       table: UNTAUGHT,
       swings: 0,
       places: 0,
@@ -100,7 +100,7 @@ afterEach(cleanup);
 const show = () => {
   const dispatch = jest.fn<(action: BenchAction) => void>();
   const state = startBench({ views: [VIEW], marks: [], made: {} as never });
-  draw(<AutoMarks student={STUDENT} view={VIEW} state={state} dispatch={dispatch} />);
+  draw(<AutoMarks student={STUDENT} recordedOn="2027-03-08" view={VIEW} state={state} dispatch={dispatch} />);
   fireEvent.click(screen.getByRole('button', { name: /Propose stations/ }));
   return dispatch;
 };

@@ -20,7 +20,7 @@ export interface ReaderHands {
   readonly look: (
     url: string,
     view: ViewKind,
-    golfer: SwingToLook['golfer'] & Pick<Golfer, 'other'> & { readonly studentId: string },
+    golfer: SwingToLook['golfer'] & Pick<Golfer, 'other'> & Pick<Swing, 'studentId' | 'recordedOn'>,
     how: Omit<How, 'waiting'>,
   ) => Promise<Looked | null>;
   /** Saves the swing's views and marks, and measures it. */
@@ -47,6 +47,7 @@ export async function readClips(hands: ReaderHands, leave: Set<string>): Promise
   await hands
     .holding(next.swing.id, async (stolen) => {
       let swing = next.swing;
+      const of = { studentId: swing.studentId, recordedOn: swing.recordedOn };
       for (const view of viewsToLook(swing)) {
         const clipId = swing.views.find(({ kind }) => kind === view)?.clipId;
         if (!clipId) continue;
@@ -59,7 +60,7 @@ export async function readClips(hands: ReaderHands, leave: Set<string>): Promise
           .look(
             clipUrl(clipId),
             view,
-            { ...next.golfer, studentId: swing.studentId, other: otherTimes(swing, view) },
+            { ...next.golfer, ...of, other: otherTimes(swing, view) },
             { onProgress, stopped },
           )
           .finally(overtaken.end);

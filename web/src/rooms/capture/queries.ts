@@ -27,11 +27,14 @@ export const useSwing = (id: string | undefined) =>
     enabled: id !== undefined,
   });
 
-/** How the body network is expected to err on a student, and how well he is known. */
-export const networkErrors = (studentId: string): Promise<NetworkErrors> =>
-  get<NetworkErrors>(`/api/students/${studentId}/network`);
-export const useNetworkErrors = (studentId: string) =>
-  useQuery({ queryKey: keys.of(studentId, 'network'), queryFn: () => networkErrors(studentId) });
+/** How the body network is expected to err on a student in clips of a day (today's, where none is named), and how well he is known. */
+export const networkErrors = (studentId: string, on?: string): Promise<NetworkErrors> =>
+  get<NetworkErrors>(`/api/students/${studentId}/network${on === undefined ? '' : `?on=${on}`}`);
+export const useNetworkErrors = (studentId: string, on?: string) =>
+  useQuery({
+    queryKey: [...keys.of(studentId, 'network'), on ?? 'today'],
+    queryFn: () => networkErrors(studentId, on),
+  });
 
 /** Forgets what was taught of a student, or takes that back. */
 export const useForgetTeaching = (studentId: string) =>

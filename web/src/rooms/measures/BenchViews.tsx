@@ -52,6 +52,7 @@ export function BenchViews({ box, student, swing }: BenchViewsProps) {
           <AutoMarks
             key={`auto-${active.kind}`}
             student={student}
+            recordedOn={swing.recordedOn}
             view={active}
             state={state}
             dispatch={dispatch}
