@@ -262,4 +262,14 @@ describe('proposals of the body network', () => {
     expect(refused.work.marks.map((m) => m.landmark)).toEqual(['lead_hip']);
     expect(after(refused, { type: 'undo' }).work.marks).toHaveLength(2);
   });
+  test('refused, stations that were proposed go with them; those of a hand stay', () => {
+    const found = after(atTop(), propose([{ ...proposed('trail_hip', 40), moving }]));
+    const refused = after(found, { type: 'refuse', view: 'face_on' });
+    expect(refused.work.views[0]?.stationTimes.top).toBeUndefined();
+    // So another look finds its own.
+    expect(after(refused, propose([], 1.02)).work.views[0]?.stationTimes.top).toBe(1.02);
+    const dragged = after(found, mark(7, 8), { type: 'refuse', view: 'face_on' });
+    expect(dragged.work.views[0]?.stationTimes.top).toBe(1);
+    expect(after(refused, { type: 'undo' }).work).toEqual(found.work);
+  });
 });

@@ -138,7 +138,7 @@ function change(state: BenchState, action: Change): SwingWork {
     case 'propose':
       return propose(work, action);
     case 'refuse':
-      return { ...work, marks: work.marks.filter((m) => m.view !== action.view || m.by !== 'network') };
+      return refused(work, action.view);
     case 'swap':
       return { ...work, marks: swapSides(work.marks, action) };
     case 'camera':
@@ -204,10 +204,15 @@ function putMark(state: BenchState, action: Extract<BenchAction, { type: 'mark' 
 }
 
 /** Grading a proposal by eye makes it the coach's. */
-const judgedAs = (
-  { by: _, sharedSdPx: __, sdDownPx: ___, sharedSdDownPx: ____, moving: _____, ...mark }: SwingMark,
-  sdPx: number,
-): SwingMark => ({ ...mark, sdPx });
+const judgedAs = ({ view, station, landmark, u, v, net }: SwingMark, sdPx: number): SwingMark => ({
+  view,
+  station,
+  landmark,
+  u,
+  v,
+  sdPx,
+  ...(net && { net }),
+});
 
 /** What is proposed at this station of this view is right as it lies. */
 function confirmed({ work, view, station }: BenchState): SwingWork {
@@ -215,6 +220,15 @@ function confirmed({ work, view, station }: BenchState): SwingWork {
   if (!work.marks.some(here)) return work;
   const sdPx = sightSdPx('clear', widthOf(work, view));
   return { ...work, marks: work.marks.map((m) => (here(m) ? judgedAs(m, sdPx) : m)) };
+}
+
+/** What was proposed in a view goes: marks, and the stations that have nothing else. */
+function refused(work: SwingWork, view: ViewKind): SwingWork {
+  const stationTimes = (one: SwingView) => namedByHand(one.stationTimes, work.marks, view);
+  return {
+    ...editView(work, view, (one) => ({ ...one, stationTimes: stationTimes(one) })),
+    marks: work.marks.filter((m) => m.view !== view || m.by !== 'network'),
+  };
 }
 
 /** What the coach has named or marked stays; earlier proposals of the view give way. */
