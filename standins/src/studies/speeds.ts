@@ -1,7 +1,7 @@
 import { type Capture, checkCapture, MAIN_STATIONS } from '@inchstep/core/capture';
 import { diagnose, reason } from '@inchstep/core/diagnosis';
-import { seededRandom } from '@inchstep/core/foundation';
-import { measureCapture, nextMarks } from '@inchstep/core/measures';
+import { plusDays, seededRandom } from '@inchstep/core/foundation';
+import { errorTable, measureCapture, nextMarks, UNTAUGHT } from '@inchstep/core/measures';
 import { buildPlan, NOTHING_KNOWN, USUAL_ASK } from '@inchstep/core/practice';
 import { DRILLS, matchDrills, prescribe } from '@inchstep/core/prescription';
 import {
@@ -126,8 +126,26 @@ export function speeds(clock: () => number): Speed[] {
         { ways: false },
       ),
     ),
+    ...teachingSpeeds(clock),
     ...progressSpeeds(clock),
   ];
+}
+
+/** How the network is expected to err, asked for with every clip: from one checked swing, and from as many as count. */
+function teachingSpeeds(clock: () => number): Speed[] {
+  const checked = (swings: number) =>
+    UNTAUGHT.flatMap(({ view, station, landmark, across, down }) =>
+      Array.from({ length: swings }, (_, i) => {
+        const on = plusDays('2027-03-01', -7 * i);
+        return { view, station, landmark, clip: `${view} ${i}`, on, across: across + 0.01, down };
+      }),
+    );
+  return [1, 8].map((swings) => {
+    const taught = checked(swings);
+    return time(`how the network errs, ${swings} checked swings`, null, 12, clock, (i) =>
+      errorTable(taught, plusDays('2027-03-02', i)),
+    );
+  });
 }
 
 export function progressSpeeds(clock: () => number): Speed[] {

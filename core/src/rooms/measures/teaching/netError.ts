@@ -3,6 +3,7 @@ import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
 import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
 import { type Along, errorCovariance, type Placed } from './errorCovariance.ts';
+import { mostTelling } from './mostTelling.ts';
 import type { TaughtPlace } from './places.ts';
 import { type Axis, ERROR_ROWS, HAND_SD } from './teachTable.ts';
 import { usualError } from './usualErrors.ts';
@@ -44,7 +45,7 @@ export function expectedErrors(
   today: IsoDay,
   coach: CoachErrors = NO_STUDENTS,
 ): ExpectedError[] {
-  const known = newest(taught.filter((place) => place.view === view));
+  const known = mostTelling(taught.filter((place) => place.view === view));
   const along = (axis: Axis) => alongAxis(known, { view, axis, coach }, asked, today);
   const [across, down] = [along('across'), along('down')];
   return asked.map(({ landmark }, i) => {
@@ -61,13 +62,6 @@ export function expectedErrors(
     };
   });
 }
-
-/** What so many places, those seen last, do not say of a view those before them hardly do; solving goes with their third power. */
-const MOST_PLACES = 416;
-const newest = (places: readonly TaughtPlace[]): readonly TaughtPlace[] =>
-  places.length <= MOST_PLACES
-    ? places
-    : [...places].sort((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0)).slice(0, MOST_PLACES);
 
 interface AxisError {
   readonly mean: number;
@@ -106,17 +100,24 @@ function alongAxis(
     );
     return { ...one, place, solved };
   });
+  type News = (typeof news)[number];
+  const left = (a: News, b: News) => between(a.place, b.place) - dot(a.solved, b.solved);
+  // Covariance of a landmark's errors at the stations asked for, the new clip's own share in all of them.
+  const shared = new Map(
+    [...new Set(asked.map(({ landmark }) => landmark))].map((landmark) => {
+      const kin = news.filter((one) => one.landmark === landmark);
+      return [landmark, sharedPart(kin.map((a) => kin.map((b) => left(a, b))))] as const;
+    }),
+  );
+  const handSds = known.map(handSdOf);
   return news.map((one) => {
-    // Covariance of a landmark's errors at the stations asked for, the new clip's own share in all of them.
-    const left = (a: typeof one, b: typeof one) => between(a.place, b.place) - dot(a.solved, b.solved);
-    const kin = news.filter(({ landmark }) => landmark === one.landmark);
-    const shared = sharedPart(kin.map((a) => kin.map((b) => left(a, b))));
+    const together = shared.get(one.landmark) as number;
     const weights = backward(factor, one.solved);
     return {
       mean: usual(one) + dot(one.solved, target),
-      sharedSd: Math.sqrt(shared),
-      ownSd: Math.sqrt(Math.max(0, left(one, one) - shared)),
-      handSd: Math.hypot(...weights.map((w, k) => w * handSdOf(known[k] as TaughtPlace))),
+      sharedSd: Math.sqrt(together),
+      ownSd: Math.sqrt(Math.max(0, left(one, one) - together)),
+      handSd: Math.hypot(...weights.map((w, k) => w * (handSds[k] as number))),
     };
   });
 }
@@ -135,28 +136,32 @@ function sharedPart(left: readonly (readonly number[])[]): number {
   return Math.max(0, Math.min(most, sum / ((n * (n - 1)) / 2)));
 }
 
-const dot = (a: readonly number[], b: readonly number[]): number =>
-  a.reduce((sum, x, i) => sum + x * (b[i] as number), 0);
-
-/** Solves L' w = y: of L L' w = b, once L y = b is solved, the weight of each. */
-function backward(lower: Float64Array, y: readonly number[]): number[] {
-  const n = y.length;
-  const w = [...y];
-  for (let i = n - 1; i >= 0; i--) {
-    for (let k = i + 1; k < n; k++) w[i] = (w[i] as number) - (lower[k * n + i] as number) * (w[k] as number);
-    w[i] = (w[i] as number) / (lower[i * n + i] as number);
-  }
-  return w;
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += (a[i] as number) * (b[i] as number);
+  return sum;
 }
 
 /** Solves L y = b. */
-function forward(lower: Float64Array, b: readonly number[]): number[] {
+function forward(lower: Float64Array, b: readonly number[]): Float64Array {
   const n = b.length;
-  const y: number[] = [];
-  b.forEach((value, i) => {
-    let sum = value;
+  const y = Float64Array.from(b);
+  for (let i = 0; i < n; i++) {
+    let sum = y[i] as number;
     for (let k = 0; k < i; k++) sum -= (lower[i * n + k] as number) * (y[k] as number);
-    y.push(sum / (lower[i * n + i] as number));
-  });
+    y[i] = sum / (lower[i * n + i] as number);
+  }
   return y;
+}
+
+/** Solves L' w = y, row by row as the triangle lies: of L L' w = b, once L y = b is solved, the weight of each. */
+function backward(lower: Float64Array, y: Float64Array): Float64Array {
+  const n = y.length;
+  const w = Float64Array.from(y);
+  for (let i = n - 1; i >= 0; i--) {
+    const at = (w[i] as number) / (lower[i * n + i] as number);
+    w[i] = at;
+    for (let k = 0; k < i; k++) w[k] = (w[k] as number) - (lower[i * n + k] as number) * at;
+  }
+  return w;
 }
