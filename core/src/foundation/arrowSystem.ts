@@ -1,3 +1,4 @@
+import { backwardInPlace, choleskyInPlace, firstHeld, forwardInPlace } from './triangle.ts';
 /**
  * Symmetric positive definite system with one shared block and many blocks that touch only
  * themselves and the shared one ("arrow"): the shape of a body fit, where stations are tied
@@ -107,34 +108,6 @@ function damp(matrix: Float64Array, size: number, damping: number): void {
   }
 }
 
-/** Lower Cholesky factor in place (upper triangle left as it was). False if not definite. */
-export function choleskyInPlace(m: Float64Array, size: number): boolean {
-  const below = new Uint32Array(size);
-  for (let j = 0; j < size; j++) {
-    const pivot = m[j * size + j] as number;
-    if (!(pivot > 0)) return false;
-    const root = Math.sqrt(pivot);
-    m[j * size + j] = root;
-    let count = 0;
-    for (let i = j + 1; i < size; i++) {
-      const at = i * size + j;
-      if (m[at] === 0) continue;
-      m[at] = (m[at] as number) / root;
-      below[count++] = i;
-    }
-    // Only rows that reach this column change: where unknowns meet few others, that is few.
-    for (let a = 0; a < count; a++) {
-      const row = (below[a] as number) * size;
-      const factor = m[row + j] as number;
-      for (let c = 0; c <= a; c++) {
-        const other = below[c] as number;
-        m[row + other] = (m[row + other] as number) - factor * (m[other * size + j] as number);
-      }
-    }
-  }
-  return true;
-}
-
 /** Overwrites `rows` (size x width) with L^-1 rows. Two rows are taken off at a time: half the traffic. */
 function forwardRows(lower: Float64Array, size: number, rows: Float64Array, width: number): void {
   const held = new Uint32Array(size);
@@ -216,8 +189,8 @@ function solveArrow(
   blocks.forEach((block, k) => {
     takeDown(block, partOf(k), top, b);
   });
-  forward(shared, s, top);
-  backward(shared, s, top);
+  forwardInPlace(shared, s, top);
+  backwardInPlace(shared, s, top);
   blocks.forEach(({ lower, columns, w }, k) => {
     const part = partOf(k);
     const width = columns.length;
@@ -227,14 +200,14 @@ function solveArrow(
         sum -= (w[r * width + c] as number) * (top[columns[c] as number] as number);
       part[r] = sum;
     }
-    backward(lower, b, part);
+    backwardInPlace(lower, b, part);
   });
   return x;
 }
 
 /** Forward step of one block: solves its own part and takes its share off the shared part. */
 function takeDown({ lower, columns, w }: Block, part: Float64Array, top: Float64Array, b: number): void {
-  forward(lower, b, part);
+  forwardInPlace(lower, b, part);
   const width = columns.length;
   for (let r = 0; r < b; r++) {
     const value = part[r] as number;
@@ -263,32 +236,7 @@ function quadraticForm(
     takeDown(block, part, top, b);
     for (let i = 0; i < b; i++) sum += (part[i] as number) ** 2;
   });
-  forward(shared, s, top);
+  forwardInPlace(shared, s, top);
   for (let i = 0; i < s; i++) sum += (top[i] as number) ** 2;
   return sum;
-}
-
-/** Index of the first entry that is not zero, or `to`. */
-function firstHeld(x: Float64Array, from: number, to: number): number {
-  let i = from;
-  while (i < to && x[i] === 0) i++;
-  return i;
-}
-
-function forward(lower: Float64Array, size: number, x: Float64Array): void {
-  // Zeros at the head stay zeros.
-  const first = firstHeld(x, 0, size);
-  for (let i = first; i < size; i++) {
-    let sum = x[i] as number;
-    for (let k = first; k < i; k++) sum -= (lower[i * size + k] as number) * (x[k] as number);
-    x[i] = sum / (lower[i * size + i] as number);
-  }
-}
-
-function backward(lower: Float64Array, size: number, x: Float64Array): void {
-  for (let i = size - 1; i >= 0; i--) {
-    let sum = x[i] as number;
-    for (let k = i + 1; k < size; k++) sum -= (lower[k * size + i] as number) * (x[k] as number);
-    x[i] = sum / (lower[i * size + i] as number);
-  }
 }

@@ -1,7 +1,6 @@
 export {
   type ArrowFactor,
   type ArrowSystem,
-  choleskyInPlace,
   emptyArrow,
   factorArrow,
 } from './arrowSystem.ts';
@@ -29,6 +28,7 @@ export {
 export { Z95 } from './interval.ts';
 export { between, gaussian, pick, type Random, seededRandom } from './random.ts';
 export { bad, good, invariant, type Problem, problem, type Result } from './result.ts';
+export { backwardInPlace, choleskyInPlace, forwardInPlace } from './triangle.ts';
 export { CM_PER_IN, cmToIn, inToCm, roundTo, YD_PER_M } from './units.ts';
 export {
   add,

@@ -1,5 +1,5 @@
 import { FOUND_STATIONS, type Landmark, MARKS_WANTED, type Station } from '@inchstep/core/capture';
-import type { ViewKind } from '@inchstep/core/intake';
+import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
 import {
   type ErrorAxis,
   FADES_IN_DAYS,
@@ -15,7 +15,6 @@ export interface ErrorSeen extends TaughtPlace {
 }
 
 export const AXES: readonly ErrorAxis[] = ['across', 'down'];
-export const VIEWS: readonly ViewKind[] = ['face_on', 'down_the_line'];
 /** One error in its own sds; all of one frame, or of two frames beside each other, are `of` the same. */
 export interface Sight {
   readonly of: string;
@@ -55,9 +54,9 @@ export class ErrorReading {
       const key = `${one.view} ${one.landmark} ${one.station}`;
       this.seen.set(key, [...(this.seen.get(key) ?? []), one]);
     }
-    for (const view of VIEWS) for (const landmark of MARKS_WANTED[view]) this.readUsual(view, landmark);
+    for (const view of VIEW_KINDS) for (const landmark of MARKS_WANTED[view]) this.readUsual(view, landmark);
     for (let round = 0; round < ROUNDS; round++)
-      for (const view of VIEWS)
+      for (const view of VIEW_KINDS)
         for (const axis of AXES) {
           for (const landmark of MARKS_WANTED[view]) this.readSpread(view, landmark, axis);
           this.readTimes(view, axis);

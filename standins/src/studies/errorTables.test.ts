@@ -1,8 +1,9 @@
 import { FOUND_STATIONS, MARKS_WANTED } from '@inchstep/core/capture';
 import { gaussian, seededRandom } from '@inchstep/core/foundation';
+import { VIEW_KINDS } from '@inchstep/core/intake';
 import { FACTORS, FADES_IN_DAYS } from '@inchstep/core/measures';
 import { describe, expect, test } from '@jest/globals';
-import { AXES, type ErrorSeen, mean, VIEWS } from './errorReading.ts';
+import { AXES, type ErrorSeen, mean } from './errorReading.ts';
 import { leastResiduals } from './errorsTogether.ts';
 import { errorTables } from './errorTables.ts';
 
@@ -19,7 +20,7 @@ const usualAt = (i: number) => 0.004 * (i - 3);
 function world(seed: number): ErrorSeen[] {
   const random = seededRandom(seed);
   return Array.from({ length: PLAYERS }, (_, player) =>
-    VIEWS.flatMap((view) => {
+    VIEW_KINDS.flatMap((view) => {
       const of = (landmark: string, axis: string) => {
         const own = gaussian(random);
         const stations = FOUND_STATIONS.map(

@@ -1,7 +1,7 @@
 import { FOUND_STATIONS, type Landmark, MARKS_WANTED, type Station } from '@inchstep/core/capture';
-import type { ViewKind } from '@inchstep/core/intake';
+import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
 import { type ErrorAxis, PARTS_OF_BODY, partOfBody } from '@inchstep/core/measures';
-import { AXES, ErrorReading, type ErrorSeen, mean, VIEWS } from './errorReading.ts';
+import { AXES, ErrorReading, type ErrorSeen, mean } from './errorReading.ts';
 import { alikeLines, togetherLines } from './errorsTogether.ts';
 
 /** The tables of the network's error as they stand in the core, line by line. */
@@ -29,7 +29,7 @@ function drawnTogether(read: Map<string, number>, view: ViewKind, landmark: Land
 /** Reads the tables from errors of made-up players: nothing of those who judge may be among them. */
 export function errorTables(errors: readonly ErrorSeen[]): ErrorTables {
   const read = new ErrorReading(errors);
-  const rows = VIEWS.flatMap((view) => MARKS_WANTED[view].map((landmark) => ({ view, landmark })));
+  const rows = VIEW_KINDS.flatMap((view) => MARKS_WANTED[view].map((landmark) => ({ view, landmark })));
   const halves = (of: (axis: ErrorAxis) => string) => AXES.map(of).join(' / ');
   const stations = (of: (station: Station) => number, digits: number) =>
     FOUND_STATIONS.map((station) => of(station).toFixed(digits)).join(' ');
@@ -42,13 +42,13 @@ export function errorTables(errors: readonly ErrorSeen[]): ErrorTables {
       ({ view, landmark }) =>
         `${view} ${landmark}: ${halves((axis) => [read.all, read.rest].map((of) => (100 * drawnTogether(of, view, landmark, axis)).toFixed(2)).join(' '))}`,
     ),
-    restTimes: VIEWS.flatMap((view) =>
+    restTimes: VIEW_KINDS.flatMap((view) =>
       PARTS_OF_BODY.filter((part) => MARKS_WANTED[view].some((one) => partOfBody(one) === part)).map(
         (part) =>
           `${view} ${part}: ${halves((axis) => stations((station) => read.restTimes.get(`${view} ${part} ${station} ${axis}`) as number, 1))}`,
       ),
     ),
-    learntTimes: VIEWS.map(
+    learntTimes: VIEW_KINDS.map(
       (view) =>
         `${view}: ${halves((axis) => stations((station) => read.learntTimes.get(`${view} ${station} ${axis}`) as number, 1))}`,
     ),

@@ -1,8 +1,8 @@
 import { FOUND_STATIONS, type Landmark, MARKS_WANTED } from '@inchstep/core/capture';
-import { choleskyInPlace } from '@inchstep/core/foundation';
-import type { ViewKind } from '@inchstep/core/intake';
+import { backwardInPlace, choleskyInPlace, forwardInPlace } from '@inchstep/core/foundation';
+import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
 import { type ErrorAxis, FACTORS, FRAME_KINDS, type FrameKind, frameKindOf } from '@inchstep/core/measures';
-import { AXES, type ErrorReading, mean, type Sight, VIEWS } from './errorReading.ts';
+import { AXES, type ErrorReading, mean, type Sight } from './errorReading.ts';
 
 /** So much of a correlation is taken to be there. */
 const TAKEN = 0.9;
@@ -94,25 +94,17 @@ export function leastResiduals(of: readonly (readonly number[])[], factors: numb
   return loadings;
 }
 
-function solved(normal: Float64Array, right: readonly number[]): number[] {
-  const n = right.length;
-  choleskyInPlace(normal, n);
-  const at = (i: number, j: number) => normal[i * n + j] as number;
-  const x = [...right];
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j < i; j++) x[i] = (x[i] as number) - at(i, j) * (x[j] as number);
-    x[i] = (x[i] as number) / at(i, i);
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    for (let j = i + 1; j < n; j++) x[i] = (x[i] as number) - at(j, i) * (x[j] as number);
-    x[i] = (x[i] as number) / at(i, i);
-  }
-  return x;
+function solved(normal: Float64Array, right: readonly number[]): readonly number[] {
+  const x = Float64Array.from(right);
+  choleskyInPlace(normal, x.length);
+  forwardInPlace(normal, x.length, x);
+  backwardInPlace(normal, x.length, x);
+  return [...x];
 }
 
 /** The factors of each kind of frame, its correlations drawn towards those of all frames. */
 export const togetherLines = (reading: ErrorReading): string[] =>
-  VIEWS.flatMap((view) => {
+  VIEW_KINDS.flatMap((view) => {
     const landmarks = MARKS_WANTED[view];
     const along = AXES.map((axis) => {
       const all = correlations(reading, view, axis, () => true);
@@ -145,7 +137,7 @@ export const alikeLines = (reading: ErrorReading): string[] =>
       const at = FOUND_STATIONS.map(
         (station) =>
           new Map(
-            VIEWS.flatMap((view) =>
+            VIEW_KINDS.flatMap((view) =>
               MARKS_WANTED[view].flatMap((landmark) =>
                 way
                   .call(reading, view, landmark, axis)

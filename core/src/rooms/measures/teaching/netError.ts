@@ -1,4 +1,10 @@
-import { choleskyInPlace, type IsoDay } from '../../../foundation/index.ts';
+import {
+  backwardInPlace,
+  choleskyInPlace,
+  forwardInPlace,
+  type IsoDay,
+  invariant,
+} from '../../../foundation/index.ts';
 import type { Landmark, Station } from '../../capture/index.ts';
 import type { ViewKind } from '../../intake/index.ts';
 import { type CoachErrors, NO_STUDENTS } from './coachErrors.ts';
@@ -85,7 +91,7 @@ function alongAxis(
     for (let j = 0; j <= i; j++) factor[i * n + j] = between(a, taught[j] as Placed);
     factor[i * n + i] = (factor[i * n + i] as number) + handSdOf(known[i] as TaughtPlace) ** 2;
   });
-  choleskyInPlace(factor, n);
+  invariant(choleskyInPlace(factor, n), 'netError: the tables of errors are no covariances');
   const usual = ({ landmark, station }: Asked) =>
     usualError(view, landmark, station)[axis] + coach(view, landmark, station, axis).mean;
   const target = forward(
@@ -112,7 +118,7 @@ function alongAxis(
   const handSds = known.map(handSdOf);
   return news.map((one) => {
     const together = shared.get(one.landmark) as number;
-    const weights = backward(factor, one.solved);
+    const weights = weightsOf(factor, one.solved);
     return {
       mean: usual(one) + dot(one.solved, target),
       sharedSd: Math.sqrt(together),
@@ -142,26 +148,16 @@ function dot(a: Float64Array, b: Float64Array): number {
   return sum;
 }
 
-/** Solves L y = b. */
+/** y of L y = b. */
 function forward(lower: Float64Array, b: readonly number[]): Float64Array {
-  const n = b.length;
   const y = Float64Array.from(b);
-  for (let i = 0; i < n; i++) {
-    let sum = y[i] as number;
-    for (let k = 0; k < i; k++) sum -= (lower[i * n + k] as number) * (y[k] as number);
-    y[i] = sum / (lower[i * n + i] as number);
-  }
+  forwardInPlace(lower, y.length, y);
   return y;
 }
 
-/** Solves L' w = y, row by row as the triangle lies: of L L' w = b, once L y = b is solved, the weight of each. */
-function backward(lower: Float64Array, y: Float64Array): Float64Array {
-  const n = y.length;
+/** Of L L' w = b, once L y = b is solved, the weight of each. */
+function weightsOf(lower: Float64Array, y: Float64Array): Float64Array {
   const w = Float64Array.from(y);
-  for (let i = n - 1; i >= 0; i--) {
-    const at = (w[i] as number) / (lower[i * n + i] as number);
-    w[i] = at;
-    for (let k = 0; k < i; k++) w[k] = (w[k] as number) - (lower[i * n + k] as number) * at;
-  }
+  backwardInPlace(lower, w.length, w);
   return w;
 }
