@@ -95,6 +95,24 @@ describe('frames', () => {
     }
   });
 
+  step(
+    'Tab goes to the frame slider and away from it: no key is caught there but the bench’s own',
+    async () => {
+      const label = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label'));
+      await page.focus('[aria-label="−1 frame"]');
+      await page.keyboard.press('Tab');
+      const slider = await label();
+      expect(await page.evaluate(() => document.activeElement?.getAttribute('type'))).toBe('range');
+      await page.keyboard.press('Tab');
+      expect(await label()).not.toBe(slider);
+      expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('+1');
+      await page.keyboard.down('Shift');
+      await page.keyboard.press('Tab');
+      await page.keyboard.up('Shift');
+      expect(await label()).toBe(slider);
+    },
+  );
+
   /** Names of the kept copies; null where there is no folder for them, or it is just being taken away. */
   const kept = () =>
     page.evaluate(async () => {

@@ -118,7 +118,8 @@ function Stepper({ frames, step }: { readonly frames: Frames; readonly step: (by
         max={last}
         value={frames.index}
         onChange={(e) => frames.go(Number(e.target.value))}
-        onKeyDown={(e) => e.preventDefault()}
+        // Arrows are the bench's own keys; Tab must get away from here.
+        onKeyDown={(e) => e.key !== 'Tab' && e.preventDefault()}
       />
       <button type="button" className="btn" aria-label={BENCH_VIEWS_WORDS.frameOn} onClick={() => step(1)}>
         +1
