@@ -19,7 +19,7 @@ const shared = {
 
 export default {
   // Speed is measured in the bench: a slow machine fails no test.
-  testTimeout: 20_000,
+  testTimeout: 120_000,
   // Both cores: the end-to-end tests, which need quiet, run afterwards and alone.
   maxWorkers: '100%',
   globalSetup: '<rootDir>/tools/beforeTests.mjs',

@@ -1,9 +1,10 @@
 // Measured figures: `./inchstep bench` (speeds and sizes), `bench coverage N`, `bench marks N`, `bench calibration N`,
-// `bench season N`, `bench plans N`, `bench progress N`, `bench bars N`, `bench proposals SEED`, `bench errors SEEDS`, `bench frames`, `bench hostile N`, `bench durability N`, `bench scale N`.
+// `bench season N`, `bench plans N`, `bench progress N`, `bench bars N`, `bench proposals SEED`, `bench errors SEEDS`, `bench frames`, `bench hostile [long]`, `bench durability N`, `bench scale N`.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { createInterface } from 'node:readline';
 import { gzipSync } from 'node:zlib';
 import { heldBy, PROGRESS_TOLD, percent } from './benchTold.mjs';
 import { openBrowser } from './browser.mjs';
@@ -30,14 +31,18 @@ const TABLES = {
   errors: errorsTables,
   frames: framesTable,
   hostile: hostileTable,
-  durability: durabilityTable,
+  durability: hostileTable,
   scale: scaleTable,
 };
 await (TABLES[study] ?? everyday)();
 
-function siege() {
+/** Each line of a siege as soon as it is there: the long form takes an hour. */
+async function* siege() {
   const words = ['node_modules/tsx/dist/cli.mjs', 'e2e/src/siegeStudy.ts', study, ...(size ? [size] : [])];
-  return lines(node(words, { stdio: ['ignore', 'pipe', 'inherit'] }).stdout);
+  const running = spawn('node', words, { stdio: ['ignore', 'pipe', 'inherit'] });
+  for await (const text of createInterface({ input: running.stdout })) yield JSON.parse(text);
+  const code = running.exitCode ?? (await new Promise((done) => running.once('close', done)));
+  if (code !== 0) process.exitCode = 1;
 }
 
 /** A folder with many students of the demo's kind, in the running program. */
@@ -50,33 +55,16 @@ function scaleTable() {
   }
 }
 
-function hostileTable() {
-  console.log('Spoilt clips sent to the running program, two at a time');
-  for (const s of siege()) {
-    if (s.command) {
-      const told = `${s.answered} answered, ${s.refused} refused`;
-      row(
-        `${s.command}: ${s.sent} spoilt documents`,
-        `${s.stumbled} stumbled`,
-        `${told}, slowest ${s.slowestMs.toFixed(0)} ms`,
-      );
-      continue;
-    }
-    row(`${s.container}: sent`, s.sent);
-    row('  taken as sound', s.taken);
-    for (const [code, n] of Object.entries(s.refused)) row(`  refused: ${code}`, n);
-    row('  answered with an error of the program', s.broken, 'goal 0');
-    row('  lists and pages not shown afterwards', s.unshown, 'goal 0');
-    row('  slowest answer', `${s.slowestMs.toFixed(0)} ms`);
-    row('  longest wait of somebody else', `${s.othersMs.toFixed(0)} ms`);
+/** What the running program was tried with, what it came to, and what it must come to. */
+async function hostileTable() {
+  console.log(
+    `${'what was tried'.padEnd(84)} ${'how often'.padStart(10)} ${'it came to'.padStart(14)}  must be`,
+  );
+  for await (const { what, tried, value, unit, goal } of siege()) {
+    const text =
+      `${Number.isInteger(value) || value >= 10 ? Math.round(value) : value.toFixed(1)} ${unit}`.trim();
+    console.log(`${what.padEnd(84)} ${String(tried).padStart(10)} ${text.padStart(14)}  ${goal ?? ''}`);
   }
-}
-
-function durabilityTable() {
-  console.log('Four writers without a pause, the program killed (SIGKILL) at a moment of chance');
-  const [endured] = siege();
-  for (const [name, value] of Object.entries(endured))
-    row(name, value, ['lost', 'doubled', 'half'].includes(name) ? 'goal 0' : '');
 }
 
 async function everyday() {

@@ -2,7 +2,7 @@
 import { afterEach } from '@jest/globals';
 import { configure } from '@testing-library/react';
 
-configure({ asyncUtilTimeout: 5000 });
+configure({ asyncUtilTimeout: 15_000 });
 
 // What one test typed and did not send must not meet the next one.
 afterEach(() => sessionStorage.clear());

@@ -37,7 +37,9 @@ const measure: Command = (json) => {
   const read = readDocument(captureSchema, json);
   if (!read.ok) return read;
   const checked = checkCapture(toCapture(read.value));
-  return checked.ok ? good(measuresAnswer(measureCapture(checked.value))) : checked;
+  if (!checked.ok) return checked;
+  const measured = measureCapture(checked.value);
+  return measured.doubt === null ? good(measuresAnswer(measured)) : bad([problem(measured.doubt, 'marks')]);
 };
 
 const diagnoseCase: Command = (json) => {

@@ -3,11 +3,10 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { seededRandom } from '@inchstep/core/foundation';
-import { afterAll, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, describe, expect, test } from '@jest/globals';
 import { COMMANDS, type Command, guarded } from './commands.ts';
 import { mutated, SOUND, soundFor } from './mutate.ts';
 
-jest.setTimeout(120_000);
 const TRIES = 200;
 
 const run = (name: string) => COMMANDS[name] as Command;

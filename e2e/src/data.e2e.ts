@@ -4,8 +4,9 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { enterDemo } from './demo.ts';
-import { chooseFile, press, see, story } from './hands.ts';
+import { chooseFile, press, see, seriousFindings, story } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
+import { filesOf, grown, packed } from './siege/archives.ts';
 
 /** The coach keeps, moves and forgets a record on the screen, with the program behind it. */
 describe('data and devices', () => {
@@ -58,6 +59,24 @@ describe('data and devices', () => {
     writeFileSync(join(folder, 'wren.zip'), Buffer.from(bytes));
     await chooseFile(page, 'input[type="file"][accept*="zip"]', join(folder, 'wren.zip'));
     await see(page, 'This student is here already.');
+  });
+
+  step('a record from elsewhere is shown first, and is here on the coach’s word', async () => {
+    const other = join(folder, 'other.zip');
+    writeFileSync(other, await packed(grown(await filesOf(join(folder, 'wren.zip')), 2)));
+    const students = () =>
+      page.evaluate(async () => ((await (await fetch('/api/students')).json()) as unknown[]).length);
+    const before = await students();
+    await chooseFile(page, 'input[type="file"][accept*="zip"]', other);
+    await see(page, 'This file is complete');
+    expect(await students()).toBe(before);
+    expect(await seriousFindings(page)).toEqual([]);
+    await press(page, 'Cancel import');
+    await chooseFile(page, 'input[type="file"][accept*="zip"]', other);
+    await see(page, 'Nothing has been imported yet.');
+    await page.locator('::-p-text(Import Wren)').click();
+    await see(page, 'was imported.');
+    expect(await students()).toBe(before + 1);
   });
 
   step('erasing is asked for, counts down, and is taken back', async () => {

@@ -29,6 +29,21 @@ export async function press(page: Page, name: string, role = 'button'): Promise<
   }
 }
 
+/** Begins a lesson in the bay, whether one was agreed for today or not. */
+export async function beginLesson(page: Page): Promise<void> {
+  await press(page, await beginKey(page));
+}
+
+/** What the key that begins a lesson says: it names the lesson that was agreed for today. */
+export async function beginKey(page: Page): Promise<string> {
+  const found = await page.waitForFunction(() =>
+    [...document.querySelectorAll('button')]
+      .map((button) => button.textContent?.trim() ?? '')
+      .find((text) => text.startsWith('Start today’s') || text === 'Begin, in the bay'),
+  );
+  return (await found.jsonValue()) as string;
+}
+
 /** Runs in the page: scrolls what a bar lies over into the open, where a finger could reach it. */
 function uncovered(element: Element): boolean {
   const { x, y, width, height } = element.getBoundingClientRect();

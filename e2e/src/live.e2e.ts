@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Browser, Page } from 'puppeteer-core';
 import { openBrowser } from '../../tools/browser.mjs';
 import { enterDemo } from './demo.ts';
-import { press, see, seriousFindings, story } from './hands.ts';
+import { beginLesson, press, see, seriousFindings, story } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
 import { send } from './setUp.ts';
 
@@ -178,7 +178,7 @@ describe('live', () => {
 
   step('a strike that is heard keeps the swing before it, by itself', async () => {
     await page.goto(`${program.url}/students/${wren}/lesson`);
-    await press(page, 'Begin, in the bay');
+    await beginLesson(page);
     await see(page, 'Going on for');
     await page.keyboard.press('2');
     await press(page, 'Camera on');
@@ -204,7 +204,7 @@ describe('live', () => {
 
   step('two phones film the same swing at a key of the coach’s, and it comes in as one', async () => {
     await page.goto(`${program.url}/students/${wren}/lesson`);
-    await press(page, 'Begin, in the bay');
+    await beginLesson(page);
     await see(page, 'Going on for');
     await page.keyboard.press('2');
     const answer = page.waitForResponse(

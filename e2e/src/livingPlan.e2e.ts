@@ -67,12 +67,17 @@ describe('a plan that lives, in the browser', () => {
     );
   });
 
+  it('keeps a stage where it is on the coach’s word', async () => {
+    await press(page, 'Stay');
+    await see(page, 'Noted: stay.');
+  });
+
   it('goes back a rung and on again ahead of the gate, with a reason that is kept', async () => {
-    await press(page, 'One down');
-    await see(page, 'One rung down.');
-    await press(page, 'Next rung all the same');
+    await press(page, 'Step back');
+    await see(page, 'One stage back.');
+    await press(page, 'Skip this stage');
     await press(page, 'holds it already');
-    await see(page, 'One rung up.');
+    await see(page, 'One stage up.');
   });
 
   const sessions = (): Promise<(string | null)[]> =>

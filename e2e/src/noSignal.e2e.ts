@@ -64,13 +64,22 @@ describe('practice without a signal, in the browser', () => {
     // It learns what it needs for other days while nobody waits for it.
     await phone.waitForFunction(
       async (drill) => {
-        const papers = await caches.open('page-papers');
+        const papers = await caches.open('page-papers-by-digest');
         const urls = (await papers.keys()).map(({ url }) => url);
         return urls.some((url) => url.endsWith('/plan')) && urls.some((url) => url.endsWith(`/${drill}`));
       },
       {},
       DRILL,
     );
+    // The link itself stands in none of the names under which they lie.
+    const names = await phone.evaluate(async () => {
+      const all = await Promise.all(
+        (await caches.keys()).map(async (name) => (await caches.open(name)).keys()),
+      );
+      return all.flat().map(({ url }) => url);
+    });
+    expect(names.length).toBeGreaterThan(3);
+    expect(names.join()).not.toContain(card.split('/p/')[1]);
   });
 
   step('at the range: a cold start without a signal shows today, the week and the card', async () => {
@@ -172,9 +181,9 @@ describe('practice without a signal, in the browser', () => {
     await seePart(coach, '[data-testid="queue"]');
     expect(await textOf(coach, '[data-testid="queue"]')).toContain('Pain');
     await coach.goto(`${program.url}/students/${student}/checkins`);
-    await see(coach, 'On hold: pain');
-    await type(coach, 'input[aria-label="Why the hold is lifted"]', 'We talked: sore from gardening.');
-    await press(coach, 'Lift');
+    await see(coach, 'Paused for pain.');
+    await type(coach, 'input[aria-label="Why you lift the pause"]', 'We talked: sore from gardening.');
+    await press(coach, 'Lift pause');
     await seePart(coach, 'textarea[aria-label="Reply"]');
     await coach.focus('textarea[aria-label="Reply"]');
     await coach.keyboard.type('Go gently. ');

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { enterDemo } from './demo.ts';
-import { press, see, seePart, seriousFindings, story } from './hands.ts';
+import { beginLesson, press, see, seePart, seriousFindings, story } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
 import { bringIn } from './takes.ts';
 
@@ -18,7 +18,7 @@ describe('clips that are read in the background', () => {
     page = await program.page();
     priya = (await enterDemo(page, program.url))('Priya');
     await page.goto(`${program.url}/students/${priya}/lesson`);
-    await press(page, 'Begin, in the bay');
+    await beginLesson(page);
     await see(page, 'Going on for');
   });
   afterAll(() => program.stop());

@@ -53,9 +53,16 @@ describe('a spoken review', () => {
   afterAll(() => program.stop());
 
   step('is spoken by keys, over steps and a line drawn by hand', async () => {
+    // Both pictures stand still before a word is said, and the pen is in the hand before it draws: the machine may be busy.
+    await rest(2000);
     await page.keyboard.press('t');
     await see(page, 'Talking. Step, lay over and draw');
     await page.keyboard.press('d');
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('button[aria-pressed="true"]')].some((one) =>
+        one.textContent?.includes('Draw (D)'),
+      ),
+    );
     await rest(400);
     await draw();
     await page.keyboard.press('[');
@@ -157,7 +164,7 @@ describe('a spoken review', () => {
     await on.waitForFunction(async () => {
       // The page keeps its papers at once; what opens the page itself is there when its worker is.
       if (!(await navigator.serviceWorker.getRegistration())?.active) return false;
-      const kept = await caches.open('page-papers');
+      const kept = await caches.open('page-papers-by-digest');
       const urls = (await kept.keys()).map(({ url }) => url);
       return ['file', 'talk'].every((end) => urls.some((url) => /enclosures/.test(url) && url.endsWith(end)));
     });

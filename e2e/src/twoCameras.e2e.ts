@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Browser, Page } from 'puppeteer-core';
 import { openBrowser } from '../../tools/browser.mjs';
 import { enterDemo } from './demo.ts';
-import { press, see, seePart, seriousFindings } from './hands.ts';
+import { beginLesson, press, see, seePart, seriousFindings } from './hands.ts';
 import { type Program, startProgram } from './program.ts';
 
 /** A desk with two cameras: one key, one swing. */
@@ -33,7 +33,7 @@ describe('two cameras of one device', () => {
 
   it('film one swing, at the key, with both views', async () => {
     await page.goto(`${program.url}/students/${wren}/lesson`);
-    await press(page, 'Begin, in the bay');
+    await beginLesson(page);
     await see(page, 'Going on for');
     await page.keyboard.press('2');
     await press(page, 'Camera on');

@@ -3,11 +3,11 @@ import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import type { Verified } from '@inchstep/contract/care';
 import Database from 'better-sqlite3';
+import { Arrivals } from './platform/care/arrivals.ts';
 import { makeBackup, type Progress } from './platform/care/backup.ts';
-import { askErasure, carryOutErasures, countsOf, cutLog } from './platform/care/erase.ts';
+import { askErasure, carryOutErasures, countsOf, finishErasures } from './platform/care/erase.ts';
 import { restoreBackup } from './platform/care/restore.ts';
 import { exportStudent } from './platform/care/studentArchive.ts';
-import { takeInStudent } from './platform/care/takeIn.ts';
 import { verifyFolder } from './platform/care/verify.ts';
 import { writeWhole } from './platform/care/zips.ts';
 import { checkUnderstood } from './platform/db.ts';
@@ -32,7 +32,7 @@ const progress: Progress = (what, done, of) => {
 };
 
 const USAGE =
-  'usage: inchstep backup FILE | restore FILE | verify [FILE] | export STUDENT FILE | import FILE | erase STUDENT';
+  'usage: inchstep backup FILE | restore FILE | verify [FILE] | export STUDENT FILE | import FILE [--yes] | erase STUDENT';
 
 const need = (word: string | undefined): string => {
   if (!word || word.startsWith('--')) throw new StartRefusal(USAGE);
@@ -49,7 +49,9 @@ async function main([command, ...words]: readonly string[]): Promise<void> {
     say(`Kept in ${file}.`);
   } else if (command === 'restore') {
     await restoreBackup(resolve(need(words[0])), dataDir, progress);
-    say(`Restored into ${dataDir}.`);
+    say(
+      `Restored into ${dataDir}. Everybody is signed out, students’ links are closed (make new ones), and letters that had not gone are not sent.`,
+    );
   } else if (command === 'verify') {
     const file = words.find((word) => !word.startsWith('--'));
     tell(
@@ -107,16 +109,41 @@ async function exportTo(dataDir: string, student: string, file: string): Promise
 async function withRecord(command: 'import' | 'erase', words: readonly string[]): Promise<void> {
   const ctx = makeContext(readSettings(process.env));
   try {
-    if (command === 'import') {
-      const taken = await takeInStudent(ctx, createReadStream(resolve(need(words[0]))), () => false);
-      say(`Taken in: student ${taken.studentId}, ${taken.rows} rows, ${taken.clips} clips.`);
-    } else eraseNow(ctx, need(words[0]), words.includes('--now'));
+    if (command === 'import') await takeIn(ctx, resolve(need(words[0])), words.includes('--yes'));
+    else await eraseNow(ctx, need(words[0]), words.includes('--now'));
   } finally {
     await ctx.close();
   }
 }
 
-function eraseNow(ctx: ReturnType<typeof makeContext>, student: string, now: boolean): void {
+/** Shows what a file would bring; where that is more than rows and clips, it is kept with `--yes` alone. */
+async function takeIn(ctx: ReturnType<typeof makeContext>, file: string, yes: boolean): Promise<void> {
+  const arrivals = new Arrivals(ctx);
+  const { ticket, rows, clips, drills, mail, unsent } = await arrivals.receive(
+    createReadStream(file),
+    () => false,
+  );
+  for (const { id, state } of drills) say(`Drill ${id}: ${DRILL_STATES[state]}`);
+  if (mail !== null)
+    say('The record has a mail address. No letter is sent there until the student agrees again.');
+  if (unsent > 0) say(`Letters still waiting: ${unsent}. They won’t be sent from this program.`);
+  if (drills.some(({ state }) => state !== 'same') && !yes) {
+    await arrivals.drop(ticket);
+    say('Nothing was imported. To import it as shown, add --yes.');
+    process.exitCode = 1;
+    return;
+  }
+  const taken = await arrivals.keep(ticket);
+  say(`Imported: student ${taken.studentId}, ${rows} rows, ${clips} clips.`);
+}
+
+const DRILL_STATES = {
+  new: 'new here. It’s added to your library, but not offered to other students until you turn it on.',
+  same: 'the same as here.',
+  other: 'differs from yours. Your version stays.',
+} as const;
+
+async function eraseNow(ctx: ReturnType<typeof makeContext>, student: string, now: boolean): Promise<void> {
   const counts = countsOf(ctx, 'student', student);
   if ((counts.students ?? 0) === 0) throw new Refusal('not_found');
   say(
@@ -135,7 +162,7 @@ function eraseNow(ctx: ReturnType<typeof makeContext>, student: string, now: boo
     .prepare('UPDATE erasures SET due_at = asked_at WHERE done_at IS NULL AND subject_id = ?')
     .run(student);
   carryOutErasures(ctx);
-  cutLog(ctx);
+  await finishErasures(ctx);
   process.stdout.write(
     `${JSON.stringify({ erased: student, at: ctx.now().toISOString(), receipt: counts })}\n`,
   );

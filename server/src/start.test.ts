@@ -17,7 +17,7 @@ import {
 import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, afterEach, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, afterEach, describe, expect, test } from '@jest/globals';
 import Database from 'better-sqlite3';
 import { projectRoot } from './platform/db.ts';
 import { readSettings } from './platform/settings.ts';
@@ -25,7 +25,6 @@ import { StartRefusal } from './platform/startRefusal.ts';
 import { profile as profileOf } from './testServer.ts';
 
 // Whole programs are started and stopped here.
-jest.setTimeout(60_000);
 
 const profile = profileOf();
 const PROGRAM = join(projectRoot(), 'server', 'dist', 'server.js');
@@ -409,6 +408,21 @@ describe('a full disk', () => {
       }
     }
     expect(full).toBe(507);
+    // A film on its way in pieces, too: begun or not, the phone hears what is the matter.
+    const tus = { 'x-inchstep': '1', 'tus-resumable': '1.0.0' };
+    const begun = await fetch(`${url}/api/page/${link.token}/pieces`, {
+      method: 'POST',
+      headers: { ...tus, 'upload-length': '900000' },
+    });
+    const at = begun.headers.get('location');
+    const piece = at
+      ? await fetch(url + at, {
+          method: 'PATCH',
+          headers: { ...tus, 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' },
+          body: new Uint8Array(900_000),
+        })
+      : begun;
+    expect([piece.status, ((await piece.json()) as { code: string }).code]).toEqual([507, 'disk_full']);
     for (const path of [
       `/api/page/${link.token}`,
       '/api/students',

@@ -1,6 +1,6 @@
 import type { Server } from 'node:http';
 import { buildApp } from './app.ts';
-import { filesInUse, keepHouse, Runs } from './platform/care/index.ts';
+import { clearArrivals, filesInUse, keepHouse, Runs } from './platform/care/index.ts';
 import type { Context } from './platform/context.ts';
 import { openDb } from './platform/db.ts';
 import { FileStore } from './platform/files.ts';
@@ -9,11 +9,13 @@ import { type JobLimits, Jobs } from './platform/jobs.ts';
 import { MailDoor } from './platform/mailDoor.ts';
 import { Outbox } from './platform/outbox.ts';
 import { ownTls } from './platform/ownTls.ts';
+import { pageOf } from './platform/pieceRoutes.ts';
 import { Pieces } from './platform/pieces.ts';
 import { readSettings, type ServerSettings } from './platform/settings.ts';
 import { StartRefusal, startSentence } from './platform/startRefusal.ts';
 import { trustServer } from './platform/trustPage.ts';
 import { StudentRecords } from './records/index.ts';
+import { roomForStudent } from './rooms/capture/index.ts';
 import { askByPlan, knownLetters, sendLetters, sweepEnclosures } from './rooms/checkins/index.ts';
 import { Upkeep } from './rooms/measures/index.ts';
 
@@ -40,7 +42,10 @@ export function makeContext(settings: ServerSettings, limits: Partial<JobLimits>
       files: new FileStore(dataDir),
       outbox: new Outbox(dataDir),
       mailDoor: settings.mail && new MailDoor(settings.mail),
-      pieces: new Pieces(dataDir, settings.clipLimitMb * MEGABYTE),
+      pieces: new Pieces(dataDir, settings.clipLimitMb * MEGABYTE, (owner) => {
+        const studentId = pageOf(owner);
+        return studentId === null ? Number.POSITIVE_INFINITY : roomForStudent(ctx, studentId);
+      }),
       jobs,
       records,
       swingSaved: (id) => upkeep.saved(id),
@@ -54,6 +59,7 @@ export function makeContext(settings: ServerSettings, limits: Partial<JobLimits>
         claim.release();
       },
     };
+    clearArrivals(ctx);
     ctx.files.sweep(new Set(filesInUse(db.$client)));
     ctx.outbox.sweep(knownLetters(ctx));
     records.begin();
@@ -81,7 +87,9 @@ export async function serve(): Promise<void> {
 }
 
 async function listen(asked: ServerSettings): Promise<void> {
-  const own = asked.tlsOwn ? await ownTls(asked.dataDir, new Date()) : null;
+  const own = asked.tlsOwn
+    ? await ownTls(asked.dataDir, new Date(), { passphrase: asked.tlsOwnPassphrase })
+    : null;
   const settings = own
     ? { ...asked, tls: own, trust: { port: asked.port + 1, fingerprint: own.fingerprint } }
     : asked;

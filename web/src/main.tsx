@@ -1,3 +1,4 @@
+import './platform/withoutEval.ts';
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/bricolage-grotesque';
 import './style.css';
@@ -8,12 +9,14 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Outlet } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { HttpError } from './platform/httpError.ts';
+import { takeUpKept } from './platform/keptQueries.ts';
 import { reloadForNewerProgram } from './platform/newerProgram.ts';
 import { NotHere } from './platform/notHere.tsx';
 import { Loading } from './platform/parts.tsx';
 import { SettingsProvider } from './platform/settings.tsx';
 import { Shell } from './platform/shell.tsx';
 import { CoachLibrary } from './rooms/prescription/index.ts';
+import { LessonSender } from './rooms/progress/LessonSender.tsx';
 import { Palette } from './rooms/progress/Palette.tsx';
 import { StudentFrame } from './rooms/progress/StudentFrame.tsx';
 import { MAIN_WORDS } from './words.ts';
@@ -33,10 +36,14 @@ const client = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 10_000,
+      // A lesson lasts; what was heard is still there when the signal drops.
+      gcTime: 12 * 3_600_000,
       retry: (count, error) => count < 2 && !(error instanceof HttpError && error.status >= 400),
     },
   },
 });
+
+void takeUpKept(client).catch(() => undefined);
 
 const router = createBrowserRouter([
   {
@@ -68,9 +75,11 @@ const router = createBrowserRouter([
             <Suspense fallback={null}>
               <ClipReader />
             </Suspense>
+            <LessonSender />
             <Outlet />
           </CoachLibrary>
         ),
+        errorElement: <NotHere />,
         children: [
           {
             path: '/',

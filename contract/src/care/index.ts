@@ -8,6 +8,9 @@ export {
   studentManifest,
 } from './manifests.ts';
 export {
+  type Arrival,
+  type ArrivalDrill,
+  arrivalSchema,
   askErasureSchema,
   type BackupLine,
   type Care,

@@ -96,6 +96,32 @@ export const passphraseSchema = z.strictObject({
   after: z.string().min(10, { error: 'use at least 10 characters' }).max(200),
 });
 export const contactSchema = z.strictObject({ contact: z.string().trim().max(200) });
+/** A drill of the coach's own that a record brings along. */
+const arrivalDrillSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  /** New here; known and the same; known and another one (ours stays). */
+  state: z.enum(['new', 'same', 'other']),
+  differs: z.array(z.object({ path: z.string(), ours: z.string(), theirs: z.string() })),
+});
+export type ArrivalDrill = z.infer<typeof arrivalDrillSchema>;
+
+/** A record that was read and waits for the coach's word; nothing of it is kept yet. */
+export const arrivalSchema = z.object({
+  /** Names it in what follows; it waits half an hour. */
+  ticket: idSchema,
+  studentId: idSchema,
+  name: z.string(),
+  rows: z.number(),
+  clips: z.number(),
+  drills: z.array(arrivalDrillSchema),
+  /** Where letters went; agreed to again before any goes there. */
+  mail: z.string().nullable(),
+  /** Letters that had not gone: they are not sent from here. */
+  unsent: z.number(),
+});
+export type Arrival = z.infer<typeof arrivalSchema>;
+
 export const takenInSchema = z.object({
   studentId: idSchema,
   name: z.string(),

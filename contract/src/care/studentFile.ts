@@ -9,6 +9,7 @@ import {
   PRESSURE,
   PROFILE,
   READING,
+  REVIEW_SHOWN,
   SWING,
   WORK_CHOICE,
 } from '../kept/index.ts';
@@ -17,7 +18,7 @@ import { EVENT_KINDS } from '../rooms/intake/index.ts';
 import { daySchema, idSchema, versionSchema } from '../shared.ts';
 import { chosenDocument, diagnosisBodyDocument, planBodyDocument, swingBodyDocument } from './documents.ts';
 import { LESSON_TABLES } from './lessonTables.ts';
-import { type StudentTable, stamp, student, text } from './studentTable.ts';
+import { checkpoints, type StudentTable, stamp, student, text } from './studentTable.ts';
 
 const bool = z.union([z.literal(0), z.literal(1)]);
 const felt = z.int().min(0).max(10).nullable();
@@ -125,7 +126,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       at: stamp,
       ended_at: stamp.nullable(),
       reached: z.record(drill, z.enum(STAGES)),
-      layers: z.record(drill, z.int().min(1).max(3)).default({}),
+      layers: checkpoints,
       own_task: text(500).default(''),
     }),
   },
@@ -211,7 +212,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
   },
   {
     table: 'replies',
-    json: ['along'],
+    json: ['along', 'shown'],
     row: z.strictObject({
       id: idSchema,
       checkin_id: idSchema,
@@ -219,6 +220,7 @@ export const STUDENT_TABLES: readonly StudentTable[] = [
       at: stamp,
       draft: text(10_000).optional(),
       goes_at: stamp.nullable().optional(),
+      shown: keptSchema(REVIEW_SHOWN, REVIEW_SHOWN.schema).nullable().optional(),
       along: z
         .strictObject({
           gates: z.array(idSchema).max(8),

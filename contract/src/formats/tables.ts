@@ -40,8 +40,9 @@ function cutAfter(text: string, rows: number): { head: string; wasCut: boolean }
   return { head: text.slice(0, at), wasCut: true };
 }
 
+/** Cells of numbers are numbers; a text that a table program would take for a formula is written as text. */
 export const writeCsv = (fields: string[], data: (string | number)[][]): string =>
-  `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: false })}\n`;
+  `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: true })}\n`;
 
 const number = (value: number | undefined, digits: number): string | number =>
   value === undefined || !Number.isFinite(value) ? '' : roundTo(value, digits);

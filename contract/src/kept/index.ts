@@ -2,6 +2,7 @@ import { EMPTY_PLAN, USUAL_ASK } from '@inchstep/core/practice';
 import { USUAL_HABITS } from '@inchstep/core/prescription';
 import { ownDrillSchema } from '../formats/index.ts';
 import { pressureSchema, rememberedMatchSchema, swingSchema } from '../rooms/capture/index.ts';
+import { reviewShownSchema } from '../rooms/checkins/index.ts';
 import { broughtUp, diagnosisSchema } from '../rooms/diagnosis/index.ts';
 import { profileSchema } from '../rooms/intake/index.ts';
 import { readingSchema } from '../rooms/measures/index.ts';
@@ -33,6 +34,8 @@ export const SWING = document(
   ],
 );
 
+/** The facts of a review, as they were shown when it was answered. */
+export const REVIEW_SHOWN = document('review as shown', reviewShownSchema);
 export const READING = document('reading', readingSchema);
 export const PRESSURE = document('pressure', pressureSchema);
 export const COLUMN_MATCH = document('column match', rememberedMatchSchema);
@@ -105,6 +108,7 @@ export const DOCUMENTS = [
   PROFILE,
   SWING,
   READING,
+  REVIEW_SHOWN,
   PRESSURE,
   COLUMN_MATCH,
   DIAGNOSIS,

@@ -188,7 +188,7 @@ const WAYS: Readonly<Record<Give['what'], (by: number, about: string) => string>
   balls: (by) => `${by} more balls a visit`,
   wish: (by) => `A wish of ${by} more repetitions a week`,
 };
-/** A way out and what it gains, from a plan solved anew. */
+/** A way out and what it gains, from a plan that is solved again. */
 export const giveText = (give: {
   readonly what: string;
   readonly by: number;

@@ -23,6 +23,21 @@ export const DOOR_PROBLEMS = {
     'Ask your coach for a new one; nothing you sent is lost.',
   ),
   too_many_requests: p(429, 'Too many tries in a short time.', 'Wait a minute and try again.'),
+  body_too_heavy: p(
+    413,
+    'This is too much to send at once.',
+    'Send less: one swing, one session, or fewer drills.',
+  ),
+  clip_quota: p(
+    413,
+    'This link has sent as much film as it can in one week.',
+    'Try again in a few days, or ask your coach to add the clip.',
+  ),
+  take_unasked: p(
+    409,
+    'The coach hasn’t asked this phone for a clip.',
+    'Film again when the coach starts a take.',
+  ),
   strange_address: p(400, 'An address must begin with a slash.', 'Ask for the page by its path alone.'),
   strange_host: p(
     421,
@@ -104,7 +119,7 @@ export const DOOR_PROBLEMS = {
   lesson_running: p(409, 'Another lesson with this student is going on.', 'Open that one, or end it first.'),
   lesson_begun: p(
     409,
-    'This lesson has begun: it can be ended, not moved or called off.',
+    'This lesson has already started. You can end it, but not move or cancel it.',
     'End it, and agree another one.',
   ),
   lesson_not_begun: p(409, 'This lesson has not begun.', 'Begin it first.'),

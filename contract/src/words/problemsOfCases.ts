@@ -125,12 +125,17 @@ export const CASE_PROBLEMS = {
   reason_needed: p(
     400,
     'The gate is not open yet.',
-    'Say in a word why the student goes on all the same; the reason is kept.',
+    'Give a short reason for moving the student up anyway. It is saved.',
   ),
   pain_hold: p(
     409,
     'Pain was reported, so this drill is on hold.',
     'Only the coach lifts the hold, with a note.',
+  ),
+  not_one_body: p(
+    422,
+    'These marks can’t all be of one body of this size. The marks are kept; nothing was measured.',
+    'Check whose clips these are, the student’s height and hand, and that each clip has the right view.',
   ),
   nothing_measured: p(409, 'Nothing is measured on this swing yet.', 'Name stations and set marks first.'),
   out_of_range: p(400, 'The numbers in this document lead nowhere.', 'Look for a value far from the others.'),

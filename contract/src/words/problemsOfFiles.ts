@@ -90,7 +90,7 @@ export const FILE_PROBLEMS = {
     'Export at least one shot, with a line of headings.',
   ),
   shots_no_match: p(400, 'No column is matched yet.', 'Say what at least one column holds.'),
-  shots_no_column: p(400, 'The file has no column called {column}.', 'Match the columns of this file anew.'),
+  shots_no_column: p(400, 'The file has no column called {column}.', 'Match the columns of this file again.'),
   shots_not_a_number: p(
     400,
     'Row {row} holds “{value}” under {column}.',
@@ -124,7 +124,7 @@ export const FILE_PROBLEMS = {
   enclosure_wrong: p(
     400,
     'This can’t go along with a letter ({part}).',
-    'Make it anew on the review: a picture up to 8 MB, a clip up to a minute, a talk up to three.',
+    'Make it again on the review screen: a picture up to 8 MB, a clip up to one minute, or a spoken review up to three minutes.',
   ),
   too_many_enclosed: p(
     409,
@@ -149,7 +149,7 @@ export const FILE_PROBLEMS = {
   clip_no_sense: p(
     400,
     'What this clip says of itself makes no sense ({part}).',
-    'Copy it from the phone again, or film the swing anew.',
+    'Copy it from the phone again, or film the swing again.',
   ),
   too_many_rows: p(
     400,

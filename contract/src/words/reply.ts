@@ -85,7 +85,7 @@ function practisedText({ practised }: ReplyFacts): string {
     practised.passRate === null
       ? ''
       : ` and ${Math.round(practised.passRate * 100)} % of those you judged counted`;
-  // A plan laid anew today has asked for nothing yet.
+  // A plan rebuilt today has asked for nothing yet.
   const asked = practised.repsPlanned > 0 ? ` of ${practised.repsPlanned}` : '';
   return `You logged ${practised.repsDone}${asked} repetitions${rate}.`;
 }

@@ -33,7 +33,7 @@ const REPORT: Report = {
   name: 'Ana Ruiz',
   hold: false,
   work: { fault: 'sway', since: '2027-03-01', drills: [{ drill: 'knee_swap', stage: 'half' }] },
-  practised: { repsDone: 320, repsPlanned: 400, passRate: 0.8, since: '2027-03-01' },
+  practised: { repsDone: 320, byCoach: 0, repsPlanned: 400, passRate: 0.8, since: '2027-03-01' },
   measures: [MEASURE],
   owned: false,
   nextLesson: '2027-04-14',
@@ -97,7 +97,7 @@ describe('a report in words', () => {
       work: null,
       measures: [],
       nextLesson: null,
-      practised: { repsDone: 0, repsPlanned: 0, passRate: null, since: null },
+      practised: { repsDone: 0, byCoach: 0, repsPlanned: 0, passRate: null, since: null },
     };
     expect(
       reportPage({ ...REPORT, ...bare }, HOUSE_WORDS, 'in').sections.map(({ heading }) => heading),

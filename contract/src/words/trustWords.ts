@@ -1,7 +1,7 @@
 /** How a phone comes to trust the certificate that the program made for the bay's own network. */
 export const TRUST_WORDS = {
   title: 'Let this phone film by itself',
-  why: 'A page may use a phone’s camera only over a connection that the phone trusts. This bay’s program has made a certificate of its own for that. It is good for this program alone, and for nothing on the internet.',
+  why: 'A page may use a phone’s camera only over a connection that the phone trusts. This bay’s program has made a certificate of its own for that. It can stand for this machine and for addresses inside a private network, and for no site on the internet.',
   get: 'Fetch the certificate',
   steps: [
     'Press the button. The phone says that a certificate, or a profile, was loaded.',
@@ -11,6 +11,8 @@ export const TRUST_WORDS = {
   ],
   compare:
     'Its fingerprint. It must be the one that the coach’s screen shows; if it isn’t, don’t install it.',
+  remove:
+    'To remove it later, open the same place in the phone’s settings, choose “Inch Step, this bay”, and delete it. It expires after a year. The bay then makes a new one.',
   after:
-    'A phone that isn’t yours need not do this: without it the phone’s own camera is opened for each take, and the clip arrives all the same.',
+    'You can skip this on a phone that isn’t yours. The phone’s own camera then opens for each take, and the clip still arrives.',
 } as const;

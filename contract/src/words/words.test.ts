@@ -99,7 +99,7 @@ describe('the drafted reply', () => {
     atEdge: [],
     film: 'measured' as const,
     felt: null,
-    practised: { repsDone: 40, repsPlanned: 80, passRate: 0.75 },
+    practised: { repsDone: 40, byCoach: 0, repsPlanned: 80, passRate: 0.75, since: '2027-03-01' },
     key: {
       drill: 'knee_swap',
       stage: 'half' as const,
@@ -152,7 +152,7 @@ describe('the drafted reply', () => {
     expect(text).toMatch(said);
   });
   test('a plan laid anew has asked for nothing yet, and is not held against the student', () => {
-    const practised = { repsDone: 4, repsPlanned: 0, passRate: null };
+    const practised = { repsDone: 4, byCoach: 0, repsPlanned: 0, passRate: null, since: '2027-03-01' };
     expect(words.draftReply({ ...facts, practised }, 'Priya')).toContain('You logged 4 repetitions.');
   });
   test('in the coach’s units: inches become centimetres, degrees stay', () => {

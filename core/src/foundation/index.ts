@@ -26,7 +26,9 @@ export {
   studentQuantile,
 } from './distributions.ts';
 export { Z95 } from './interval.ts';
+export { plainText, plainTexts } from './plainText.ts';
 export { between, gaussian, pick, type Random, seededRandom } from './random.ts';
+export { readLength } from './readLength.ts';
 export { bad, good, invariant, type Problem, problem, type Result } from './result.ts';
 export { backwardInPlace, choleskyInPlace, forwardInPlace } from './triangle.ts';
 export { CM_PER_IN, cmToIn, inToCm, roundTo, YD_PER_M } from './units.ts';

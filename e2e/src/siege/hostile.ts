@@ -3,6 +3,7 @@ import { seededRandom } from '@inchstep/core/foundation';
 import type { RunningServer } from '../program.ts';
 import { Caller } from './people.ts';
 import { type Container, soundClips, spoilt } from './spoiltClips.ts';
+import { watch } from './watch.ts';
 
 export interface Siege {
   readonly container: Container;
@@ -52,27 +53,8 @@ export async function besiege(
   };
   const others = watch(server.url);
   await Promise.all([sendAll(), sendAll()]);
-  const othersMs = await others();
+  const { longest: othersMs } = await others();
   for (const path of [`/api/students/${student}/clips`, `/api/page/${token}`, '/api/queue', '/api/care'])
     if ((await coach.ask('GET', path)).status !== 200) unshown++;
   return { container, sent: count, taken, refused, broken, slowestMs, othersMs, unshown };
-}
-
-/** Asks the program something small over and over; ended, it answers the longest wait. */
-function watch(url: string): () => Promise<number> {
-  let going = true;
-  let longest = 0;
-  const asking = (async () => {
-    while (going) {
-      const began = performance.now();
-      await fetch(`${url}/api/me`).catch(() => null);
-      longest = Math.max(longest, performance.now() - began);
-      await new Promise((done) => setTimeout(done, 20));
-    }
-  })();
-  return async () => {
-    going = false;
-    await asking;
-    return longest;
-  };
 }

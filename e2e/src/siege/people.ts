@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { Readable } from 'node:stream';
 import { NO_TROUBLE } from '@inchstep/core/intake';
 
 /** A coach and a student's phone without a browser: what they send, and what came back. */
@@ -46,6 +47,20 @@ export class Caller {
       headers: { ...OWN_PAGE, cookie: this.cookie },
       body: form,
     });
+    return { status: response.status, body: await response.json().catch(() => null) };
+  }
+
+  /** A file that leaves the program, as a stream. */
+  async file(path: string): Promise<Readable> {
+    const { body } = await fetch(this.url + path, { headers: { cookie: this.cookie } });
+    return Readable.fromWeb(body as never);
+  }
+
+  async upload(path: string, bytes: Buffer, name = 'record.zip'): Promise<Answer> {
+    const form = new FormData();
+    form.set('file', new Blob([new Uint8Array(bytes)]), name);
+    const headers = { ...OWN_PAGE, cookie: this.cookie };
+    const response = await fetch(this.url + path, { method: 'POST', headers, body: form });
     return { status: response.status, body: await response.json().catch(() => null) };
   }
 

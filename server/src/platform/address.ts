@@ -1,5 +1,6 @@
 import { isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
+import ipaddr from 'ipaddr.js';
 
 /** A header that a foreign page can't send without being asked first, and is never allowed to. */
 export const WRITE_HEADER = 'x-inchstep';
@@ -29,7 +30,7 @@ export function isOwnHost(host: string | undefined, publicUrl: string | null): b
   return name === 'localhost' || name === own || name === `${own}.local`;
 }
 
-const isLoopback = (ip: string): boolean => ip === '::1' || /^127\./.test(ip);
+export const isLoopback = (host: string): boolean => /^(localhost|\[?::1\]?|127\.[\d.]+)$/.test(host);
 
 function ownAddresses(): Set<string> {
   return new Set(
@@ -77,8 +78,14 @@ export function plainPath(rawUrl: string): string {
   return `/${parts.join('/')}`.toLowerCase();
 }
 
-/** A client as limits count it: an address, or for IPv6 the network a single household gets. */
-export const clientKey = (ip: string): string =>
-  ip.includes(':') && !ip.startsWith('::ffff:')
-    ? ip.split(':').slice(0, 4).join(':')
-    : ip.replace('::ffff:', '');
+/** A client as limits count it: an address, or for IPv6 the network (64 bits) that a single household gets. */
+export function clientKey(ip: string): string {
+  if (!ipaddr.isValid(ip)) return ip;
+  const address = ipaddr.process(ip);
+  return address instanceof ipaddr.IPv6
+    ? address.parts
+        .slice(0, 4)
+        .map((part) => part.toString(16))
+        .join(':')
+    : address.toString();
+}

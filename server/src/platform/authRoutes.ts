@@ -12,14 +12,15 @@ import {
   signIn,
 } from './auth.ts';
 import { type Context, today } from './context.ts';
-import { deviceOf } from './device.ts';
+import { DEVICE_COOKIE, deviceOf, knownDevice, newDeviceMark } from './device.ts';
 import { Refusal } from './errors.ts';
 import type { App } from './fastifyApp.ts';
 import { forgettings } from './programFacts.ts';
-import { SlowDoor } from './slowDoor.ts';
+import { SlowDoor, type Trier } from './slowDoor.ts';
 
 const OPEN = { door: 'anyone' } as const;
 const SESSION_SECONDS = 30 * 24 * 3600;
+const DEVICE_SECONDS = 365 * 24 * 3600;
 
 const device = (request: FastifyRequest) => deviceOf(request.headers['user-agent']);
 
@@ -33,6 +34,26 @@ const cookieFor = (ctx: Context, request: FastifyRequest) => ({
 
 const cookie = (ctx: Context, request: FastifyRequest, reply: FastifyReply, token: string) =>
   reply.setCookie(SESSION_COOKIE, token, { ...cookieFor(ctx, request), maxAge: SESSION_SECONDS });
+
+/** A device that was let in before tries in a lane of its own, whoever guesses behind the same address. */
+function trierOf(ctx: Context, request: FastifyRequest, reply: FastifyReply): Trier {
+  const known = knownDevice(ctx.db, request.cookies[DEVICE_COOKIE]);
+  const left = new AbortController();
+  reply.raw.once('close', () => left.abort());
+  return {
+    client: known === null ? clientKey(request.ip) : `device ${known}`,
+    isKnown: known !== null,
+    signal: left.signal,
+  };
+}
+
+function rememberDevice(ctx: Context, request: FastifyRequest, reply: FastifyReply): void {
+  if (knownDevice(ctx.db, request.cookies[DEVICE_COOKIE]) !== null) return;
+  reply.setCookie(DEVICE_COOKIE, newDeviceMark(ctx.db), {
+    ...cookieFor(ctx, request),
+    maxAge: DEVICE_SECONDS,
+  });
+}
 
 function stateOf(ctx: Context, request: FastifyRequest): Me {
   const coach = coachOf(ctx, request.cookies[SESSION_COOKIE]);
@@ -74,6 +95,7 @@ function waysIn(app: App, ctx: Context): void {
       const { name, passphrase } = request.body;
       if (firstCoach(ctx)) throw new Refusal('already_set_up');
       cookie(ctx, request, reply, await setUpCoach(ctx, name, passphrase, device(request)));
+      rememberDevice(ctx, request, reply);
       return { ok: true as const };
     },
   );
@@ -82,8 +104,11 @@ function waysIn(app: App, ctx: Context): void {
     { config: OPEN, schema: { body: signInSchema, response: { 200: okSchema }, tags: ['coach'] } },
     async (request, reply) => {
       const { passphrase } = request.body;
-      const token = await door.attempt(clientKey(request.ip), () => signIn(ctx, passphrase, device(request)));
+      const token = await door.attempt(trierOf(ctx, request, reply), () =>
+        signIn(ctx, passphrase, device(request)),
+      );
       cookie(ctx, request, reply, token);
+      rememberDevice(ctx, request, reply);
       return { ok: true as const };
     },
   );

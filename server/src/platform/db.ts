@@ -58,6 +58,8 @@ export function openDb(dataDir: string): Db {
     client.pragma('journal_mode = WAL');
     // What was acknowledged to a phone survives a power cut: its log is on the disk before the answer goes.
     client.pragma('synchronous = FULL');
+    // What a table's own text says is no reason to call functions that reach outside.
+    client.pragma('trusted_schema = OFF');
     // A coach's day of rows stays at hand.
     client.pragma('cache_size = -32768');
     // What is erased is overwritten, not only forgotten.
@@ -99,12 +101,25 @@ export function checkUnderstood(file: string): void {
       throw new StartRefusal(
         `${file} was written by a newer Inch Step: start that one, or restore an older backup.`,
       );
+    refuseInstructions(client, file);
     if (size > READ_THROUGH_BYTES) return;
     const found = client.pragma('quick_check(1)', { simple: true });
     if (found !== 'ok') throw Object.assign(new Error(String(found)), { code: 'SQLITE_CORRUPT' });
   } finally {
     client.close();
   }
+}
+
+/** Our tables do nothing by themselves: a trigger or a view was put in by somebody else, and would act in our name. */
+function refuseInstructions(client: Database.Database, file: string): void {
+  const strange = client
+    .prepare("SELECT name FROM sqlite_master WHERE type IN ('trigger', 'view') OR sql LIKE 'CREATE VIRTUAL%'")
+    .pluck()
+    .all();
+  if (strange.length > 0)
+    throw new StartRefusal(
+      `${file} holds instructions that no Inch Step wrote (${strange.length}): restore a backup that you made yourself.`,
+    );
 }
 
 function lastMigration(client: Database.Database): number | null {

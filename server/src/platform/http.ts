@@ -18,6 +18,7 @@ import {
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod';
 import { plainPath } from './address.ts';
+import { readBodies, USUAL_BODY } from './bodies.ts';
 import type { Context } from './context.ts';
 import { projectRoot } from './db.ts';
 import { failureOf, machineProblem, Refusal } from './errors.ts';
@@ -39,6 +40,10 @@ export interface HttpOptions {
 /** A whole clip over a slow line; one that stalls is let go much sooner. */
 const REQUEST_MS = 30 * 60_000;
 const SILENT_MS = 60_000;
+/** A studio's phones and screens, many times over. */
+const MOST_CONNECTIONS = 2000;
+/** A body of nothing but mistakes is answered with the first of them. */
+const MOST_PROBLEMS = 20;
 
 /** Fastify with its plugins, the guard and the error handler, and no route yet. */
 export async function makeHttp(ctx: Context, openers: Openers, options: HttpOptions = {}): Promise<App> {
@@ -47,15 +52,17 @@ export async function makeHttp(ctx: Context, openers: Openers, options: HttpOpti
     logger: options.log === false ? false : { level: process.env.LOG_LEVEL ?? 'info' },
     // Addresses hold link tokens, so the default request lines stay off; see onResponse below.
     logController: new LogController({ disableRequestLogging: true }),
-    bodyLimit: 4 * MEGABYTE,
+    bodyLimit: USUAL_BODY,
     trustProxy: trusted(ctx.trustProxy),
     requestTimeout: REQUEST_MS,
     connectionTimeout: SILENT_MS,
     return503OnClosing: true,
   }).withTypeProvider<ZodTypeProvider>() as unknown as App;
+  app.server.maxConnections = MOST_CONNECTIONS;
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);
+  readBodies(app, ctx);
   // Cookies are read before the guard looks at them; every other plugin's routes come after the guard.
   await app.register(cookie);
   guard(app, ctx, openers);
@@ -105,7 +112,16 @@ async function addPlugins(app: App, ctx: Context, limits: boolean): Promise<void
     customTypes: /^text\/|json|javascript|svg/,
     globalDecompression: false,
   });
-  await app.register(multipart, { limits: { fileSize: ctx.clipLimitMb * MEGABYTE, files: 1, fields: 8 } });
+  await app.register(multipart, {
+    limits: {
+      fileSize: ctx.clipLimitMb * MEGABYTE,
+      files: 1,
+      fields: 8,
+      parts: 9,
+      fieldSize: 16 * 1024,
+      headerPairs: 20,
+    },
+  });
 }
 
 /** Routes of a plugin that knows nothing of doors, opened to anyone: pages and pictures of the program itself. */
@@ -150,7 +166,7 @@ function handleErrors(app: App): void {
       return reply.status(status).send(body);
     }
     if (hasZodFastifySchemaValidationErrors(error)) {
-      const problems = error.validation.map(({ instancePath, message }) => ({
+      const problems = error.validation.slice(0, MOST_PROBLEMS).map(({ instancePath, message }) => ({
         code: 'bad_input',
         // "/drill/fixes/0/fault" as everywhere else: drill.fixes[0].fault
         path: pathText(
@@ -177,6 +193,8 @@ function handleErrors(app: App): void {
     const known = error as { statusCode?: number; code?: string };
     if (known.statusCode === 429)
       return reply.status(429).send(failureOf([{ code: 'too_many_requests', path: '', detail: {} }]).body);
+    if (known.statusCode === 413)
+      return reply.status(413).send(failureOf([{ code: 'body_too_heavy', path: '', detail: {} }]).body);
     if (known.statusCode !== undefined && known.statusCode < 500) {
       const { body } = failureOf([{ code: 'bad_input', path: '', detail: {} }]);
       return reply.status(known.statusCode).send(body);

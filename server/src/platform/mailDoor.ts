@@ -1,4 +1,5 @@
 import { createTransport } from 'nodemailer';
+import { isLoopback } from './address.ts';
 import { type Message, mailOf } from './letterMail.ts';
 import { StartRefusal } from './startRefusal.ts';
 
@@ -19,6 +20,20 @@ export class MailTrouble extends Error {
   }
 }
 
+interface SmtpError {
+  readonly responseCode?: number;
+  readonly response?: string;
+  readonly message: string;
+  readonly command?: string;
+}
+
+function troubleOf({ responseCode, response, message, command }: SmtpError): MailTrouble {
+  // Somebody on the way may have taken the offer: it is tried again, not given up.
+  if (command === 'STARTTLS')
+    return new MailTrouble(null, 'the mail server offers no locked line (TLS), so nothing was sent');
+  return new MailTrouble(responseCode ?? null, String(response ?? message).slice(0, 300));
+}
+
 const PATIENCE_MS = 15_000;
 
 /** Hands letters to a mail server over SMTP. */
@@ -33,8 +48,10 @@ export class MailDoor {
       host: at.hostname.replace(/^\[|\]$/g, ''),
       port: Number(at.port) || (at.protocol === 'smtps:' ? 465 : 587),
       secure: at.protocol === 'smtps:',
-      // What the other side offers is taken: a letter about a body is nobody else's to read.
+      // What the other side offers is taken: a letter about a body is nobody else's to read. A name and a word go over a
+      // locked line alone: who takes the offer of one away gets neither.
       opportunisticTLS: true,
+      requireTLS: at.username !== '' && !isLoopback(at.hostname),
       ...(at.username && {
         auth: { user: decodeURIComponent(at.username), pass: decodeURIComponent(at.password) },
       }),
@@ -48,12 +65,7 @@ export class MailDoor {
     try {
       await this.transport.sendMail(mailOf(letter, this.from));
     } catch (reason) {
-      const { responseCode, response, message } = reason as {
-        responseCode?: number;
-        response?: string;
-        message: string;
-      };
-      throw new MailTrouble(responseCode ?? null, String(response ?? message).slice(0, 300));
+      throw troubleOf(reason as SmtpError);
     }
   }
 

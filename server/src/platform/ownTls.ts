@@ -1,8 +1,10 @@
 import { createPrivateKey, X509Certificate } from 'node:crypto';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { generate } from 'selfsigned';
+import { makeAuthority, makeServer, type Pair, permits } from './signing.ts';
+import { StartRefusal } from './startRefusal.ts';
 import type { Tls } from './tls.ts';
 
 /** A certificate that the program made for its own network, and the authority that a phone comes to trust. */
@@ -14,12 +16,12 @@ export interface OwnTls extends Tls {
 }
 
 const DAY_MS = 86_400_000;
-const AUTHORITY_DAYS = 3650;
-/** Phones take no server's certificate that lasts longer than about two years. */
-const SERVER_DAYS = 390;
+/** Phones take no server's certificate that lasts longer than about two years; an authority is trusted anew each year. */
+const LASTS_DAYS = 365;
 const RENEW_DAYS = 30;
 /** Clocks differ: valid from a day before it was made. */
 const BEFORE_MS = DAY_MS;
+const SUBJECT = 'Inch Step, this bay';
 
 /** Names and addresses by which this machine is called in its network. */
 export function ownNames(): string[] {
@@ -34,21 +36,28 @@ export function ownNames(): string[] {
 
 /**
  * The program's certificate in DATA_DIR/tls: made at the first start, made anew for new addresses or before it runs out.
- * The authority stays the same, so that a phone that trusts it need not be asked again.
+ * The authority stays the same for a year, as long as it may sign for this machine's names, so that a phone that trusts
+ * it need not be asked again. With a `passphrase` its key lies on the disk wrapped.
  */
 export async function ownTls(
   dataDir: string,
   now: Date,
-  names: readonly string[] = ownNames(),
+  { names = ownNames(), passphrase = null }: { names?: readonly string[]; passphrase?: string | null } = {},
 ): Promise<OwnTls> {
   const folder = join(dataDir, 'tls');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  const authority = read(folder, 'authority') ?? put(folder, 'authority', await makeAuthority(now));
-  const known = read(folder, 'server');
+  const lasting = {
+    from: new Date(now.getTime() - BEFORE_MS),
+    until: new Date(now.getTime() + LASTS_DAYS * DAY_MS),
+  };
+  const before = read(folder, 'authority', passphrase);
+  const authority =
+    before && mayStillSign(before, names, now) ? before : await makeAuthority(SUBJECT, names, lasting);
+  put(folder, 'authority', authority, passphrase);
+  const known = read(folder, 'server', null);
   const server =
-    known && isGood(known, authority, names, now)
-      ? known
-      : put(folder, 'server', await makeServer(authority, names, now));
+    known && isGood(known, authority, names, now) ? known : await makeServer(authority, names, lasting);
+  put(folder, 'server', server, null);
   return {
     cert: Buffer.from(server.cert),
     key: Buffer.from(server.key),
@@ -57,71 +66,59 @@ export async function ownTls(
   };
 }
 
-interface Pair {
-  readonly cert: string;
-  readonly key: string;
-}
-
-function read(folder: string, name: string): Pair | null {
+function read(folder: string, name: string, passphrase: string | null): Pair | null {
+  const of = (ending: string) => readFileSync(join(folder, `${name}.${ending}`), 'utf8');
+  if (!existsSync(join(folder, `${name}.key`)) || !existsSync(join(folder, `${name}.crt`))) return null;
+  const [cert, told] = [of('crt'), of('key')];
+  if (told.includes('ENCRYPTED') && passphrase === null)
+    throw new StartRefusal(
+      'The key in DATA_DIR/tls is wrapped: set TLS_OWN_PASSPHRASE to the words it was wrapped with, or delete that folder to begin with a new one.',
+    );
   try {
-    const of = (ending: string) => readFileSync(join(folder, `${name}.${ending}`), 'utf8');
-    const pair = { cert: of('crt'), key: of('key') };
+    const key = createPrivateKey({ key: told, ...(passphrase === null ? {} : { passphrase }) });
     // A stop between the two leaves a key of another certificate.
-    return new X509Certificate(pair.cert).checkPrivateKey(createPrivateKey(pair.key)) ? pair : null;
+    if (!new X509Certificate(cert).checkPrivateKey(key)) return null;
+    return { cert, key: String(key.export({ type: 'pkcs8', format: 'pem' })) };
   } catch {
-    return null;
+    if (!told.includes('ENCRYPTED')) return null;
+    throw new StartRefusal(
+      'TLS_OWN_PASSPHRASE does not open the key in DATA_DIR/tls: give the words it was wrapped with, or delete that folder to begin with a new one.',
+    );
   }
 }
 
-function put(folder: string, name: string, pair: Pair): Pair {
-  writeFileSync(join(folder, `${name}.key`), pair.key, { mode: 0o600 });
-  writeFileSync(join(folder, `${name}.crt`), pair.cert, { mode: 0o600 });
-  return pair;
+/** Written each time: what lay there in the clear is wrapped as soon as there are words for it. */
+function put(folder: string, name: string, pair: Pair, passphrase: string | null): void {
+  const wrapped =
+    passphrase === null
+      ? pair.key
+      : createPrivateKey(pair.key).export({
+          type: 'pkcs8',
+          format: 'pem',
+          cipher: 'aes-256-cbc',
+          passphrase,
+        });
+  for (const [ending, text] of [
+    ['key', wrapped],
+    ['crt', pair.cert],
+  ] as const) {
+    const path = join(folder, `${name}.${ending}`);
+    writeFileSync(path, text, { mode: 0o600 });
+    chmodSync(path, 0o600);
+  }
+}
+
+const lastsOn = ({ validTo }: X509Certificate, now: Date): boolean =>
+  Date.parse(validTo) - now.getTime() > RENEW_DAYS * DAY_MS;
+
+/** An authority of an older program could sign for any name there is: it is not used any more. */
+function mayStillSign({ cert }: Pair, names: readonly string[], now: Date): boolean {
+  return lastsOn(new X509Certificate(cert), now) && permits(cert, names);
 }
 
 function isGood({ cert }: Pair, authority: Pair, names: readonly string[], now: Date): boolean {
   const own = new X509Certificate(cert);
-  const called = (name: string) => (isAddress(name) ? own.checkIP(name) : own.checkHost(name)) !== undefined;
-  const lasts = Date.parse(own.validTo) - now.getTime() > RENEW_DAYS * DAY_MS;
-  return lasts && own.checkIssued(new X509Certificate(authority.cert)) && names.every(called);
-}
-
-const isAddress = (name: string): boolean => /^\d+(\.\d+){3}$/.test(name);
-
-async function makeAuthority(now: Date): Promise<Pair> {
-  const made = await generate([{ name: 'commonName', value: 'Inch Step, this bay' }], {
-    keyType: 'ec',
-    curve: 'P-256',
-    algorithm: 'sha256',
-    notBeforeDate: new Date(now.getTime() - BEFORE_MS),
-    notAfterDate: new Date(now.getTime() + AUTHORITY_DAYS * DAY_MS),
-    extensions: [
-      { name: 'basicConstraints', cA: true, pathLenConstraint: 0, critical: true },
-      { name: 'keyUsage', keyCertSign: true, cRLSign: true, critical: true },
-    ],
-  });
-  return { cert: made.cert, key: made.private };
-}
-
-async function makeServer(authority: Pair, names: readonly string[], now: Date): Promise<Pair> {
-  const made = await generate([{ name: 'commonName', value: names[0] ?? 'localhost' }], {
-    keyType: 'ec',
-    curve: 'P-256',
-    algorithm: 'sha256',
-    notBeforeDate: new Date(now.getTime() - BEFORE_MS),
-    notAfterDate: new Date(now.getTime() + SERVER_DAYS * DAY_MS),
-    ca: authority,
-    extensions: [
-      { name: 'basicConstraints', cA: false, critical: true },
-      { name: 'keyUsage', digitalSignature: true, critical: true },
-      { name: 'extKeyUsage', serverAuth: true },
-      {
-        name: 'subjectAltName',
-        altNames: names.map((name) =>
-          isAddress(name) ? ({ type: 7, ip: name } as const) : ({ type: 2, value: name } as const),
-        ),
-      },
-    ],
-  });
-  return { cert: made.cert, key: made.private };
+  const called = (name: string) => (isIP(name) ? own.checkIP(name) : own.checkHost(name)) !== undefined;
+  const isIssued = own.checkIssued(new X509Certificate(authority.cert));
+  return lastsOn(own, now) && isIssued && names.every(called);
 }

@@ -39,3 +39,5 @@ export const coachPieces = (studentId: string): string => `coach/${studentId}`;
 export const lessonPieces = (of: { readonly studentId: string; readonly lessonId: string }): string =>
   `lesson/${of.studentId}/${of.lessonId}`;
 export const pagePieces = (studentId: string): string => `page/${studentId}`;
+/** The student whose page an owner of pieces is; null for others. */
+export const pageOf = (owner: string): string | null => /^page\/(.+)$/.exec(owner)?.[1] ?? null;

@@ -121,14 +121,14 @@ describe('a clip in pieces', () => {
       const at = await begin();
       await piece(at, 0, film.length);
       const opening = server.ctx.pieces.open(pagePieces(student), idOf(at));
-      const [file] = await Promise.all([opening, server.ctx.pieces.drop(idOf(at))]);
+      const [file] = await Promise.all([opening, server.ctx.pieces.drop(pagePieces(student), idOf(at))]);
       // Nobody reads it: what an asker does who was answered already.
       file?.stream.destroy();
     }
     const at = await begin();
     await piece(at, 0, film.length);
     const file = await server.ctx.pieces.open(pagePieces(student), idOf(at));
-    await server.ctx.pieces.drop(idOf(at));
+    await server.ctx.pieces.drop(pagePieces(student), idOf(at));
     expect((await buffer(file?.stream ?? Readable.from([]))).equals(film)).toBe(true);
   });
   test('what arrived of a piece stays when the line breaks in the middle of it', async () => {
@@ -190,6 +190,54 @@ describe('a clip in pieces', () => {
     await server.ctx.pieces.dropAllAbout(student);
     expect(left()).toEqual([]);
     expect((await send('HEAD', begun[0] ?? '')).status).toBe(404);
+  });
+  test('many that are begun at once are a few, too', async () => {
+    const begun = await Promise.all(
+      Array.from({ length: 24 }, () => send('POST', `${page()}/pieces`, { 'upload-length': '10' })),
+    );
+    expect(begun.filter(({ status }) => status === 201)).toHaveLength(8);
+    expect(begun.filter(({ status }) => status === 429)).toHaveLength(16);
+    await server.ctx.pieces.dropAllAbout(student);
+  });
+  test('one student’s word lets nobody else’s pieces go', async () => {
+    const at = await begin();
+    await piece(at, 0, 5000);
+    const other = await addStudent(server, { firstName: 'Gus' });
+    const link = await server.ask<{ token: string }>('POST', `/api/students/${other}/links`, { days: 9 });
+    const clip = (of: string, id: string) =>
+      server.ask<{ code: string }>('POST', `/api/page/${of}/clips/whole`, {
+        ...{ pieces: idOf(at), id, kind: 'face_on', recordedOn: '2027-03-01' },
+      });
+    // Also where the clip's own number is one that is known.
+    const own = randomUUID();
+    const theirs = await server.upload<Clip>(`/api/page/${link.body.token}/clips`, film, {
+      ...{ id: own, kind: 'face_on', recordedOn: '2027-03-01' },
+    });
+    expect(theirs.status).toBe(200);
+    for (const id of [own, randomUUID()]) await clip(link.body.token, id);
+    await server.ctx.pieces.drop(pagePieces(other), idOf(at));
+    expect(await offset(at)).toBe(5000);
+    await send('DELETE', at);
+  });
+  test('a link takes so much film in a week and no more; the coach’s own way stays open', async () => {
+    const own = await testServer({ clipLimitMb: 2 });
+    const someone = await addStudent(own);
+    const link = await own.ask<{ token: string }>('POST', `/api/students/${someone}/links`, { days: 9 });
+    const upload = (at: string) =>
+      own.upload<Clip & { code: string }>(at, film, {
+        ...{ id: randomUUID(), kind: 'face_on', recordedOn: '2027-03-01' },
+      });
+    const byLink = `/api/page/${link.body.token}/clips`;
+    expect((await upload(byLink)).status).toBe(200);
+    const facts = JSON.stringify({ from: 'student', bytes: 10 * 2 * 1024 ** 2 - 1.5 * film.length });
+    own.ctx.db.$client
+      .prepare("INSERT INTO clips (id, student_id, file, facts, created_at) VALUES ('x', ?, 'x.mp4', ?, ?)")
+      .run(someone, facts, '2027-02-28T09:00:00.000Z');
+    expect(await upload(byLink)).toMatchObject({ status: 413, body: { code: 'clip_quota' } });
+    expect((await upload(`/api/students/${someone}/clips`)).status).toBe(200);
+    own.at('2027-03-09T09:00:00');
+    expect((await upload(byLink)).status).toBe(200);
+    await own.stop();
   });
   test('pages of other sites begin nothing, and no answer may be read there', async () => {
     const strange = { 'upload-length': '10', origin: 'https://elsewhere.example' };

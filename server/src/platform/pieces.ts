@@ -1,12 +1,14 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { existsSync } from 'node:fs';
+import { existsSync, statfsSync } from 'node:fs';
 import { type FileHandle, open, readdir } from 'node:fs/promises';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
+import type { ProblemCode } from '@inchstep/contract/words';
+import { plainText } from '@inchstep/core/foundation';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
-import { Refusal } from './errors.ts';
+import { failureOf, machineProblem, Refusal } from './errors.ts';
 
 /** A file of which no piece came for so long is let go. */
 const FORGOTTEN_MS = 48 * 3_600_000;
@@ -31,8 +33,16 @@ export class Pieces {
   private readonly tus: Server;
   /** Who the request under way stands for: nothing that it says of itself decides that. */
   private readonly owner = new AsyncLocalStorage<string>();
+  private readonly limitBytes: number;
+  private readonly beginning = new Map<string, Promise<void>>();
 
-  constructor(dataDir: string, limitBytes: number) {
+  /** `roomFor` says how many bytes an owner may still bring. */
+  constructor(
+    dataDir: string,
+    limitBytes: number,
+    roomFor: (owner: string) => number = () => Number.POSITIVE_INFINITY,
+  ) {
+    this.limitBytes = limitBytes;
     this.folder = join(dataDir, 'pieces');
     this.store = new FileStore({ directory: this.folder, expirationPeriodInMilliseconds: FORGOTTEN_MS });
     this.tus = new Server({
@@ -40,12 +50,19 @@ export class Pieces {
       datastore: this.store,
       maxSize: limitBytes,
       allowedOrigins: () => false,
+      onResponseError: async (_, error) => {
+        const machine = machineProblem(error) ?? (isFull(this.folder) ? 'disk_full' : null);
+        return machine ? answerOf(machine) : undefined;
+      },
       generateUrl: (request, { id }) => `${new URL(request.url).pathname}/${id}`,
       getFileIdFromRequest: (_, last) => (last && PIECE_ID.test(last) ? last : undefined),
       onUploadCreate: async (_, upload) => {
         const owner = this.asked();
-        if ((await this.idsOf((one) => one === owner)).length >= MOST_AT_ONCE)
-          throw said(429, 'too many files on the way');
+        const onTheWay = await this.idsOf((one) => one === owner);
+        if (onTheWay.length >= MOST_AT_ONCE) throw said(429, 'too many files on the way');
+        const sizes = await Promise.all(onTheWay.map((id) => this.sizeOf(id)));
+        const room = roomFor(owner) - sizes.reduce((sum, size) => sum + size, 0);
+        if ((upload.size ?? limitBytes) > room) throw answerOf('clip_quota');
         return { metadata: { fileName: upload.metadata?.fileName ?? '', owner } };
       },
       onIncomingRequest: async (request, id) => {
@@ -58,7 +75,10 @@ export class Pieces {
 
   /** Answers one request of the protocol for `owner`. */
   async handle(owner: string, request: IncomingMessage, response: ServerResponse): Promise<void> {
-    await this.owner.run(owner, () => this.tus.handle(request, response));
+    const answer = () => this.owner.run(owner, () => this.tus.handle(request, response));
+    // Those that are begun are counted one after the other: eight at once are eight, not the first eight of many.
+    if (request.method === 'POST') await inTurn(this.beginning, owner, answer);
+    else await answer();
   }
 
   /** A file that is whole, or null: it never came, was forgotten, or is somebody else's. */
@@ -73,11 +93,16 @@ export class Pieces {
     }
     return {
       stream: await wholeStream(file, upload.size),
-      fileName: upload.metadata?.fileName || 'clip.mp4',
+      fileName: plainText(upload.metadata?.fileName ?? '') || 'clip.mp4',
     };
   }
 
-  async drop(id: string): Promise<void> {
+  /** Lets a file go; somebody else's stays. */
+  async drop(owner: string, id: string): Promise<void> {
+    if (PIECE_ID.test(id) && (await this.ownerOf(id)) === owner) await this.remove(id);
+  }
+
+  private async remove(id: string): Promise<void> {
     await this.store.remove(id).catch(() => undefined);
   }
 
@@ -88,13 +113,18 @@ export class Pieces {
 
   /** Lets go everything that is on the way about one student, whoever sends it. */
   async dropAllAbout(studentId: string): Promise<void> {
-    for (const id of await this.idsOf((owner) => owner.includes(studentId))) await this.drop(id);
+    for (const id of await this.idsOf((owner) => owner.includes(studentId))) await this.remove(id);
   }
 
   private asked(): string {
     const owner = this.owner.getStore();
     if (!owner) throw new Error('Pieces: nobody asks');
     return owner;
+  }
+
+  private async sizeOf(id: string): Promise<number> {
+    const upload = await this.store.getUpload(id).catch(() => null);
+    return upload?.size ?? this.limitBytes;
   }
 
   private async ownerOf(id: string): Promise<string | null> {
@@ -122,4 +152,34 @@ async function wholeStream(file: FileHandle, size: number | undefined): Promise<
   return stream;
 }
 
+const NO_ROOM_BYTES = 64 * 1024;
+
+/** The store says only that it could not write; whether there was room is the disk's to say. */
+function isFull(folder: string): boolean {
+  try {
+    const { bavail, bsize } = statfsSync(folder);
+    return bavail * bsize < NO_ROOM_BYTES;
+  } catch {
+    return false;
+  }
+}
+
 const said = (status_code: number, body: string) => ({ status_code, body: `${body}\n` });
+
+/** A problem of the one table, as the protocol's server wants it. */
+function answerOf(code: ProblemCode): { status_code: number; body: string } {
+  const { status, body } = failureOf([{ code, path: '', detail: {} }]);
+  return { status_code: status, body: JSON.stringify(body) };
+}
+
+/** After whatever of this owner's was begun before it. */
+async function inTurn(
+  lanes: Map<string, Promise<void>>,
+  owner: string,
+  work: () => Promise<void>,
+): Promise<void> {
+  const run = (lanes.get(owner) ?? Promise.resolve()).then(work);
+  const settled = run.catch(() => undefined);
+  lanes.set(owner, settled);
+  await run.finally(() => lanes.get(owner) === settled && lanes.delete(owner));
+}

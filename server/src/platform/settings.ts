@@ -21,6 +21,8 @@ export interface ServerSettings {
   readonly tls: Tls | null;
   /** The program makes its own certificate for the bay's network. */
   readonly tlsOwn: boolean;
+  /** What the key of that certificate’s authority is wrapped with; null leaves it readable by its owner. */
+  readonly tlsOwnPassphrase: string | null;
   /** Where a phone learns to trust that certificate, and by what it is compared. */
   readonly trust?: TrustDoor;
   /** A mail server that takes letters; null = they are put into a folder. */
@@ -45,6 +47,7 @@ export const TEST_SETTINGS = {
   backupDir: null,
   tls: null,
   tlsOwn: false,
+  tlsOwnPassphrase: null,
   mail: null,
 } as const;
 
@@ -61,6 +64,7 @@ export function readSettings(env: Env): ServerSettings {
     backupDir: env.BACKUP_DIR ? resolve(env.BACKUP_DIR) : null,
     tls: tlsFrom(env, new Date()),
     tlsOwn: tlsOwnOf(env),
+    tlsOwnPassphrase: env.TLS_OWN_PASSPHRASE || null,
     mail: mailSettings(env),
   };
 }

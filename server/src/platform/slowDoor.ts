@@ -1,25 +1,47 @@
 import { setTimeout as wait } from 'node:timers/promises';
+import PQueue from 'p-queue';
+import { Refusal } from './errors.ts';
 
 const FREE_TRIES = 3;
 const FIRST_WAIT_MS = 250;
 const LONGEST_WAIT_MS = 4000;
 const FORGET_AFTER_MS = 15 * 60_000;
 const MOST_CLIENTS = 10_000;
-const AT_ONCE = 2;
+/** Digests computed at once, and one more that only a device which was let in before can take. */
+const AT_ONCE = { stranger: 2, known: 1 } as const;
+/** Tries of one client that may wait, and of all together. */
+const MOST_IN_LANE = 5;
+const MOST_WAITING = 500;
+
+type Pause = (ms: number, signal?: AbortSignal) => Promise<unknown>;
+
+/** Who tries: an address, or a device that this program let in before (it has a lane of its own). */
+export interface Trier {
+  readonly client: string;
+  readonly isKnown?: boolean;
+  /** Aborted when the sender has left: what still waits for them is dropped. */
+  readonly signal?: AbortSignal;
+}
 
 /**
- * Wrong passphrases slow a client down and never shut anybody out: each try waits longer after more wrong
- * ones, up to a few seconds, and only two are tried at a time, taken in turn from clients, not from a queue
- * that one of them could fill.
+ * Wrong passphrases slow a client down and never shut anybody out. A client's tries go one after the other, each after
+ * a wait that grows with the wrong ones before it; clients take turns, and lanes have an end.
  */
 export class SlowDoor {
   private readonly wrong = new Map<string, { count: number; at: number }>();
-  private readonly lanes = new Map<string, (() => void)[]>();
-  private trying = 0;
+  private readonly lanes = new Map<string, PQueue>();
+  private readonly slots = {
+    stranger: new PQueue({ concurrency: AT_ONCE.stranger }),
+    known: new PQueue({ concurrency: AT_ONCE.known }),
+  };
+  private waiting = 0;
   private readonly now: () => number;
-  private readonly pause: (ms: number) => Promise<unknown>;
+  private readonly pause: Pause;
 
-  constructor(now: () => number = Date.now, pause: (ms: number) => Promise<unknown> = (ms) => wait(ms)) {
+  constructor(
+    now: () => number = Date.now,
+    pause: Pause = (ms, signal) => wait(ms, undefined, { ...(signal ? { signal } : {}) }),
+  ) {
     this.now = now;
     this.pause = pause;
   }
@@ -31,11 +53,27 @@ export class SlowDoor {
     return Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (known.count - FREE_TRIES));
   }
 
-  /** Runs a try in its turn; a failing one counts. */
-  async attempt<T>(client: string, tryIt: () => Promise<T>): Promise<T> {
-    const ms = this.waitMs(client);
-    if (ms > 0) await this.pause(ms);
-    await this.turn(client);
+  /** Runs a try in its turn; a failing one counts. Throws `too_many_requests` where the lane is full. */
+  async attempt<T>(trier: Trier, tryIt: () => Promise<T>): Promise<T> {
+    const { client, isKnown, signal } = trier;
+    const lane = this.lanes.get(client) ?? new PQueue({ concurrency: 1 });
+    const isFull = lane.size >= MOST_IN_LANE || (!isKnown && this.waiting >= MOST_WAITING);
+    if (isFull) throw new Refusal('too_many_requests');
+    this.lanes.set(client, lane);
+    this.waiting++;
+    try {
+      return await inTurn(lane, signal, async () => {
+        const ms = this.waitMs(client);
+        if (ms > 0) await this.pause(ms, signal);
+        return this.slots[isKnown ? 'known' : 'stranger'].add(() => this.counted(client, tryIt));
+      });
+    } finally {
+      this.waiting--;
+      if (lane.size === 0 && lane.pending === 0) this.lanes.delete(client);
+    }
+  }
+
+  private async counted<T>(client: string, tryIt: () => Promise<T>): Promise<T> {
     try {
       const answer = await tryIt();
       this.wrong.delete(client);
@@ -43,33 +81,36 @@ export class SlowDoor {
     } catch (error) {
       this.count(client);
       throw error;
-    } finally {
-      this.trying--;
-      this.callNext();
     }
   }
 
   private count(client: string): void {
-    if (this.wrong.size >= MOST_CLIENTS) this.wrong.clear();
-    this.wrong.set(client, { count: (this.wrong.get(client)?.count ?? 0) + 1, at: this.now() });
+    const count = (this.wrong.get(client)?.count ?? 0) + 1;
+    this.wrong.delete(client);
+    const [oldest] = this.wrong.keys();
+    if (this.wrong.size >= MOST_CLIENTS && oldest !== undefined) this.wrong.delete(oldest);
+    this.wrong.set(client, { count, at: this.now() });
   }
+}
 
-  private async turn(client: string): Promise<void> {
-    if (this.trying >= AT_ONCE) {
-      await new Promise<void>((go) => {
-        this.lanes.set(client, [...(this.lanes.get(client) ?? []), go]);
-      });
-    }
-    this.trying++;
-  }
-
-  /** The first of the next client; that client goes to the end of the line. */
-  private callNext(): void {
-    const [entry] = this.lanes;
-    if (!entry) return;
-    const [client, [go, ...rest]] = entry;
-    this.lanes.delete(client);
-    if (rest.length > 0) this.lanes.set(client, rest);
-    go?.();
+/** Leaving drops what waits, but not what has begun: else whoever hangs up would have the lane free again at once. */
+async function inTurn<T>(lane: PQueue, signal: AbortSignal | undefined, work: () => Promise<T>): Promise<T> {
+  const left = new AbortController();
+  let begun = false;
+  const leave = () => {
+    if (!begun) left.abort(signal?.reason);
+  };
+  if (signal?.aborted) leave();
+  signal?.addEventListener('abort', leave, { once: true });
+  try {
+    return await lane.add(
+      async () => {
+        begun = true;
+        return work();
+      },
+      { signal: left.signal },
+    );
+  } finally {
+    signal?.removeEventListener('abort', leave);
   }
 }

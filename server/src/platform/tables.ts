@@ -35,6 +35,22 @@ export const erasures = sqliteTable('erasures', {
   takenBackAt: text('taken_back_at'),
   doneAt: text('done_at'),
   receipt: text('receipt', { mode: 'json' }).$type<Readonly<Record<string, number>>>(),
+  /** What lies beside the rows and still has to go. */
+  left: text('left', { mode: 'json' }).$type<ErasedBeside>(),
+  /** When nothing of it was left on the disk: files, letters, pieces, and the log of the database. */
+  cleanAt: text('clean_at'),
+});
+
+/** Files and letters of what was erased, by name; none of them says whose. */
+export interface ErasedBeside {
+  readonly files: readonly string[];
+  readonly letters: readonly string[];
+}
+
+/** Records on their way in: what a stop leaves half is taken out again at the next start. */
+export const arrivals = sqliteTable('arrivals', {
+  studentId: text('student_id').primaryKey(),
+  at: text('at').notNull(),
 });
 
 /** Facts of the program itself, such as the last backup that was checked. */

@@ -33,12 +33,12 @@ const STYLE =
   'code{word-break:break-all;font-size:16px}li{margin:.5em 0}';
 
 function page(fingerprint: string): string {
-  const { title, why, get, steps, compare, after } = TRUST_WORDS;
+  const { title, why, get, steps, compare, remove, after } = TRUST_WORDS;
   const list = steps.map((step) => `<li>${step}</li>`).join('');
   return (
     `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${title}</title>` +
     `<meta name="viewport" content="width=device-width, initial-scale=1"><style>${STYLE}</style></head>` +
     `<body><main><h1>${title}</h1><p>${why}</p><p><a href="/authority.crt">${get}</a></p><ol>${list}</ol>` +
-    `<p>${compare}</p><p><code>${fingerprint}</code></p><p>${after}</p></main></body></html>`
+    `<p>${compare}</p><p><code>${fingerprint}</code></p><p>${after}</p><p>${remove}</p></main></body></html>`
   );
 }

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
+import { inTab } from './onDevice.ts';
 
 /**
  * What was typed and not yet sent, kept in this tab: it survives a look elsewhere, a reload and a phone
@@ -7,25 +8,15 @@ import type { FieldValues, UseFormReturn } from 'react-hook-form';
  */
 const PREFIX = 'inchstep.draft.';
 
-function read(key: string): unknown {
-  try {
-    return JSON.parse(sessionStorage.getItem(PREFIX + key) ?? 'null');
-  } catch {
-    return null;
-  }
-}
+const read = (key: string): unknown => inTab.readJson(PREFIX + key);
 
 function write(key: string, value: unknown): void {
-  try {
-    if (value === null) sessionStorage.removeItem(PREFIX + key);
-    else sessionStorage.setItem(PREFIX + key, JSON.stringify(value));
-  } catch {
-    // A full or forbidden store costs the draft, not the work on the screen.
-  }
+  if (value === null) inTab.drop(PREFIX + key);
+  else inTab.write(PREFIX + key, JSON.stringify(value));
 }
 
 export function forgetDrafts(): void {
-  for (const key of Object.keys(sessionStorage)) if (key.startsWith(PREFIX)) sessionStorage.removeItem(key);
+  for (const key of inTab.keys(PREFIX)) inTab.drop(key);
 }
 
 /** What was typed or ticked, kept until it is sent; `null` keeps nothing. What does not fit is no draft. */

@@ -1,4 +1,4 @@
-import { cmToIn, inToCm } from '@inchstep/core/foundation';
+import { inToCm, readLength } from '@inchstep/core/foundation';
 import type { ReactNode } from 'react';
 import { useEffect, useState } from 'react';
 import { useSettings } from './settings.tsx';
@@ -118,10 +118,7 @@ export function LengthInput({
     value === null || Number.isNaN(value)
       ? ''
       : String(Math.round((lengths === 'cm' ? inToCm(value) : value) * 10) / 10);
-  const told = (typed: string): number | null => {
-    const number = Number(typed.replace(',', '.'));
-    return typed.trim() === '' ? null : lengths === 'cm' ? cmToIn(number) : number;
-  };
+  const told = (typed: string): number | null => readLength(typed, lengths);
   const [text, setText] = useState(shown(inches));
   // A change of units or from outside rewrites the text; typing, even half-way, never does.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the text is compared, not followed
@@ -133,7 +130,7 @@ export function LengthInput({
       <input
         id={id}
         className="input w-28"
-        inputMode="decimal"
+        autoComplete="off"
         required={required}
         value={text}
         onChange={(event) => {

@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { onDevice } from './onDevice.ts';
 
 export const newId = (): string => crypto.randomUUID();
 
@@ -6,10 +7,10 @@ const DEVICE = 'inchstep.device';
 
 /** Names this browser among the others that a student or coach uses; tells nothing of either. */
 export function thisDevice(): string {
-  const known = localStorage.getItem(DEVICE);
+  const known = onDevice.read(DEVICE);
   if (known) return known;
   const made = newId();
-  localStorage.setItem(DEVICE, made);
+  onDevice.write(DEVICE, made);
   return made;
 }
 

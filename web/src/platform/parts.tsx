@@ -1,5 +1,5 @@
 import { lightFormat } from 'date-fns';
-import { CircleAlert, LoaderCircle } from 'lucide-react';
+import { CircleAlert, LoaderCircle, WifiOff } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { fullDay } from './dates.ts';
 import type { FormDraft } from './drafts.ts';
@@ -72,18 +72,31 @@ export function Panel({
   );
 }
 
-/** A query's three faces in one place. */
+const Paused = ({ what }: { readonly what: string }) => (
+  <p role="status" className="panel flex items-center gap-3 border-warning p-4">
+    <WifiOff aria-hidden className="shrink-0" size={22} /> {PARTS_WORDS.paused(what)}
+  </p>
+);
+
+/** A query's four faces in one place. */
 export function Shown<T>({
   query,
   what,
   children,
 }: {
-  readonly query: { data: T | undefined; error: unknown; refetch: () => unknown };
+  readonly query: {
+    data: T | undefined;
+    error: unknown;
+    refetch: () => unknown;
+    readonly fetchStatus?: 'fetching' | 'paused' | 'idle';
+  };
   readonly what: string;
   readonly children: (data: T) => ReactNode;
 }) {
   if (query.data !== undefined) return <>{children(query.data)}</>;
   if (query.error) return <Failed error={query.error} again={() => void query.refetch()} />;
+  // Without a connection nothing is asked for; it goes on by itself.
+  if (query.fetchStatus === 'paused') return <Paused what={what} />;
   return <Loading what={what} />;
 }
 

@@ -58,6 +58,7 @@ function inDatabase(db: IDBPDatabase<Schema>): SendingStore {
   const spare = inMemory();
   return {
     put: async (waiting) => {
+      mine.set(waiting.id, waiting);
       try {
         await db.put('sendings', waiting);
         await spare.drop(waiting.id);
@@ -69,11 +70,18 @@ function inDatabase(db: IDBPDatabase<Schema>): SendingStore {
     all: async (scope) =>
       inOrder([...(await db.getAllFromIndex('sendings', 'scope', scope)), ...(await spare.all(scope))]),
     drop: async (id) => {
+      mine.delete(id);
       await spare.drop(id);
       await db.delete('sendings', id);
     },
   };
 }
+
+/**
+ * What this page has put and not seen go. Where somebody clears the browser's storage under an open page, it is put again;
+ * what had gone from another tab meanwhile goes once more under its id, and counts once.
+ */
+const mine = new Map<string, Waiting>();
 
 let opened: Promise<IDBPDatabase<Schema> | null> | null = null;
 let store: Promise<SendingStore> | null = null;
@@ -100,6 +108,13 @@ function database(): Promise<IDBPDatabase<Schema> | null> {
   return opened;
 }
 
+/** Opens the store again and puts there what this page had put and not seen go. */
+function openAgain(): void {
+  opened = null;
+  store = null;
+  void sendingStore().then((again) => Promise.all([...mine.values()].map((one) => again.put(one))));
+}
+
 const open = async (): Promise<IDBPDatabase<Schema>> =>
   openDB<Schema>('inchstep', 2, {
     upgrade: async (db, from, _to, change) => {
@@ -110,11 +125,12 @@ const open = async (): Promise<IDBPDatabase<Schema>> =>
         await change.objectStore('sendings').put(broughtUp(old));
       db.deleteObjectStore('clips');
     },
-    // A newer program's tab wants the store in another shape: this one lets go and opens it anew when asked.
+    // Cleared, or lost with its disk.
+    terminated: openAgain,
+    // A newer program's tab wants the store in another shape, or it is being deleted: this one lets go of it.
     blocking: (_old, _new, event) => {
       (event.target as IDBDatabase | null)?.close();
-      opened = null;
-      store = null;
+      openAgain();
     },
   });
 

@@ -3,6 +3,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { forgetCopies } from './copyStore.ts';
 import { forgetDrafts } from './drafts.ts';
 import { get, post } from './http.ts';
+import { forgetKeptQueries } from './keptQueries.ts';
+import { onDevice } from './onDevice.ts';
 import { keys } from './queryKeys.ts';
 
 export const useMe = () => useQuery({ queryKey: keys.me, queryFn: fetchMe, staleTime: 60_000 });
@@ -12,9 +14,10 @@ const ERASED = 'inchstep.erased';
 /** Where something was erased since this browser last looked, its working copies of clips go, too. */
 async function fetchMe(): Promise<Me> {
   const me = await get<Me>('/api/me');
-  if (localStorage.getItem(ERASED) !== String(me.erased)) {
+  if (onDevice.read(ERASED) !== String(me.erased)) {
     await forgetCopies();
-    localStorage.setItem(ERASED, String(me.erased));
+    await forgetKeptQueries();
+    onDevice.write(ERASED, String(me.erased));
   }
   return me;
 }
@@ -38,6 +41,7 @@ export function useSignOut() {
     mutationFn: () => post('/api/sign-out'),
     onSuccess: async () => {
       forgetDrafts();
+      await forgetKeptQueries();
       await client.invalidateQueries({ queryKey: keys.me });
       client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'me' });
       // The screens and their workers are gone by now: nobody keeps another copy after this.

@@ -1,4 +1,5 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { onDevice } from './onDevice.ts';
 
 export interface Settings {
   readonly theme: 'glare' | 'studio';
@@ -15,20 +16,14 @@ const KEY = 'inchstep.settings';
 const DEFAULTS: Settings = { theme: 'glare', lengths: 'in', readsClips: true };
 const Box = createContext<SettingsBox>({ ...DEFAULTS, change: () => {} });
 
-function stored(): Settings {
-  try {
-    return { ...DEFAULTS, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>) };
-  } catch {
-    return DEFAULTS;
-  }
-}
+const stored = (): Settings => ({ ...DEFAULTS, ...(onDevice.readJson(KEY) as Partial<Settings> | null) });
 
 /** Theme, units and what it does by itself, kept on this device. */
 export function SettingsProvider({ children }: { readonly children: ReactNode }) {
   const [settings, setSettings] = useState(stored);
   useEffect(() => {
     document.documentElement.dataset.theme = settings.theme;
-    localStorage.setItem(KEY, JSON.stringify(settings));
+    onDevice.write(KEY, JSON.stringify(settings));
   }, [settings]);
   const box = useMemo(
     () => ({ ...settings, change: (next: Partial<Settings>) => setSettings((now) => ({ ...now, ...next })) }),

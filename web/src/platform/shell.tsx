@@ -1,8 +1,10 @@
 import { Contrast, Keyboard, LogOut, Ruler } from 'lucide-react';
-import { type ReactNode, useRef } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { Toaster } from 'sonner';
+import { INSTALL_AFTER_MS, installProgram } from './installProgram.ts';
+import { NeedsLine } from './notHere.tsx';
 import { Loading } from './parts.tsx';
 import { useMe, useSignOut } from './session.ts';
 import { useSettings } from './settings.tsx';
@@ -44,6 +46,13 @@ const KEYS: readonly [keys: string, what: string][] = [
 /** Frame around every coach screen: the tape edge on top, settings, the list of keys. */
 export function Shell({ palette }: { readonly palette: ReactNode }) {
   const me = useMe();
+  const isIn = me.data?.state === 'signed_in';
+  useEffect(() => {
+    if (!isIn) return;
+    const soon = setTimeout(() => void installProgram(), INSTALL_AFTER_MS);
+    return () => clearTimeout(soon);
+  }, [isIn]);
+  if (!me.data && me.error) return <NeedsLine again={() => void me.refetch()} />;
   if (!me.data) return <Loading what={SHELL_WORDS.theProgram} />;
   if (me.data.state !== 'signed_in') return <SignIn me={me.data} />;
   return <Signed coach={me.data.coach ?? ''} palette={palette} />;

@@ -8,12 +8,21 @@ export const HTTP_WORDS = {
 export const NOT_HERE_WORDS = {
   nothingAtThisAddress: 'Nothing at this address',
   toToday: 'To today',
-  itMayHaveBeen: 'It may have been moved or archived, or this screen broke. Nothing you saved is lost.',
+  itMayHaveBeen: 'It may have been moved or archived. Nothing you saved is lost.',
+  needsLine: 'This screen needs a connection',
+  keptMeanwhile:
+    'The program doesn’t answer right now. What you did so far is kept on this device and will be sent when you’re back online.',
+  broke: 'This screen stopped working',
+  brokeText: 'Load it again. Nothing you saved is lost.',
+  tryAgain: 'Try again',
+  back: 'Go back',
 } as const;
 
 /** What the parts say. */
 export const PARTS_WORDS = {
   fetching: (what: string) => `Fetching ${what} …`,
+  paused: (what: string) =>
+    `No connection, so ${what} can’t be loaded. It loads by itself when you’re back online.`,
   somethingBroke: 'Something broke on this screen. Load it again; nothing you saved is lost.',
   tryAgain: 'Try again',
   daysAgo: (days: number) => `${days} days ago`,

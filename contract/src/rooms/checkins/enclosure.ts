@@ -1,4 +1,5 @@
 import { ENCLOSURES } from '@inchstep/core/checkins';
+import { plainTexts } from '@inchstep/core/foundation';
 import { z } from 'zod';
 import { idSchema } from '../../shared.ts';
 
@@ -61,7 +62,7 @@ function parsed(value: unknown): unknown {
   if (value === undefined || value === '') return null;
   if (typeof value !== 'string') return value;
   try {
-    return JSON.parse(value);
+    return plainTexts(JSON.parse(value));
   } catch {
     return value;
   }

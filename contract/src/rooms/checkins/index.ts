@@ -53,7 +53,7 @@ export {
 } from './lessonFile.ts';
 export { type PainSend, painSendSchema } from './pain.ts';
 
-export { type Review, reviewSchema } from './review.ts';
+export { movedSchema, type Review, type ReviewShown, reviewSchema, reviewShownSchema } from './review.ts';
 
 export const linkSchema = z.object({
   id: idSchema,
@@ -156,6 +156,8 @@ export const pageSchema = z.object({
       more: z.number().nullable(),
       /** The count is full; the coach looks next. */
       waits: z.boolean(),
+      /** Repetitions that the day still has room for; at 0 it is enough. */
+      room: z.int(),
       setup: z.array(z.object({ id: z.string(), valueIn: z.number() })),
       cautions: z.array(cautionSchema),
       layers: z.array(z.object({ tells: z.enum(['student', 'film']) })),

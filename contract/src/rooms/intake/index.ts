@@ -80,7 +80,8 @@ export const profileSchema = z.strictObject({
   mail: z
     .strictObject({
       address: z.email({ error: 'give an address like name@example.org' }).max(254),
-      agreedOn: daySchema,
+      /** Null where the address came with a record from elsewhere: nothing goes there before it is agreed to again. */
+      agreedOn: daySchema.nullable(),
     })
     .nullable()
     .default(null),

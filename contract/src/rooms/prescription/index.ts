@@ -127,6 +127,7 @@ export const choiceSchema = z.object({
   note: z.string(),
   at: z.string(),
   endedAt: z.string().nullable(),
+  /** The checkpoint that is asked of each drill now, from 1; empty once the drills were put aside. */
   layers: z.record(z.string(), z.int()),
   ownTask: z.string(),
 });

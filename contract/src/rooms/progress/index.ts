@@ -3,14 +3,13 @@ import { STAGES } from '@inchstep/core/practice';
 import { type Progress as CoreProgress, STANDINGS } from '@inchstep/core/progress';
 import { z } from 'zod';
 import { daySchema, idSchema, versioned } from '../../shared.ts';
+import { movedSchema } from '../checkins/index.ts';
 import { lessonSchema } from '../intake/index.ts';
 import { bandSchema } from '../measures/index.ts';
-import { lookSchema, scoreSchema, VERDICTS } from './story.ts';
+import { lookSchema, scoreSchema } from './story.ts';
 
 export { type ReportPage, reportPageSchema, reportQuery } from './report.ts';
 export { type ForecastScore, type Look, lookSchema, type MeasureStory, measureStorySchema } from './story.ts';
-
-const DIRECTIONS = ['better', 'worse', 'level'] as const;
 
 export const sessionSchema = z.object({
   date: daySchema,
@@ -35,7 +34,7 @@ export const seriesSchema = z.object({
     inBand: z.number(),
   }),
   change: lookSchema.omit({ lo95: true, hi95: true }),
-  direction: z.enum(DIRECTIONS),
+  direction: movedSchema.shape.direction,
   /** Measures looked at together, over which false alarms are shared. */
   family: z.int(),
 });
@@ -50,16 +49,6 @@ export const progressSchema = z.object({
 }) satisfies z.ZodType<CoreProgress>;
 export type Progress = z.infer<typeof progressSchema>;
 
-export const movedSchema = z.object({
-  id: z.string(),
-  unit: z.string(),
-  before: z.number(),
-  after: z.number(),
-  verdict: z.enum(VERDICTS),
-  direction: z.enum(DIRECTIONS),
-  /** P(it changed that way). */
-  changed: z.number(),
-});
 export type Moved = z.infer<typeof movedSchema>;
 
 /** What a list says of a student: made with every write, read without the file. */
@@ -79,10 +68,13 @@ export type BriefCard = z.infer<typeof briefCardSchema>;
 
 export const briefSchema = briefCardSchema.omit({ moved: true }).extend({
   repsDone: z.number(),
+  byCoach: z.number(),
   repsPlanned: z.number(),
   passRate: z.number().nullable(),
   /** Days of the plan that went by without a set. */
   missed: z.array(daySchema).readonly(),
+  /** Days under the present plan on which well more was done than a day may hold. */
+  overdone: z.array(daySchema).readonly(),
   moved: z.array(movedSchema).readonly(),
   owned: z.object({
     owned: z.boolean(),

@@ -68,6 +68,8 @@ export {
 export {
   lastSign,
   opensAt,
+  type PainReport,
+  painReportOf,
   type Since,
   silentFrom,
   type WaitingFile,

@@ -1,4 +1,4 @@
-import type { Stage } from '../practice/index.ts';
+import type { Practised, Stage } from '../practice/index.ts';
 import type { FeltAgainst } from './felt.ts';
 import type { FilmAsk } from './filmRequest.ts';
 
@@ -28,11 +28,7 @@ export interface ReplyFacts {
   readonly film: FilmSeen;
   /** What was felt beside what was measured; null where nobody said. */
   readonly felt: FeltAgainst | null;
-  readonly practised: {
-    readonly repsDone: number;
-    readonly repsPlanned: number;
-    readonly passRate: number | null;
-  };
+  readonly practised: Practised;
   /** The one key piece now: a drill at a stage. */
   readonly key: {
     readonly drill: string;

@@ -9,7 +9,7 @@ import {
 } from '../practice/index.ts';
 import type { CheckinEntry } from './checkinRecord.ts';
 import { QUEUE_REASONS } from './queue.ts';
-import { opensAt, silentFrom, type WaitingFile, waitingAt, whyWaiting } from './waiting.ts';
+import { opensAt, painReportOf, silentFrom, type WaitingFile, waitingAt, whyWaiting } from './waiting.ts';
 
 const NOW = '2027-03-20T12:00:00.000Z';
 const daysAgo = (days: number) => new Date(Date.parse(NOW) - days * 86_400_000).toISOString();
@@ -58,7 +58,7 @@ const planOf = (at: string): KeptPlan => ({
   plan: EMPTY_PLAN,
 });
 const file = ({ heldSince, sets = [set(1)], plannedAt, clips = [], ...more }: Case = {}): WaitingFile => ({
-  intake: { heldSince: heldSince ?? null },
+  intake: { heldSince: heldSince ?? null, heldWhere: heldSince ? 'left knee' : '' },
   capture: { clips },
   practice: { sets, plan: plannedAt === null ? null : planOf(plannedAt ?? daysAgo(10)) },
   checkins: [],
@@ -176,17 +176,23 @@ describe('why a student waits', () => {
   ])('%s', (_, more, expected) => {
     expect(reasons(more)).toEqual(expected);
   });
-  test('a press opens the check-in with the pain, not the oldest that waits', () => {
+  test('the line of an answer opens the check-in that waits longest', () => {
     const checkins = [checkin('old', 5), checkin('hurt', 1, { pain: true }), checkin('after', 0.5)];
-    expect(opensAt(file({ checkins, heldSince: daysAgo(1) }))).toMatchObject({
-      id: 'hurt',
-      note: 'note hurt',
-    });
-    expect(opensAt(file({ checkins }))).toMatchObject({ id: 'old' });
+    expect(opensAt(file({ checkins, heldSince: daysAgo(1) }))).toMatchObject({ id: 'old' });
   });
-  test('pain whose check-in was answered opens the student', () => {
-    const checkins = [checkin('hurt', 1, { pain: true, answered: true })];
-    expect(opensAt(file({ checkins, heldSince: daysAgo(1) }))).toBeNull();
+  test.each<[string, CheckinEntry[], string | null, string]>([
+    [
+      'came with a check-in',
+      [checkin('old', 5), checkin('hurt', 1, { pain: true }), checkin('after', 0.5)],
+      'hurt',
+      'left knee. note hurt',
+    ],
+    ['came alone: an older check-in without pain is not its text', [checkin('old', 5)], null, 'left knee'],
+    ['an earlier pain is not its text', [checkin('before', 9, { pain: true })], null, 'left knee'],
+    ['was answered', [checkin('hurt', 1, { pain: true, answered: true })], null, 'left knee'],
+  ])('a report of pain that %s', (_, checkins, checkinId, note) => {
+    expect(painReportOf(file({ checkins, heldSince: daysAgo(1) }))).toEqual({ checkinId, note });
+    expect(painReportOf(file({ checkins }))).toBeNull();
   });
   test('a clock that runs behind makes no negative waiting', () => {
     expect(waiting({ heldSince: daysAgo(-1) })).toEqual([{ reason: 'pain', waitingHours: 0 }]);

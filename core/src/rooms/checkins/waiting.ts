@@ -7,7 +7,7 @@ import { type QueueReason, REPLY_DUE_HOURS, SILENT_AFTER_DAYS, type Waiting } fr
 
 /** What a student waits for is judged from; nothing else is asked. */
 export interface WaitingFile {
-  readonly intake: Pick<IntakeRecord, 'heldSince'>;
+  readonly intake: Pick<IntakeRecord, 'heldSince' | 'heldWhere'>;
   readonly capture: CaptureRecord;
   readonly practice: Pick<PracticeRecord, 'sets' | 'plan'>;
   readonly checkins: CheckinRecord['checkins'];
@@ -100,11 +100,25 @@ function afterAside(reason: Since, aside: Aside | null): Since {
   return reason.from !== null && reason.from > from ? reason : { ...reason, from };
 }
 
-/** The check-in that a press on the student's line opens: who is in pain is answered first. */
-export function opensAt(file: Pick<WaitingFile, 'intake' | 'checkins' | 'aside'>): CheckinEntry | null {
-  const unanswered = file.checkins.filter((checkin) => isOpen(checkin, file.aside));
-  const painful = file.intake.heldSince ? unanswered.findLast(({ pain }) => pain) : undefined;
-  return painful ?? unanswered[0] ?? null;
+/** The check-in that waits longest for an answer. */
+export const opensAt = ({ checkins, aside }: Pick<WaitingFile, 'checkins' | 'aside'>): CheckinEntry | null =>
+  checkins.find((checkin) => isOpen(checkin, aside)) ?? null;
+
+/** What a report of pain says: the check-in it came with, or the report's own words. */
+export interface PainReport {
+  readonly checkinId: string | null;
+  readonly note: string;
+}
+
+/** The report that pauses the drills now; null while none does. A check-in of an earlier report is not its own. */
+export function painReportOf({
+  intake: { heldSince, heldWhere },
+  checkins,
+}: Pick<WaitingFile, 'intake' | 'checkins'>): PainReport | null {
+  if (heldSince === null) return null;
+  const withIt = checkins.findLast(({ pain, answered, at }) => pain && !answered && at >= heldSince);
+  const said = [heldWhere, withIt?.note ?? ''].filter((text) => text !== '').join('. ');
+  return { checkinId: withIt?.id ?? null, note: said };
 }
 
 /** The reasons that hold at this moment, with the whole hours waited. A reply that is overdue is no routine any more. */

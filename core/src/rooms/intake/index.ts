@@ -20,6 +20,7 @@ export {
 export { type ConsentFacts, mayBeFilmed } from './consent.ts';
 export type { IntakeRecord } from './intakeRecord.ts';
 export {
+  dueOn,
   forgottenBefore,
   heldDays,
   isClockTime,
@@ -35,6 +36,7 @@ export {
   runningAt,
   USUAL_LESSON_MINUTES,
 } from './lesson.ts';
+export { mailAddress } from './mailAddress.ts';
 export { type HoldSpan, onOurClock, type Received, stoppedBy, type ToldTime } from './painStop.ts';
 export {
   BODY_AREAS,

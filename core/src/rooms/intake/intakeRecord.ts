@@ -24,4 +24,6 @@ export interface IntakeRecord {
   readonly school: School;
   /** Since when pain holds the drills, an ISO stamp; null when it does not. */
   readonly heldSince: string | null;
+  /** Where it hurts, of that report; empty when nobody said. */
+  readonly heldWhere: string;
 }

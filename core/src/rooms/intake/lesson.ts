@@ -61,6 +61,10 @@ export const plannedFrom = <L extends LessonRecord>(lessons: readonly L[], day: 
 export const nextLessonFrom = <L extends LessonRecord>(lessons: readonly L[], day: IsoDay): L | null =>
   plannedFrom(lessons, day)[0] ?? null;
 
+/** The one agreed for this day that has not begun: a lesson that begins now is that one. */
+export const dueOn = <L extends LessonRecord>(lessons: readonly L[], day: IsoDay): L | null =>
+  plannedFrom(lessons, day).find((lesson) => lesson.day === day) ?? null;
+
 /** The one that is going on; null when none is. */
 export const runningAt = <L extends LessonRecord>(lessons: readonly L[], now: string): L | null =>
   lessons.findLast((lesson) => lessonState(lesson, now) === 'running') ?? null;

@@ -65,3 +65,12 @@ describe('a sender’s time on our clock', () => {
     expect(stoppedBy({ doneAt: null, date: '2027-03-01' }, [LIFTED], BACK)).toBeNull();
   });
 });
+
+test.each([
+  ['a year and a month ago', '2026-01-26T10:00:00.000Z', '2026-01-26T10:00:00.000Z'],
+  ['in the first year of all', '0001-01-01T00:00:00.000Z', '2027-03-01T10:00:00.000Z'],
+  ['after it was sent', '2027-03-01T11:00:00.000Z', '2027-03-01T10:00:00.000Z'],
+])('a moment that a phone dates %s', (_, doneAt, ours) => {
+  const sentAt = '2027-03-01T10:00:00.000Z';
+  expect(onOurClock({ doneAt, sentAt }, '2027-03-01T10:00:00.000Z', [])).toBe(ours);
+});

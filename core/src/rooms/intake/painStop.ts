@@ -16,6 +16,8 @@ export interface ToldTime {
 }
 
 const DAY_MS = 24 * 3600 * 1000;
+/** No phone is offline for longer. Two stamps further apart tell nothing: what they date counts as done when it came. */
+const LONGEST_AGO_MS = 400 * DAY_MS;
 
 /**
  * A moment on our clock of what a sender did by its own. The sender's two stamps tell how long ago it was,
@@ -32,7 +34,8 @@ export function onOurClock(
     now,
     ...holds.flatMap(({ at, liftedAt }) => [at, liftedAt ?? at]).map((at) => Date.parse(at)),
   );
-  const agoMs = Math.max(0, Date.parse(told.sentAt ?? receivedAt) - Date.parse(told.doneAt));
+  const toldMs = Date.parse(told.sentAt ?? receivedAt) - Date.parse(told.doneAt);
+  const agoMs = toldMs > 0 && toldMs <= LONGEST_AGO_MS ? toldMs : 0;
   return new Date(last > now && agoMs < DAY_MS ? last : last - agoMs).toISOString();
 }
 

@@ -9,7 +9,7 @@ import {
   type Station,
 } from '../capture/index.ts';
 import { FIT_LANDMARKS, type FitLandmark } from './bodyPriors.ts';
-import { type Descent, descend } from './descend.ts';
+import { type Descent, descend, MAX_ITERATIONS } from './descend.ts';
 import { type FitLayout, fitLayout, pointAt } from './fitLayout.ts';
 import { MarkResiduals, PULL_LIMIT_SDS } from './markResiduals.ts';
 import { NormalEquations } from './normalEquations.ts';
@@ -47,15 +47,20 @@ const STRAINED_SDS = 2.5;
 const WRONG_MISFIT = 20;
 /** Beyond this many wrong marks the capture as a whole is the trouble, and nothing more is dropped. */
 const MOST_WRONG = 8;
+/**
+ * Iterations of one fit in all. Sound captures take 4 to 15, with a wrong mark up to 27. Marks that can't be this body
+ * make every descent after a dropped mark run to its end: that took seconds and told nothing.
+ */
+const MOST_ITERATIONS = 60;
 
 /**
  * One least-squares problem over all marks, stations and views (Levenberg-Marquardt on the
  * arrow system, limited pull of each mark). Then the worst mark that contradicts all others is
  * dropped and the fit repeated, until none is left. The capture may be left-handed: it is
  * mirrored first, and everything returned is in the lead/trail frame. `from` is an earlier fit of the
- * same swing: where the stations are the same it is where the descent begins.
+ * same swing: where the stations are the same it is where the descent begins. It ends after `most` iterations in all.
  */
-export function fitBody(raw: Capture, from?: BodyFit): BodyFit {
+export function fitBody(raw: Capture, from?: BodyFit, most = MOST_ITERATIONS): BodyFit {
   const capture = mirrorToRightHanded(raw);
   const layout = fitLayout(capture);
   const cameras = capture.views.map(cameraPrior);
@@ -74,14 +79,18 @@ export function fitBody(raw: Capture, from?: BodyFit): BodyFit {
     return equations;
   };
   const known = from && sameLayout(from.layout, layout) ? from.solution : null;
-  let descent = descend(known ?? startingVector(layout, capture, cameras), gather);
+  let descent = descend(
+    known ?? startingVector(layout, capture, cameras),
+    gather,
+    Math.min(MAX_ITERATIONS, most),
+  );
   let { iterations } = descent;
   let factor = factored(descent);
-  for (let dropped = 0; dropped < MOST_WRONG; dropped++) {
+  for (let dropped = 0; dropped < MOST_WRONG && iterations < most; dropped++) {
     const wrong = worstMark(marks, priors, descent.x, factor);
     if (!wrong) break;
     marks.leftOut.add(wrong);
-    descent = descend(descent.x, gather);
+    descent = descend(descent.x, gather, Math.min(MAX_ITERATIONS, most - iterations));
     iterations += descent.iterations;
     factor = factored(descent);
   }

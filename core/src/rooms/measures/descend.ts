@@ -1,7 +1,7 @@
 import { type ArrowFactor, factorArrow } from '../../foundation/index.ts';
 import type { NormalEquations } from './normalEquations.ts';
 
-const MAX_ITERATIONS = 40;
+export const MAX_ITERATIONS = 40;
 /** A gain this small, relative to the cost, moves every unknown by a few hundredths of its sd. */
 const COST_TOLERANCE = 2e-5;
 /** The last step is taken on trust where it promises at most this much: what is left after it is far less. */
@@ -19,12 +19,16 @@ export interface Descent {
   readonly stopped: 'converged' | 'too_many_iterations' | 'no_descent';
 }
 
-/** Levenberg-Marquardt on the arrow system: from `start` to a minimum of what `gather` adds up. */
-export function descend(start: Float64Array, gather: (x: Float64Array) => NormalEquations): Descent {
+/** Levenberg-Marquardt on the arrow system: from `start` to a minimum of what `gather` adds up, in at most `most` iterations. */
+export function descend(
+  start: Float64Array,
+  gather: (x: Float64Array) => NormalEquations,
+  most = MAX_ITERATIONS,
+): Descent {
   let x = start;
   let equations = gather(x);
   let damping = 1e-4;
-  for (let iteration = 1; iteration <= MAX_ITERATIONS; iteration++) {
+  for (let iteration = 1; iteration <= most; iteration++) {
     const factor = factorArrow(equations.system, damping);
     if (!factor) {
       damping = Math.max(damping * 10, 1e-4);
@@ -52,5 +56,5 @@ export function descend(start: Float64Array, gather: (x: Float64Array) => Normal
       if (damping > 1e8) return { x, equations, iterations: iteration, stopped: 'no_descent' };
     }
   }
-  return { x, equations, iterations: MAX_ITERATIONS, stopped: 'too_many_iterations' };
+  return { x, equations, iterations: most, stopped: 'too_many_iterations' };
 }

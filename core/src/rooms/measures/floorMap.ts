@@ -2,7 +2,7 @@ import { sub, toDeg, type Vec3 } from '../../foundation/index.ts';
 import type { Station } from '../capture/index.ts';
 import type { BodyFit } from './bodyFit.ts';
 import type { FitLandmark } from './bodyPriors.ts';
-import { formCovariance } from './measureCapture.ts';
+import { formCovariance } from './formCovariance.ts';
 
 /** An uncertainty ellipse on the ground: 95 %, half-axes in inches, angle from +x toward +y. */
 export interface GroundEllipse {

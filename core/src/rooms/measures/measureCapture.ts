@@ -1,5 +1,4 @@
-import type { Vec3 } from '../../foundation/index.ts';
-import { Z95 } from '../../foundation/index.ts';
+import { type Vec3, Z95 } from '../../foundation/index.ts';
 import type { Capture, Landmark, Station } from '../capture/index.ts';
 import {
   type Band,
@@ -27,7 +26,9 @@ import {
   shiftBackPeak,
   TRACK_MEASURES,
 } from './definitions.ts';
+import { landmarkCovariance } from './formCovariance.ts';
 import { type Need, needsOf } from './needs.ts';
+import { type Doubt, doubtOf } from './notOneBody.ts';
 import { judge, type Verdict } from './verdict.ts';
 
 export interface Measure {
@@ -54,6 +55,8 @@ export interface FittedLandmark {
 
 export interface Measured {
   readonly measures: readonly Measure[];
+  /** Why nothing is measured although there are marks. */
+  readonly doubt: Doubt | null;
   /** Marked landmarks with their covariance; worked out when asked, it is the dearest part. */
   readonly landmarks: () => FittedLandmark[];
   readonly views: readonly CameraReport[];
@@ -75,9 +78,11 @@ export function measureCapture(raw: Capture, from?: BodyFit): Measured {
   const first = fitBody(raw, from);
   const capture = withoutContradiction(raw, first);
   const fit = capture === raw ? first : fitBody(capture);
-  const measures = measuresOf(fit, capture);
+  const doubt = doubtOf(fit);
+  const measures = doubt ? [] : measuresOf(fit, capture);
   return {
     measures,
+    doubt,
     landmarks: () => fittedLandmarks(fit, markedSet(capture)),
     views: reportCameras(fit),
     needs: needsOf(capture, measures, [...TRACK_MEASURES]),
@@ -271,28 +276,4 @@ function fittedLandmarks(fit: BodyFit, marked: ReadonlySet<string>): FittedLandm
     });
   }
   return landmarks;
-}
-
-/** Covariance of one landmark from the variances of its axes and their sums. */
-export function landmarkCovariance(fit: BodyFit, station: Station, id: FitLandmark): number[][] {
-  const start = fit.layout.landmarkAt(station, id);
-  return formCovariance(
-    fit,
-    [0, 1, 2].map((axis) => [[start + axis, 1]]),
-  );
-}
-
-/** Covariance of several linear forms of the unknowns. */
-export function formCovariance(
-  fit: BodyFit,
-  forms: readonly (readonly (readonly [number, number])[])[],
-): number[][] {
-  const alone = forms.map((form) => fit.variance(form));
-  return forms.map((a, i) =>
-    forms.map((b, j) =>
-      i === j
-        ? (alone[i] as number)
-        : (fit.variance([...a, ...b]) - (alone[i] as number) - (alone[j] as number)) / 2,
-    ),
-  );
 }

@@ -11,6 +11,9 @@ const PAIRS_NEEDED = 2;
 /** A swap must make the whole capture this much likelier (half chi-square) to be spoken of. */
 const WORTH_SAYING = 15;
 
+/** The right place settles at once from where the fit stood; the others need not be followed to their end. */
+const MOST_ITERATIONS = 24;
+
 /** The same landmark of the other side. */
 export function otherSide(landmark: Landmark): Landmark {
   if (landmark.startsWith('lead_')) return landmark.replace('lead_', 'trail_') as Landmark;
@@ -35,7 +38,7 @@ export function swappedSides(capture: Capture, fit: BodyFit): Swapped[] {
   if (fit.suspects.length === 0) return [];
   return placesWithPairs(capture.marks)
     .map((place) => {
-      const other = fitBody({ ...capture, marks: swapSides(capture.marks, place) }, fit);
+      const other = fitBody({ ...capture, marks: swapSides(capture.marks, place) }, fit, MOST_ITERATIONS);
       return { place, gain: badness(fit) - badness(other) };
     })
     .filter(({ gain }) => gain > WORTH_SAYING)

@@ -34,6 +34,12 @@ export function heldBy(
   return held;
 }
 
+/** Whether there is anything to override: evidence against going on, or a part of what is asked. Before any, a stage is skipped. */
+export const hasToOverride = (held: readonly Held[]): boolean =>
+  held.some((one) =>
+    one.code === 'reps' ? one.tape > 0 : one.code === 'swings' ? one.have > 0 : one.code !== 'pain',
+  );
+
 /** What the film says against going on: swings that are missing come first. */
 function heldByFilm(measures: readonly NamedGate[]): Held[] {
   if (measures.length === 0) return [{ code: 'look' }];

@@ -1,4 +1,5 @@
 export { countedSets } from './countedSets.ts';
+export { overdoneDays, roomOnDay } from './dayLoad.ts';
 export {
   type FilmedValue,
   GATE_CAP,
@@ -10,7 +11,7 @@ export {
   repGate,
 } from './gate.ts';
 export { type GateFile, type GateStanding, gateStates, waitsForCoach } from './gateStates.ts';
-export { type Held, heldBy, moreAtThisRate } from './held.ts';
+export { type Held, hasToOverride, heldBy, moreAtThisRate } from './held.ts';
 export { type HowMade, likelyMade } from './howMade.ts';
 export { climb, type LadderEvent, type LadderStanding, opensByCount } from './ladder.ts';
 export { askNow, layPlan, type PlanFile, requestOf } from './layPlan.ts';

@@ -136,4 +136,21 @@ describe('checkpoints', () => {
     const third = [set('still', SEVEN, 0), set('slow', 'P', 7), set('slow', SEVEN, 15, 2)];
     expect(climb(third, three).layer).toBe(3);
   });
+  test('the coach opens one before it holds, or goes back; its count starts over', () => {
+    const opens = (layer: number, plus: number) => ({
+      kind: 'checkpoint' as const,
+      date: plusDays(DAY, plus),
+      layer,
+    });
+    expect(climb([opens(2, 0)], three).layer).toBe(2);
+    expect(climb([opens(9, 0)], three).layer).toBe(3);
+    // The count alone had opened the second.
+    const second = [set('still', SEVEN, 0), set('slow', 'P', 7)];
+    expect(climb([...second, opens(1, 8)], three).layer).toBe(1);
+    expect(climb([...second, opens(1, 8), set('slow', 'PPPP', 9)], three).layer).toBe(1);
+    expect(climb([...second, opens(1, 8), set('slow', SEVEN, 20)], three).layer).toBe(2);
+    // A new piece: the third waits a week, however well the second goes.
+    expect(climb([opens(2, 0), set('still', SEVEN, 1, 2)], three).layer).toBe(2);
+    expect(climb([opens(2, 0), set('still', SEVEN, 8, 2)], three).layer).toBe(3);
+  });
 });

@@ -20,6 +20,12 @@ export type LadderEvent =
       readonly date: IsoDay;
       readonly stage: Stage;
       readonly decision: 'advance' | 'hold' | 'back';
+    }
+  | {
+      /** The coach sets the checkpoint that is asked, from 1. */
+      readonly kind: 'checkpoint';
+      readonly date: IsoDay;
+      readonly layer: number;
     };
 
 export interface LadderRules {
@@ -114,7 +120,8 @@ export class Walk {
 
   take(event: LadderEvent): Stage {
     if (event.kind === 'set') this.set(event);
-    else this.word(event);
+    else if (event.kind === 'word') this.word(event);
+    else this.setCheckpoint(event);
     return this.stage;
   }
 
@@ -223,6 +230,15 @@ export class Walk {
     this.heldCount = new RungCount();
     this.lasts = false;
     this.since = date;
+  }
+
+  /** The coach's word opens a checkpoint or goes back to an earlier one; its count starts over. */
+  private setCheckpoint({ layer, date }: Extract<LadderEvent, { kind: 'checkpoint' }>): void {
+    const asked = Math.min(Math.max(1, layer), this.rules.layers);
+    if (asked === this.layer) return;
+    if (asked > this.layer) this.nextPieceFrom = plusDays(date, NEW_PIECE_EVERY_DAYS);
+    this.layer = asked;
+    this.layerCount = new RungCount();
   }
 
   /** The next checkpoint opens when the present one holds, and not in the week of another new piece. */

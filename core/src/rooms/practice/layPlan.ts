@@ -1,6 +1,6 @@
 import { good, type IsoDay, plusDays, type Result } from '../../foundation/index.ts';
 import { type IntakeRecord, nextLessonFrom } from '../intake/index.ts';
-import { inUse, knownCase, type Library, layerOf, type PrescriptionRecord } from '../prescription/index.ts';
+import { inUse, knownCase, type Library, type PrescriptionRecord } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
 import { buildPlan } from './plan/buildPlan.ts';
 import type { Plan } from './plan/planModel.ts';
@@ -75,12 +75,6 @@ export function requestOf(file: PlanFile, library: Library, ask: PlanAsk): PlanR
       }),
     ),
     coachDecides: true,
-    layers: Object.fromEntries(
-      drills.flatMap((id) => {
-        const drill = library.byId(id);
-        return drill && now ? [[id, layerOf(now, drill)]] : [];
-      }),
-    ),
     retired: retiredOf(file.prescription, drills, ask.start),
     held: file.intake.heldSince !== null,
     previous: plan && plan.drills.join() === drills.join() ? plan.plan : null,

@@ -51,6 +51,11 @@ describe('practised against planned', () => {
     expect(practisedOf(record([set('2027-03-01', 'PP?F')]), '2027-03-02').passRate).toBeCloseTo(2 / 3);
     expect(practisedOf(record([]), '2027-03-02').passRate).toBeNull();
   });
+  test('says how much of it the coach logged', () => {
+    const sets = [set('2027-03-01'), set('2027-03-03', 'PP', { from: 'coach' })];
+    expect(practisedOf(record(sets), '2027-03-04')).toMatchObject({ repsDone: 7, byCoach: 2 });
+    expect(practisedOf(record([]), '2027-03-04').byCoach).toBe(0);
+  });
   test('without a plan nothing was asked for', () => {
     expect(practisedOf({ ...record([set('2027-03-01')]), plan: null }, '2027-03-02')).toMatchObject({
       repsDone: 5,

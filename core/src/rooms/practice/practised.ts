@@ -5,6 +5,8 @@ import type { KeptPlan, PracticeRecord } from './practiceRecord.ts';
 /** What was done under the plan that stands, against what it asked for until now. */
 export interface Practised {
   readonly repsDone: number;
+  /** Of these, what the coach counted and logged, in a lesson or at the desk; the rest the student did. */
+  readonly byCoach: number;
   readonly repsPlanned: number;
   /** Share of judged repetitions that passed; null without any. */
   readonly passRate: number | null;
@@ -20,6 +22,7 @@ export function practisedOf({ sets, plan }: PracticeRecord, today: IsoDay): Prac
   const begun = done.some(({ date }) => date === today);
   return {
     repsDone: letters.length,
+    byCoach: done.reduce((sum, { from, reps }) => sum + (from === 'coach' ? reps.length : 0), 0),
     repsPlanned: plan ? plannedUntil(plan, today, begun) : 0,
     passRate: judged === 0 ? null : letters.replaceAll(/[F?]/g, '').length / judged,
     since: plan?.ask.start ?? earliest(done.map(({ date }) => date)),

@@ -66,7 +66,12 @@ export function eventsOf({ prescription, practice }: LadderFile, drill: string):
   const words = practice.gates.filter((word) => word.drill === drill && word.at >= since);
   for (const { day, stage, decision, at } of words)
     events.push({ kind: 'word', date: day, stage, decision, at });
-  return words.length === 0 ? events : events.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+  const checkpoint = takenUp(prescription, drill)?.layers?.[drill];
+  if (checkpoint)
+    events.push({ kind: 'checkpoint', date: checkpoint.day, layer: checkpoint.layer, at: checkpoint.at });
+  return words.length === 0 && !checkpoint
+    ? events
+    : events.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
 }
 
 /** Sets of a drill that came in since a moment; a long history before it is not looked through. */

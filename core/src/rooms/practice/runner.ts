@@ -43,6 +43,8 @@ export interface RunSet {
 export interface RunState {
   readonly spec: RunSpec;
   readonly startedAt: string;
+  /** When the last repetition was judged, an ISO stamp; left out before the first. */
+  readonly countedAt?: string;
   readonly sets: readonly RunSet[];
   /** Letters of the set at hand. */
   readonly reps: string;
@@ -198,7 +200,7 @@ export function run(state: RunState, action: RunAction): RunState {
 type Closes = { readonly id: string; readonly at: string };
 
 function judge(state: RunState, { rep, id, at }: Closes & { readonly rep: Rep }, ofSet: number): RunState {
-  const judged = { ...state, reps: state.reps + rep };
+  const judged = { ...state, reps: state.reps + rep, countedAt: at };
   return judged.reps.length < ofSet ? judged : closed(judged, { id, at });
 }
 

@@ -1,6 +1,7 @@
 import type { IsoDay } from '../../foundation/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
 import { countedSets } from './countedSets.ts';
+import { roomOnDay } from './dayLoad.ts';
 import { moreAtThisRate } from './held.ts';
 import type { PlanFile } from './layPlan.ts';
 import type { PlanDay } from './plan/planModel.ts';
@@ -13,10 +14,14 @@ import { cardOf } from './todayCard.ts';
 export interface RungToday {
   readonly id: string;
   readonly stage: Stage;
+  /** The checkpoint that is asked, from 1. */
+  readonly layer: number;
   /** Repetitions at the student's rate; null where that rate would not do. */
   readonly more: number | null;
   /** The count is full; the coach looks next. */
   readonly waits: boolean;
+  /** Repetitions of it that the day still has room for; at 0 it is enough. */
+  readonly room: number;
 }
 
 /** What a student's page says of a day. */
@@ -37,8 +42,15 @@ export function todayStanding(file: PlanFile, library: Library, today: IsoDay): 
     day: cardOf(file, library, today),
     nextDay: plan?.plan.days.find(({ date }) => date > today)?.date ?? null,
     rungs: drills.map((drill) => {
-      const { stage, test } = standsOn(file, drill);
-      return { id: drill.id, stage, more: moreAtThisRate(test), waits: test.decision === 'advance' };
+      const { stage, layer, test } = standsOn(file, drill);
+      return {
+        id: drill.id,
+        stage,
+        layer,
+        more: moreAtThisRate(test),
+        waits: test.decision === 'advance',
+        room: roomOnDay(sets, today, drill.id, { student: file.intake.facts, library }),
+      };
     }),
     sets: countedSets(sets.filter(({ date }) => date === today)),
   };

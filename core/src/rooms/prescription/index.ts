@@ -43,7 +43,12 @@ export type { Prescribed } from './offers.ts';
 export { type Opening, openings } from './openings.ts';
 export { trainsTurnThrough } from './prerequisites.ts';
 export { type FirstThing, matchDrills, type Prescription, prescribe } from './prescribe.ts';
-export { type ChosenDrills, inUse, layerOf, type PrescriptionRecord } from './prescriptionRecord.ts';
+export {
+  type CheckpointWord,
+  type ChosenDrills,
+  inUse,
+  type PrescriptionRecord,
+} from './prescriptionRecord.ts';
 export { QUARRELS, type QuarrelCode, quarrelBetween } from './quarrels.ts';
 export { ROUTINE_STEPS, type RoutineStep, routineFor } from './routine.ts';
 export {

@@ -1,5 +1,12 @@
 import type { IsoDay } from '../../foundation/index.ts';
-import type { Drill } from './drillTable.ts';
+
+/** The coach's word on which checkpoint of a drill is asked, from 1. */
+export interface CheckpointWord {
+  readonly layer: number;
+  readonly at: string;
+  /** The coach's calendar day of `at`. */
+  readonly day: IsoDay;
+}
 
 /** Drills as the coach chose them for a student. */
 export interface ChosenDrills {
@@ -13,8 +20,8 @@ export interface ChosenDrills {
   readonly endedDay: IsoDay | null;
   /** The highest rung each drill came to. */
   readonly reached: Readonly<Record<string, string>>;
-  /** The checkpoint each drill has come to, from 1; one that is not named stands at its first. */
-  readonly layers?: Readonly<Record<string, number>>;
+  /** The checkpoint the coach last set for each drill. Which one is asked, the drill's ladder says (`standsOn`). */
+  readonly layers?: Readonly<Record<string, CheckpointWord>>;
   /** What the coach wants done outside the drills. */
   readonly ownTask?: string;
 }
@@ -23,10 +30,6 @@ export interface ChosenDrills {
 export interface PrescriptionRecord {
   readonly choices: readonly ChosenDrills[];
 }
-
-/** The checkpoint at which a drill stands, from 1 to as many as it has. */
-export const layerOf = (choice: Pick<ChosenDrills, 'layers'>, drill: Pick<Drill, 'id' | 'layers'>): number =>
-  Math.min(Math.max(1, choice.layers?.[drill.id] ?? 1), Math.max(1, drill.layers.length));
 
 /** The drills in use, or null. */
 export const inUse = ({ choices }: PrescriptionRecord): ChosenDrills | null =>

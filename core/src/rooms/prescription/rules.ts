@@ -113,11 +113,11 @@ function refuseAlone(drill: Drill, file: CaseFile, diagnosis: Found, library: Li
   return null;
 }
 
-/** Pain closes every load; a limit closes marked loads; balance trouble closes light ones too. */
+/** Pain closes every drill; a limit closes marked loads; balance trouble closes light ones too. */
 function limitRefusal(drill: Drill, file: CaseFile): Limit | null {
   const { limits } = file.student;
+  if (limits.includes('pain')) return 'pain';
   for (const [load, grade] of loadsOf(drill)) {
-    if (limits.includes('pain')) return 'pain';
     const limit = LIMIT_OF_LOAD[load];
     if (limits.includes(limit) && (grade === 2 || limit === 'balance')) return limit;
   }

@@ -1,7 +1,14 @@
 import type { IsoDay } from '../../foundation/index.ts';
 import type { MovedMeasure } from '../checkins/index.ts';
 import { type Limit, nextLessonFrom } from '../intake/index.ts';
-import { gateStates, missedDays, type Practised, practisedOf, type Stage } from '../practice/index.ts';
+import {
+  gateStates,
+  missedDays,
+  overdoneDays,
+  type Practised,
+  practisedOf,
+  type Stage,
+} from '../practice/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
 import { movedOf } from './moved.ts';
 import { type Owned, ownedOf } from './owned.ts';
@@ -17,6 +24,8 @@ export interface Brief extends Practised {
   readonly drills: readonly string[];
   readonly stage: Stage | null;
   readonly missed: readonly IsoDay[];
+  /** Days under the present plan on which well more was done than a day may hold. */
+  readonly overdone: readonly IsoDay[];
   readonly moved: readonly MovedMeasure[];
   readonly owned: Owned;
   readonly limits: readonly Limit[];
@@ -40,6 +49,7 @@ export function briefOf(record: StudentRecord, library: Library, now: string, to
     stage: gates[0]?.stage ?? null,
     ...practisedOf(practice, today),
     missed: missedDays(practice, today),
+    overdone: overdoneDays(practice.sets, practice.plan?.ask.start ?? '', { student: intake.facts, library }),
     moved,
     owned,
     limits: intake.limits,

@@ -1,5 +1,13 @@
 import type { IsoDay } from '../../foundation/index.ts';
-import { type MovedMeasure, opensAt, type Since, waitingAt, whyWaiting } from '../checkins/index.ts';
+import {
+  type MovedMeasure,
+  opensAt,
+  type PainReport,
+  painReportOf,
+  type Since,
+  waitingAt,
+  whyWaiting,
+} from '../checkins/index.ts';
 import type { DrillHistory } from '../diagnosis/index.ts';
 import type { Hand, LessonRecord, Limit } from '../intake/index.ts';
 import { gateStates, type Stage } from '../practice/index.ts';
@@ -43,7 +51,9 @@ export interface Summary {
   readonly spreads: readonly number[] | null;
   /** Dates that were told, beside what came; for the count over all students, too. */
   readonly forecasts: readonly JudgedForecast[];
-  /** The check-in that a press on the queue's line opens. */
+  /** The report of pain that pauses the drills. */
+  readonly pain: PainReport | null;
+  /** The check-in that waits longest for an answer: a press on the queue's line opens it. */
   readonly opens: { readonly checkinId: string; readonly note: string } | null;
 }
 
@@ -83,6 +93,7 @@ export function summaryOf(record: StudentRecord, library: Library, kept: readonl
     climbs: climbsOf(record, gates),
     spreads: studentSpreads(record, library),
     forecasts: judgedForecasts(record, kept),
+    pain: painReportOf(file),
     opens: opens && { checkinId: opens.id, note: opens.note },
   };
 }

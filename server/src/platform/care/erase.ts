@@ -1,5 +1,5 @@
 import type { Database } from 'better-sqlite3';
-import { and, eq, isNull, lte } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull, lte } from 'drizzle-orm';
 import { type Context, stamp } from '../context.ts';
 import { Refusal } from '../errors.ts';
 import { countForgetting } from '../programFacts.ts';
@@ -31,6 +31,8 @@ export function askErasure(ctx: Context, id: string, what: What, subjectId: stri
         takenBackAt: null,
         doneAt: null,
         receipt: null,
+        left: null,
+        cleanAt: null,
       })
       .run();
   });
@@ -62,7 +64,10 @@ function subjectExists(ctx: Context, what: What, id: string): boolean {
   return ctx.db.$client.prepare(`SELECT 1 FROM ${table} WHERE id = ?`).get(id) !== undefined;
 }
 
-/** Carries out what is due. What was erased is overwritten in the database and its files are gone. */
+/**
+ * Carries out what is due: the rows go at once, overwritten in the database, and what lies beside them is written down in
+ * the same breath, so that a stop in between forgets none of it (`finishErasures`).
+ */
 export function carryOutErasures(ctx: Context): number {
   const due = ctx.db
     .select()
@@ -70,33 +75,61 @@ export function carryOutErasures(ctx: Context): number {
     .where(and(isNull(erasures.doneAt), isNull(erasures.takenBackAt), lte(erasures.dueAt, stamp(ctx))))
     .all();
   for (const row of due) {
-    const { files, letters } = ctx.db.transaction(
+    ctx.db.transaction(
       () => {
-        const gone =
+        const { receipt, ...left } =
           row.what === 'student' ? eraseStudent(ctx, row.subjectId) : eraseClip(ctx, row.subjectId);
         ctx.db
           .update(erasures)
-          .set({ doneAt: stamp(ctx), receipt: gone.receipt })
+          .set({ doneAt: stamp(ctx), receipt, left })
           .where(eq(erasures.id, row.id))
           .run();
         countForgetting(ctx.db);
-        return gone;
       },
       { behavior: 'immediate' },
     );
-    if (row.what === 'student') {
-      ctx.records.forget(row.subjectId);
-      void ctx.pieces.dropAllAbout(row.subjectId);
-    }
-    const inUse = new Set(filesInUse(ctx.db.$client));
-    for (const file of files) if (!inUse.has(file)) ctx.files.remove(file);
-    for (const letter of letters) ctx.outbox.remove(letter);
+    if (row.what === 'student') ctx.records.forget(row.subjectId);
   }
   return due.length;
 }
 
-/** The log still holds pages as they were: it is written back and cut to nothing. False while somebody reads them. */
-export function cutLog(ctx: Context): boolean {
+const finishing = new WeakMap<Context, Promise<number>>();
+
+/** Lets go what lies beside erased rows, until nothing of it is left on the disk. Returns how many are not clean yet. */
+export function finishErasures(ctx: Context): Promise<number> {
+  const before = finishing.get(ctx);
+  if (before) return before;
+  const run = finishAll(ctx).finally(() => finishing.delete(ctx));
+  finishing.set(ctx, run);
+  return run;
+}
+
+async function finishAll(ctx: Context): Promise<number> {
+  const open = ctx.db
+    .select()
+    .from(erasures)
+    .where(and(isNotNull(erasures.doneAt), isNull(erasures.cleanAt)))
+    .all();
+  if (open.length === 0) return 0;
+  const inUse = new Set(filesInUse(ctx.db.$client));
+  for (const { what, subjectId, left } of open) {
+    for (const file of left?.files ?? []) if (!inUse.has(file)) ctx.files.remove(file);
+    for (const letter of left?.letters ?? []) ctx.outbox.remove(letter);
+    if (what === 'student') await ctx.pieces.dropAllAbout(subjectId);
+  }
+  // The log still holds the pages as they were; while somebody reads them, the next round tries again.
+  if (!cutLog(ctx)) return open.length;
+  for (const { id } of open)
+    ctx.db
+      .update(erasures)
+      .set({ left: null, cleanAt: stamp(ctx) })
+      .where(eq(erasures.id, id))
+      .run();
+  return 0;
+}
+
+/** The log of the database is written back and cut to nothing. False while somebody reads it. */
+function cutLog(ctx: Context): boolean {
   const [told] = ctx.db.$client.pragma('wal_checkpoint(TRUNCATE)') as { busy: number }[];
   return told?.busy === 0;
 }

@@ -1,5 +1,5 @@
 import type { Context } from '../context.ts';
-import { carryOutErasures, cutLog } from './erase.ts';
+import { carryOutErasures, finishErasures } from './erase.ts';
 import type { Runs } from './runs.ts';
 import { SummaryCheck } from './summaryCheck.ts';
 
@@ -12,12 +12,10 @@ export function keepHouse(
   letters: () => Promise<void>,
   complain: (error: unknown) => void,
 ): () => void {
-  // What was erased is still in the log until nobody reads the old pages any more: tried until it is cut.
-  let uncut = false;
   const round = () => {
     try {
-      if (carryOutErasures(ctx) > 0) uncut = true;
-      if (uncut) uncut = !cutLog(ctx);
+      carryOutErasures(ctx);
+      finishErasures(ctx).catch(complain);
       runs.nightly();
       check.nightly();
       letters().catch(complain);

@@ -8,44 +8,62 @@ import {
   tableDocument,
 } from '@inchstep/contract/care';
 import { type OwnDrillDocument, pathText } from '@inchstep/contract/formats';
+import { plainTexts } from '@inchstep/core/foundation';
+import type { Database } from 'better-sqlite3';
+import { parse } from 'secure-json-parse';
+import { checkShape } from '../bodies.ts';
+import { openDb } from '../db.ts';
 import { Refusal } from '../errors.ts';
+import { namesDrill } from './arrivalDrills.ts';
+import { asHistory } from './asHistory.ts';
 import type { Row } from './studentRows.ts';
 import { type OpenZip, openZip } from './zips.ts';
 
-/** Reading of an export that came from outside; runs on a worker. */
+/** Reading of an export that came from outside, in a helper process: it is killed where the file is too much for it. */
 
 export interface ArchiveTask {
   readonly path: string;
   readonly bytes: number;
-  /** Where clips are put until their rows are written; `prefix` marks them as half. */
+  /** An empty folder of its own, where the record is laid out to be taken over. */
   readonly folder: string;
-  readonly prefix: string;
+  /** The moment of its coming. */
+  readonly at: string;
 }
 
-export interface Archive {
+/** A record that lies in its folder as a database of this program's, with its clips beside it. */
+export interface ArrivedRecord {
   readonly studentId: string;
-  /** Rows as the database holds them, table by table in the order in which they go in. */
-  readonly tables: readonly (readonly [table: string, rows: readonly Row[]])[];
-  readonly ownDrills: readonly OwnDrillDocument[];
-  /** Kept name, and where it lies now. */
-  readonly clips: readonly {
-    readonly file: string;
-    readonly path: string;
-    readonly hash: string;
-    readonly bytes: number;
-  }[];
+  readonly name: string;
+  readonly rows: number;
+  readonly clips: readonly ArrivedClip[];
+  /** The coach's own drills that its rows name. */
+  readonly drills: readonly OwnDrillDocument[];
+  readonly mail: string | null;
+  readonly unsent: number;
+  /** The day of the next lesson, where an older program kept it with the profile. */
+  readonly nextLesson: string | null;
+}
+
+/** The name it is kept by, and where it lies now. */
+export interface ArrivedClip {
+  readonly file: string;
+  readonly path: string;
+  readonly hash: string;
+  readonly bytes: number;
 }
 
 const DOCUMENT_BYTES = 64 * 1024 * 1024;
 const CLIP_NAME = /^clips\/([0-9a-f]{64})\.([a-z0-9]{2,4})$/;
 /** Clips are packed already: an archive that would swell more than this is a trap. */
 const MOST_SWELLING = 3;
+/** Documents, letters and clips of one student. */
+const MOST_ENTRIES = 100_000;
 
 const no = (part: string): Refusal => new Refusal('archive_unreadable', { part });
 
 /** Everything an archive holds, held against its list, its shapes and itself; a refusal says what is wrong. */
-export async function readArchive(task: ArchiveTask): Promise<Archive> {
-  const zip = await openZip(task.path).catch(() => {
+export async function readArchive(task: ArchiveTask): Promise<ArrivedRecord> {
+  const zip = await openZip(task.path, MOST_ENTRIES).catch(() => {
     throw no('it is no ZIP, or breaks off');
   });
   try {
@@ -54,20 +72,72 @@ export async function readArchive(task: ArchiveTask): Promise<Archive> {
     if (swollen > MOST_SWELLING * task.bytes + 2 * DOCUMENT_BYTES) throw no('it would grow beyond measure');
     const tables = await tablesOf(zip, manifest);
     checkBelongs(tables, manifest);
-    const drills = ownDrillsDocument.safeParse(await json(zip, 'own_drills.json'));
-    if (!drills.success) throw no('own_drills.json');
+    const read = ownDrillsDocument.safeParse(await json(zip, 'own_drills.json'));
+    if (!read.success) throw no('own_drills.json');
+    const rowsOf = (name: string) => tables.find(([table]) => table === name)?.[1] ?? [];
+    const isNamed = namesDrill(rowsOf);
+    const drills = read.data.drills.filter(({ drill }) => isNamed(drill.id));
+    if (new Set(drills.map(({ drill }) => drill.id)).size < drills.length) throw no('own_drills.json');
     const clips = await clipsOf(zip, manifest, task);
-    for (const file of filesNamed(tables))
-      if (!clips.some((clip) => clip.file === file)) throw no(`clips/${file} is missing`);
-    return { studentId: manifest.studentId, tables, ownDrills: drills.data.drills, clips };
+    const kept = new Set(clips.map(({ file }) => file));
+    for (const file of filesNamed(tables)) if (!kept.has(file)) throw no(`clips/${file} is missing`);
+    layOut(tables, task);
+    return { ...summaryOf(rowsOf, manifest.studentId), rows: countOf(tables), clips, drills };
   } finally {
     zip.close();
   }
 }
 
+const countOf = (tables: readonly [string, readonly Row[]][]): number =>
+  tables.reduce((sum, [, rows]) => sum + rows.length, 0);
+
+function summaryOf(rowsOf: (name: string) => readonly Row[], studentId: string) {
+  const profile = JSON.parse(String(rowsOf('students')[0]?.profile)) as {
+    firstName: string;
+    familyName: string;
+    nextLesson: string | null;
+    mail?: { address: string } | null;
+  };
+  return {
+    studentId,
+    name: `${profile.firstName} ${profile.familyName}`,
+    nextLesson: profile.nextLesson,
+    mail: profile.mail?.address ?? null,
+    unsent: rowsOf('mails').filter((row) => row.made_at === null && (row.failed_at ?? null) === null).length,
+  };
+}
+
+/** Puts the rows into a database of their own, with every rule of the program's: what is wrong with them shows here. */
+function layOut(tables: readonly [string, readonly Row[]][], { folder, at }: ArchiveTask): void {
+  const { $client } = openDb(folder);
+  try {
+    $client.transaction(() => {
+      for (const [table, rows] of tables)
+        for (const row of rows) insertRow($client, table, asHistory(table, row, at));
+    })();
+  } catch (error) {
+    if (String((error as { code?: string }).code).startsWith('SQLITE_CONSTRAINT'))
+      throw no('its rows contradict each other');
+    throw error;
+  } finally {
+    $client.close();
+  }
+}
+
+/** Writes a row as it is; its columns are the table's own, since its shape was checked. */
+export function insertRow(client: Database, table: string, row: Row): void {
+  const columns = Object.keys(row);
+  const names = columns.map((name) => `"${name}"`).join(', ');
+  client
+    .prepare(`INSERT INTO "${table}" (${names}) VALUES (${columns.map(() => '?').join(', ')})`)
+    .run(...columns.map((name) => row[name]));
+}
+
 async function json(zip: OpenZip, name: string): Promise<unknown> {
   try {
-    return JSON.parse((await zip.bytes(name, DOCUMENT_BYTES)).toString('utf8'));
+    const bytes = await zip.bytes(name, DOCUMENT_BYTES);
+    checkShape(bytes, Number.POSITIVE_INFINITY);
+    return plainTexts(parse(bytes.toString('utf8')));
   } catch {
     throw no(name);
   }
@@ -153,17 +223,15 @@ const filesNamed = (tables: readonly [string, Row[]][]): string[] =>
         : [],
   );
 
-async function clipsOf(
-  zip: OpenZip,
-  manifest: StudentManifest,
-  task: ArchiveTask,
-): Promise<Archive['clips']> {
-  const clips: { file: string; path: string; hash: string; bytes: number }[] = [];
+async function clipsOf(zip: OpenZip, manifest: StudentManifest, task: ArchiveTask): Promise<ArrivedClip[]> {
+  const clips: ArrivedClip[] = [];
   for (const told of manifest.files) {
     const [, hash, ending] = CLIP_NAME.exec(told.name) ?? [];
     if (!hash || !ending) continue;
-    if (told.sha256 !== hash) throw no(told.name);
-    const path = join(task.folder, `${task.prefix}${clips.length}`);
+    // What the ZIP itself says of its length is enforced while reading: nothing larger is ever unpacked.
+    if (told.sha256 !== hash || zip.entries.get(told.name)?.uncompressedSize !== told.bytes)
+      throw no(told.name);
+    const path = join(task.folder, `clip-${clips.length}`);
     const found = await zip.extract(told.name, path).catch(() => {
       throw no(told.name);
     });

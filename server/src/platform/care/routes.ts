@@ -1,4 +1,5 @@
 import {
+  arrivalSchema,
   askErasureSchema,
   careSchema,
   contactSchema,
@@ -10,18 +11,17 @@ import {
 import { idSchema, okSchema } from '@inchstep/contract/shared';
 import type { FastifyRequest } from 'fastify';
 import { z } from 'zod';
-import { clientKey } from '../address.ts';
 import { changePassphrase, endOtherSessions, endSession, setContact } from '../auth.ts';
 import type { Context } from '../context.ts';
 import { Refusal } from '../errors.ts';
 import type { App } from '../fastifyApp.ts';
 import { SlowDoor } from '../slowDoor.ts';
+import { Arrivals } from './arrivals.ts';
 import { closeLink } from './closeLink.ts';
 import { askErasure, countsOf, takeBackErasure } from './erase.ts';
 import { Runs } from './runs.ts';
 import { careState, nameOf } from './state.ts';
 import { exportStudent } from './studentArchive.ts';
-import { takeInStudent } from './takeIn.ts';
 
 const tags = ['care'];
 const params = z.object({ id: idSchema });
@@ -53,6 +53,7 @@ export function careRoutes(app: App, ctx: Context, runs = new Runs(ctx)): void {
 
 /** A record moved or forgotten. */
 function recordRoutes(app: App, ctx: Context, runs: Runs): void {
+  const arrivals = new Arrivals(ctx);
   app.get('/api/students/:id/export.zip', { schema: { tags, params } }, async ({ params: p }, reply) =>
     reply
       .type('application/zip')
@@ -61,15 +62,39 @@ function recordRoutes(app: App, ctx: Context, runs: Runs): void {
   );
   app.post(
     '/api/care/import',
-    { schema: { tags, response: { 200: takenInSchema }, summary: 'Multipart: a student’s ZIP' } },
+    {
+      schema: {
+        tags,
+        response: { 200: arrivalSchema },
+        summary: 'Multipart: a student’s ZIP, read and shown, not yet kept',
+      },
+    },
     async (request) => {
       const part = request.isMultipart()
         ? await request.file({ limits: { fileSize: LARGEST_ARCHIVE } }).catch(() => null)
         : null;
       if (!part) throw new Refusal('no_file');
-      return takeInStudent(ctx, part.file, () => part.file.truncated);
+      return arrivals.receive(part.file, () => part.file.truncated);
     },
   );
+  arrivalRoutes(app, arrivals);
+  eraseRoutes(app, ctx, runs);
+}
+
+/** A record that was shown is taken over, or let go. */
+function arrivalRoutes(app: App, arrivals: Arrivals): void {
+  app.post(
+    '/api/care/import/:id/keep',
+    { schema: { tags, params, response: { 200: takenInSchema } } },
+    async ({ params: p }) => arrivals.keep(p.id),
+  );
+  app.post('/api/care/import/:id/drop', { schema: { tags, params, response: ok } }, async ({ params: p }) => {
+    await arrivals.drop(p.id);
+    return DONE;
+  });
+}
+
+function eraseRoutes(app: App, ctx: Context, runs: Runs): void {
   app.get(
     '/api/care/erase/:what/:subjectId',
     { schema: { tags, params: subjectSchema, response: { 200: erasurePreviewSchema } } },
@@ -105,7 +130,9 @@ function doorRoutes(app: App, ctx: Context): void {
     { schema: { tags, body: passphraseSchema, response: ok } },
     async (request) => {
       const { id, session } = coachOf(request);
-      await door.attempt(clientKey(request.ip), () => changePassphrase(ctx, id, session, request.body));
+      await door.attempt({ client: session, isKnown: true }, () =>
+        changePassphrase(ctx, id, session, request.body),
+      );
       return DONE;
     },
   );

@@ -2,12 +2,11 @@ import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Care } from '@inchstep/contract/care';
-import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, testServer } from '../../testServer.ts';
 import { Runs } from './runs.ts';
 
 // Each run is a process of its own.
-jest.setTimeout(60_000);
 
 let backupDir: string;
 let server: TestServer;

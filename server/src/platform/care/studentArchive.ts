@@ -1,13 +1,12 @@
 import type { Readable } from 'node:stream';
 import { type FileEntry, STUDENT_FORMAT, STUDENT_TABLES } from '@inchstep/contract/care';
 import { pressureCsv, shotsCsv } from '@inchstep/contract/formats';
-import { OWN_DRILL } from '@inchstep/contract/kept';
 import type { Database } from 'better-sqlite3';
 import Papa from 'papaparse';
 import type { Context } from '../context.ts';
 import { Refusal } from '../errors.ts';
-import { readKept } from '../keptColumn.ts';
 import { NO_ADDRESS } from '../outbox.ts';
+import { namesDrill, ownDrillsIn } from './arrivalDrills.ts';
 import { filesOfStudent } from './erase.ts';
 import { type Row, rowsOfStudent } from './studentRows.ts';
 import { entryOfBytes, entryOfFile, type ZipPart, zipOf } from './zips.ts';
@@ -74,19 +73,10 @@ function documents(tables: ReadonlyMap<string, readonly Row[]>): Text[] {
   });
 }
 
-/** The coach's own drills that choices, plans or sets name: without them the record could not be read elsewhere. */
+/** The coach's own drills that the record names: without them it could not be read elsewhere. */
 function ownDrills(client: Database, tables: ReadonlyMap<string, readonly Row[]>): Text {
-  const named = ['drill_choices', 'plans', 'set_logs', 'gate_decisions']
-    .flatMap((table) => tables.get(table) ?? [])
-    .map((row) => JSON.stringify([row.drills, row.body, row.drill]))
-    .join();
-  const own = client.prepare('SELECT id, document FROM own_drills ORDER BY id').all() as {
-    id: string;
-    document: string;
-  }[];
-  const drills = own
-    .filter(({ id }) => named.includes(`"${id}`) || named.includes(`\\"${id}\\"`))
-    .map(({ document }) => readKept(OWN_DRILL, document));
+  const isNamed = namesDrill((table) => tables.get(table) ?? []);
+  const drills = ownDrillsIn(client).filter(({ drill }) => isNamed(drill.id));
   return ['own_drills.json', JSON.stringify({ format: 'inchstep.drills/1', drills }, null, 1)];
 }
 

@@ -5,6 +5,7 @@ export const NOBODYS_TABLES: ReadonlySet<string> = new Set([
   'coaches',
   'sessions',
   'erasures',
+  'arrivals',
   'program_facts',
   'band_edits',
   'column_matches',

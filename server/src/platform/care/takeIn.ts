@@ -1,98 +1,148 @@
-import { randomUUID } from 'node:crypto';
-import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Readable } from 'node:stream';
+import { setImmediate as breathe } from 'node:timers/promises';
 import type { TakenIn } from '@inchstep/contract/care';
-import { READING } from '@inchstep/contract/kept';
-import { setNextLesson } from '../../rooms/intake/index.ts';
-import { gistOf } from '../../rooms/measures/index.ts';
+import { STUDENT_TABLES } from '@inchstep/contract/care';
+import type { OwnDrillDocument } from '@inchstep/contract/formats';
+import Database from 'better-sqlite3';
+import { pauseForPainNow, setNextLesson } from '../../rooms/intake/index.ts';
 import { type Context, stamp, today } from '../context.ts';
 import { Refusal } from '../errors.ts';
-import { readKept } from '../keptColumn.ts';
-import type { Archive, ArchiveTask } from './readArchive.ts';
+import { DATABASE_FILE } from '../folder.ts';
+import { drillsToAdd, ownDrillsIn } from './arrivalDrills.ts';
+import { type ArrivedClip, type ArrivedRecord, insertRow } from './readArchive.ts';
 import type { Row } from './studentRows.ts';
 
-/** What a slow machine unpacks and hashes, at worst. */
-const UNPACKED_BYTES_PER_MS = 5000;
+/** SQLite's own: pages of the log after which it is written back. */
+const USUAL_PAGES = 1000;
+/** So long rows are written before everybody else has a turn. */
+const SLICE_MS = 10;
 
-/** Takes a student's export in, whole or not at all; nobody who is here already is touched. */
-export async function takeInStudent(
-  ctx: Context,
-  stream: Readable,
-  truncated: () => boolean,
-): Promise<TakenIn> {
-  const received = await ctx.files.receive(stream);
-  const prefix = `.incoming-${randomUUID()}-`;
-  const folder = ctx.files.clipFolder;
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+/**
+ * Takes a record over that lies in `folder`, whole or not at all, in slices between which others are answered. The
+ * student's own row comes last: until then nobody sees anything of it, and what a stop leaves is taken out at the start.
+ */
+export async function takeOver(ctx: Context, record: ArrivedRecord, folder: string): Promise<TakenIn> {
+  const { studentId } = record;
+  announce(ctx, studentId);
+  const source = new Database(join(folder, DATABASE_FILE), { readonly: true });
   try {
-    if (truncated()) throw new Refusal('archive_unreadable', { part: 'it is larger than can be taken in' });
-    const task: ArchiveTask = { path: received.path, bytes: received.bytes, folder, prefix };
-    const archive = await ctx.jobs.run<Archive>('readArchive', task, received.bytes / UNPACKED_BYTES_PER_MS);
-    keepArchive(ctx, archive);
-    const profile = JSON.parse(String(archive.tables[0]?.[1][0]?.profile)) as {
-      firstName: string;
-      familyName: string;
-      nextLesson: string | null;
-    };
-    // Older programs kept the day of the next lesson with the profile.
-    const { nextLesson } = profile;
-    if (nextLesson !== null && nextLesson >= today(ctx))
-      setNextLesson(ctx, archive.studentId, nextLesson, 'the program');
-    return {
-      studentId: archive.studentId,
-      name: `${profile.firstName} ${profile.familyName}`,
-      rows: archive.tables.reduce((sum, [, rows]) => sum + rows.length, 0),
-      clips: archive.clips.length,
-    };
-  } finally {
-    await ctx.files.drop(received);
-    for (const name of readdirSync(folder))
-      if (name.startsWith(prefix)) rmSync(join(folder, name), { force: true });
-  }
-}
-
-function keepArchive(ctx: Context, archive: Archive): void {
-  const client = ctx.db.$client;
-  ctx.db.transaction(
-    () => {
-      if (client.prepare('SELECT 1 FROM students WHERE id = ?').get(archive.studentId))
-        throw new Refusal('already_here');
-      for (const clip of archive.clips)
-        ctx.files.keep(
-          { path: clip.path, hash: clip.hash, bytes: clip.bytes },
-          clip.file.split('.')[1] as string,
-        );
-      for (const [table, rows] of archive.tables)
-        for (const row of rows) insertRow(ctx, table, AS_TAKEN_IN[table]?.(ctx, row) ?? row);
-      for (const { drill, ...rest } of archive.ownDrills)
-        client
-          .prepare('INSERT OR IGNORE INTO own_drills (id, document, at) VALUES (?, ?, ?)')
-          .run(drill.id, JSON.stringify({ drill, ...rest }), stamp(ctx));
-    },
-    { behavior: 'immediate' },
-  );
-  ctx.records.everybodyChanged();
-}
-
-/** What is not taken over as it is written. */
-const AS_TAKEN_IN: Readonly<Record<string, (ctx: Context, row: Row) => Row>> = {
-  // A way in is no part of the record: whoever wrote the file may hold its token.
-  links: (ctx, row) => ({ ...row, revoked_at: row.revoked_at ?? stamp(ctx) }),
-  // What is made from another column says nothing of its own.
-  readings: (_, row) => ({ ...row, gist: JSON.stringify(gistOf(readKept(READING, String(row.body)))) }),
-};
-
-function insertRow(ctx: Context, table: string, row: Row): void {
-  const columns = Object.keys(row);
-  const names = columns.map((name) => `"${name}"`).join(', ');
-  try {
-    ctx.db.$client
-      .prepare(`INSERT INTO "${table}" (${names}) VALUES (${columns.map(() => '?').join(', ')})`)
-      .run(...columns.map((name) => row[name]));
+    // The log is written back by a helper: here it would hold everybody up.
+    ctx.db.$client.pragma('wal_autocheckpoint = 0');
+    const files = new Map(record.clips.map((clip) => [clip.file, clip]));
+    for (const { table } of STUDENT_TABLES)
+      if (table !== 'students') await copyTable(ctx, source, table, files);
+    await writeBack(ctx);
+    const [student] = source.prepare('SELECT * FROM students').all() as Row[];
+    ctx.db.transaction(() => {
+      insertRow(ctx.db.$client, 'students', student as Row);
+      addDrills(ctx, record.drills);
+      ctx.db.$client.prepare('DELETE FROM arrivals WHERE student_id = ?').run(studentId);
+      // Older programs kept the day of the next lesson with the profile, and "pain now" without its pause.
+      if (record.nextLesson !== null && record.nextLesson >= today(ctx))
+        setNextLesson(ctx, studentId, record.nextLesson, 'the program');
+      pauseForPainNow(ctx, studentId);
+    });
   } catch (error) {
+    takeOut(ctx, studentId);
     if (String((error as { code?: string }).code).startsWith('SQLITE_CONSTRAINT'))
       throw new Refusal('id_taken');
     throw error;
+  } finally {
+    source.close();
+    ctx.db.$client.pragma(`wal_autocheckpoint = ${USUAL_PAGES}`);
   }
+  ctx.records.everybodyChanged();
+  return { studentId, name: record.name, rows: record.rows, clips: record.clips.length };
+}
+
+/** Has the log put on the disk and written back by a helper: the last transaction then has little to wait for. */
+async function writeBack(ctx: Context): Promise<void> {
+  await ctx.jobs.run('writeBack', { file: join(ctx.dataDir, DATABASE_FILE) }).catch(() => undefined);
+}
+
+/** Notes the arrival, so that a stop in the middle leaves nothing; refused where the student is here, or coming. */
+function announce(ctx: Context, studentId: string): void {
+  const client = ctx.db.$client;
+  ctx.db.transaction(() => {
+    if (client.prepare('SELECT 1 FROM students WHERE id = ?').get(studentId))
+      throw new Refusal('already_here');
+    if (client.prepare('SELECT 1 FROM arrivals WHERE student_id = ?').get(studentId))
+      throw new Refusal('busy');
+    client.prepare('INSERT INTO arrivals (student_id, at) VALUES (?, ?)').run(studentId, stamp(ctx));
+  });
+}
+
+async function copyTable(
+  ctx: Context,
+  source: Database.Database,
+  table: string,
+  files: ReadonlyMap<string, ArrivedClip>,
+): Promise<void> {
+  const rows = source.prepare(`SELECT * FROM "${table}" ORDER BY rowid`).iterate() as IterableIterator<Row>;
+  try {
+    while (!slice(ctx, table, rows, files)) await breathe();
+  } finally {
+    rows.return?.();
+  }
+}
+
+/** Writes as many rows as a short moment holds; true when there are no more. Their files come with them. */
+function slice(
+  ctx: Context,
+  table: string,
+  rows: IterableIterator<Row>,
+  files: ReadonlyMap<string, ArrivedClip>,
+): boolean {
+  const client = ctx.db.$client;
+  const until = performance.now() + SLICE_MS;
+  // The row that all of them hang on comes last.
+  client.pragma('foreign_keys = OFF');
+  // Nothing is acknowledged before the last transaction, so that a slice need not wait for the disk.
+  client.pragma('synchronous = NORMAL');
+  try {
+    return client.transaction(() => {
+      while (performance.now() < until) {
+        const next = rows.next();
+        if (next.done) return true;
+        const clip = files.get(fileOf(table, next.value) ?? '');
+        if (clip) ctx.files.keep(clip, clip.file.split('.')[1] as string);
+        insertRow(client, table, next.value);
+      }
+      return false;
+    })();
+  } finally {
+    client.pragma('synchronous = FULL');
+    client.pragma('foreign_keys = ON');
+  }
+}
+
+function fileOf(table: string, row: Row): string | null {
+  if (table === 'clips' || table === 'enclosures') return String(row.file);
+  if (table !== 'swings') return null;
+  return (JSON.parse(String(row.body)) as { track?: { file?: string } | null }).track?.file ?? null;
+}
+
+function addDrills(ctx: Context, brought: readonly OwnDrillDocument[]): void {
+  const add = ctx.db.$client.prepare('INSERT INTO own_drills (id, document, at) VALUES (?, ?, ?)');
+  for (const entry of drillsToAdd(brought, ownDrillsIn(ctx.db.$client)))
+    add.run(entry.drill.id, JSON.stringify(entry), stamp(ctx));
+}
+
+/** Takes a half record out again: a row to hang on, and everything goes with it. */
+function takeOut(ctx: Context, studentId: string): void {
+  const client = ctx.db.$client;
+  ctx.db.transaction(() => {
+    client
+      .prepare("INSERT OR IGNORE INTO students (id, version, profile, created_at) VALUES (?, 1, '{}', '')")
+      .run(studentId);
+    client.prepare('DELETE FROM students WHERE id = ?').run(studentId);
+    client.prepare('DELETE FROM arrivals WHERE student_id = ?').run(studentId);
+  });
+}
+
+/** What a stop left half is taken out. Returns how many records went. */
+export function clearArrivals(ctx: Context): number {
+  const half = ctx.db.$client.prepare('SELECT student_id FROM arrivals').pluck().all() as string[];
+  for (const studentId of half) takeOut(ctx, studentId);
+  return half.length;
 }

@@ -72,15 +72,18 @@ const openFile = promisify(
     yauzl.open(path, options, done),
 );
 
+/** Of a whole program’s backup. */
+const MOST_ENTRIES = 1_100_000;
+
 /** Opens a ZIP that may lie about itself: names are taken as names only, sizes are enforced while reading. */
-export async function openZip(path: string): Promise<OpenZip> {
+export async function openZip(path: string, mostEntries = MOST_ENTRIES): Promise<OpenZip> {
   const zip = await openFile(path, {
     autoClose: false,
     lazyEntries: true,
     validateEntrySizes: true,
     strictFileNames: true,
   });
-  const entries = await entriesOf(zip).catch((error: unknown) => {
+  const entries = await entriesOf(zip, mostEntries).catch((error: unknown) => {
     zip.close();
     throw error;
   });
@@ -107,15 +110,13 @@ export async function openZip(path: string): Promise<OpenZip> {
   };
 }
 
-const MOST_ENTRIES = 1_100_000;
-
-function entriesOf(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
+function entriesOf(zip: yauzl.ZipFile, most: number): Promise<Map<string, yauzl.Entry>> {
   const entries = new Map<string, yauzl.Entry>();
   return new Promise((done, fail) => {
     zip.on('error', fail);
     zip.on('end', () => done(entries));
     zip.on('entry', (entry: yauzl.Entry) => {
-      if (entries.has(entry.fileName) || entries.size > MOST_ENTRIES) {
+      if (entries.has(entry.fileName) || entries.size > most) {
         fail(new Error('openZip: a name twice, or too many'));
         return;
       }

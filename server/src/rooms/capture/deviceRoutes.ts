@@ -12,6 +12,7 @@ import { daySchema, idSchema } from '@inchstep/contract/shared';
 import { CLUBS } from '@inchstep/core/intake';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
+import { DOCUMENT_BODY } from '../../platform/bodies.ts';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
@@ -69,7 +70,7 @@ export function deviceRoutes(app: App, ctx: Context): void {
   const one = { 200: shotSetSchema };
   app.post(
     '/api/students/:id/shots',
-    { schema: { tags, params, body: newShotSetSchema, response: one } },
+    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: newShotSetSchema, response: one } },
     async (request) => addShots(ctx, request.params.id, request.body, authorOf(request)),
   );
   app.put(
@@ -96,7 +97,7 @@ function pressureRoutes(app: App, ctx: Context): void {
   );
   app.put(
     '/api/swings/:id/pressure',
-    { schema: { tags, params, body: newPressureSchema, response } },
+    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: newPressureSchema, response } },
     async ({ params: p, body }) => putPressure(ctx, p.id, body),
   );
   app.delete('/api/swings/:id/pressure', { schema: { tags, params, response } }, async ({ params: p }) => {

@@ -7,11 +7,10 @@ import type { Reading } from '@inchstep/contract/measures';
 import { guessColumns } from '@inchstep/core/capture';
 import { seededRandom } from '@inchstep/core/foundation';
 import { hitShots, makeGolfer, standOnMat, trackGolfer, trueMeasures } from '@inchstep/standins';
-import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
 
 // A track is measured over and over with fresh noise: seconds inside the test runner's sandbox.
-jest.setTimeout(30_000);
 
 let server: TestServer;
 let student: string;

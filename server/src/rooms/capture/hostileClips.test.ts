@@ -4,11 +4,9 @@ import { join } from 'node:path';
 import type { Clip } from '@inchstep/contract/capture';
 import type { Checkin, StudentPage } from '@inchstep/contract/checkins';
 import type { Reading } from '@inchstep/contract/measures';
-import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { Jobs } from '../../platform/jobs.ts';
 import { addStudent, clipBytes, markedSwing, type TestServer, testServer } from '../../testServer.ts';
-
-jest.setTimeout(60_000);
 
 let server: TestServer;
 let student: string;
@@ -73,10 +71,9 @@ describe('a file that lies about itself is refused in words, soon, and leaves no
   });
   test('while one is read, everybody else is answered', async () => {
     const order: string[] = [];
-    const reading = server.ctx.jobs.run('forever', {}).catch(() => order.push('read'));
+    const reading = server.ctx.jobs.run('forever', {}, -18_000).catch(() => order.push('read'));
     for (let i = 0; i < 5; i++) expect((await server.ask('GET', '/api/students')).status).toBe(200);
     order.push('answered');
-    await server.ctx.jobs.close();
     await reading;
     expect(order).toEqual(['answered', 'read']);
   });
@@ -85,6 +82,14 @@ describe('a file that lies about itself is refused in words, soon, and leaves no
     await expect(jobs.run('forever', {})).rejects.toThrow('file_too_heavy');
     await jobs.close();
     expect((await send(good)).status).toBe(200);
+  });
+  test('a machine that is too busy to read fails no sound file: what counts is processor time', async () => {
+    const jobs = new Jobs({ deadlineMs: 800 });
+    expect(await jobs.run('asleep', { ms: 1500 })).toBe('woke');
+    await jobs.close();
+    const strict = new Jobs({ deadlineMs: 800, stallMs: 500 });
+    await expect(strict.run('asleep', { ms: 20_000 })).rejects.toThrow('file_too_heavy');
+    await strict.close();
   });
 });
 

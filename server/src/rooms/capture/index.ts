@@ -1,5 +1,6 @@
 export { shotDaysOf } from './deviceRepo.ts';
 export type { EnclosureFacts } from './inspectEnclosure.ts';
+export { roomForStudent } from './quota.ts';
 export { captureRoutes, readUpload, sendClip, sendKept } from './routes.ts';
 export {
   addClip,

@@ -1,6 +1,6 @@
 import { type Clip, clipSchema, type Swing } from '@inchstep/contract/capture';
 import { isIsoDay } from '@inchstep/core/foundation';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, gte, sql } from 'drizzle-orm';
 import { dayOf } from '../../platform/context.ts';
 import type { Db } from '../../platform/db.ts';
 import { clips, swings } from './tables.ts';
@@ -109,3 +109,17 @@ const toRow = ({ club, speed, drill, aid, place, cue, views, marks, track, ...ro
   ...row,
   body: { club, speed, drill, aid, place, cue, views, marks, track },
 });
+
+/** Bytes of film that a student sent since a moment. */
+export const studentBytesSince = (db: Db, studentId: string, since: string): number =>
+  db
+    .select({ bytes: sql<number>`coalesce(sum(json_extract(${clips.facts}, '$.bytes')), 0)` })
+    .from(clips)
+    .where(
+      and(
+        eq(clips.studentId, studentId),
+        gte(clips.createdAt, since),
+        sql`json_extract(${clips.facts}, '$.from') = 'student'`,
+      ),
+    )
+    .get()?.bytes ?? 0;

@@ -11,6 +11,7 @@ import { daySchema, idSchema } from '@inchstep/contract/shared';
 import { VIEW_KINDS } from '@inchstep/core/intake';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
+import { DOCUMENT_BODY } from '../../platform/bodies.ts';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
@@ -82,7 +83,7 @@ function swingRoutes(app: App, ctx: Context): void {
   );
   app.post(
     '/api/students/:id/swings',
-    { schema: { tags, params, body: newSwingSchema, response: one } },
+    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: newSwingSchema, response: one } },
     async (request) => {
       const { id, ...input } = request.body;
       return createSwing(ctx, request.params.id, id, input, { author: authorOf(request) });
@@ -98,7 +99,7 @@ function swingRoutes(app: App, ctx: Context): void {
   );
   app.put(
     '/api/swings/:id',
-    { schema: { tags, params, body: editSwingSchema, response: one } },
+    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: editSwingSchema, response: one } },
     async ({ params: p, body: { version, ...input } }) => editSwing(ctx, p.id, version, input),
   );
   app.post('/api/swings/:id/discard', { schema: { tags, params, response: one } }, async ({ params: p }) =>

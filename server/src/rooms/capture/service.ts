@@ -7,6 +7,7 @@ import type { Received } from '../../platform/files.ts';
 import { getStudent, once, record, refuseWithoutConsent } from '../intake/index.ts';
 import type { ClipFacts } from './inspectClip.ts';
 import { noteToLook } from './looks.ts';
+import { roomForStudent } from './quota.ts';
 import {
   clipById,
   clipsOf,
@@ -36,9 +37,14 @@ export const addClip = (ctx: Context, studentId: string, upload: Upload): Promis
       refuseWithoutConsent(ctx, getStudent(ctx, studentId));
       if (upload.recordedOn > plusDays(today(ctx), 1))
         throw new Refusal('date_in_future', { value: upload.recordedOn }, 'recordedOn');
+      if (upload.from === 'student' && roomForStudent(ctx, studentId) <= 0) throw new Refusal('clip_quota');
     },
     inspect: { job: 'inspectClip', task: {} },
-    keep: (received, facts) => keepClip(ctx, studentId, upload, received, facts),
+    keep: (received, facts) => {
+      if (upload.from === 'student' && received.bytes > roomForStudent(ctx, studentId))
+        throw new Refusal('clip_quota');
+      keepClip(ctx, studentId, upload, received, facts);
+    },
     read: () => clipFile(ctx, upload.id).clip,
   });
 

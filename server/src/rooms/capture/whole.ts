@@ -30,10 +30,10 @@ export async function takeWhole<T>(
   const { stream, fileName } = file ?? { stream: Readable.from([]), fileName: '' };
   try {
     const taken = await take({ ...fields, ...sender, fileName, stream, truncated: () => false });
-    await ctx.pieces.drop(pieces);
+    await ctx.pieces.drop(owner, pieces);
     return taken;
   } catch (error) {
-    if (error instanceof Refusal) await ctx.pieces.drop(pieces);
+    if (error instanceof Refusal) await ctx.pieces.drop(owner, pieces);
     throw error;
   } finally {
     stream.destroy();

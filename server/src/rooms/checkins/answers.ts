@@ -13,7 +13,7 @@ import { dropLetter, letterById, markLetter } from './letterRepo.ts';
 import { keepLetter, sendLetters } from './letters.ts';
 import { dropReply, insertReply, replyTo, setReplyGoes } from './repo.ts';
 import { askForClips, withdrawRequest } from './requests.ts';
-import { feltOfCheckin } from './review.ts';
+import { feltOfCheckin, reviewFacts } from './review.ts';
 import { getCheckin } from './service.ts';
 import type { MailDate } from './tables.ts';
 
@@ -27,6 +27,8 @@ export function sendReply(ctx: Context, checkinId: string, sent: ReplySend, auth
   const known = replyTo(ctx.db, checkinId);
   if (known && known.id !== id) throw new Refusal('changed_meanwhile');
   const send = () => {
+    // What was shown is what is answered: a plan laid in the same press begins a new count.
+    const shown = reviewFacts(ctx, getCheckin(ctx, checkinId));
     for (const word of gates) decideGate(ctx, studentId, word, author);
     const planId = replan ? planAnew(ctx, studentId, author) : null;
     if (request) askForClips(ctx, studentId, request, author);
@@ -34,7 +36,7 @@ export function sendReply(ctx: Context, checkinId: string, sent: ReplySend, auth
     const goesAt = goesAfter(at);
     const feelId = keepFelt(ctx, checkinId, author);
     const along = { feelId, gates: gates.map((word) => word.id), requestId: request?.id ?? null, planId };
-    insertReply(ctx.db, { id, checkinId, text, at, draft, goesAt, along });
+    insertReply(ctx.db, { id, checkinId, text, at, draft, goesAt, along, shown });
     const date: MailDate | null = request && {
       day: request.dueOn,
       title: askText(request, libraryWords(ctx).nameOf),

@@ -11,6 +11,8 @@ import { captionTalk, dropEnclosure, enclose, enclosureFor, shownEnclosure, talk
 const params = z.object({ id: idSchema });
 const tags = ['checkins'];
 const one = { 200: enclosureSchema };
+/** Everything of a spoken review but its voice: at most 20,000 moves. */
+const MOST_TALK_BYTES = 1_500_000;
 
 /** What goes along with the answer to a check-in: put in and looked at by the coach, then shown on the student's page. */
 export function enclosureRoutes(app: App, ctx: Context): void {
@@ -25,7 +27,7 @@ export function enclosureRoutes(app: App, ctx: Context): void {
       },
     },
     async (request) => {
-      const { part, fields } = await uploadParts(request, newEnclosureSchema);
+      const { part, fields } = await uploadParts(request, newEnclosureSchema, MOST_TALK_BYTES);
       return enclose(ctx, request.params.id, {
         ...fields,
         author: authorOf(request),

@@ -8,7 +8,7 @@ import type {
   TalkDocument,
 } from '@inchstep/contract/checkins';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { carryOutErasures } from '../../platform/care/erase.ts';
+import { carryOutErasures, finishErasures } from '../../platform/care/erase.ts';
 import { addStudent, clipBytes, type TestServer, testServer } from '../../testServer.ts';
 import { silentVoice } from '../../testVoice.ts';
 import { sweepEnclosures } from './enclosures.ts';
@@ -220,6 +220,7 @@ test('erased with the clip that it shows, and with the student', async () => {
   expect((await server.ask('POST', '/api/care/erasures', what)).status).toBe(200);
   server.at('2027-03-01T09:20:00');
   expect(carryOutErasures(server.ctx)).toBe(1);
+  await finishErasures(server.ctx);
   expect((await server.ask<Checkin>('GET', `/api/checkins/${checkin}`)).body.enclosures).toEqual([]);
   expect(existsSync(server.ctx.files.pathOf(file))).toBe(false);
   server.at('2027-03-01T09:00:00');

@@ -1,6 +1,7 @@
 import type { Letter } from '@inchstep/contract/checkins';
 import { LETTER_WORDS } from '@inchstep/contract/words';
 import { isFinal, letterState, nextTry } from '@inchstep/core/checkins';
+import { mailAddress } from '@inchstep/core/intake';
 import ical from 'ical-generator';
 import { hashToken } from '../../platform/auth.ts';
 import { type Context, newToken, stamp } from '../../platform/context.ts';
@@ -82,9 +83,9 @@ async function putInFolder(ctx: Context, row: LetterRow): Promise<boolean> {
 }
 
 async function deliver(ctx: Context, row: LetterRow): Promise<void> {
-  const { mail } = getStudent(ctx, row.studentId).profile;
   // Who has agreed to no mail reads it on the page.
-  if (!mail) return void markLetter(ctx.db, row.id, { madeAt: stamp(ctx), trouble: 'no_address' });
+  if (mailAddress(getStudent(ctx, row.studentId).profile) === null)
+    return void markLetter(ctx.db, row.id, { madeAt: stamp(ctx), trouble: 'no_address' });
   const tries = row.tries + 1;
   const page = linkForLetter(ctx, row.studentId);
   try {
@@ -107,11 +108,10 @@ async function deliver(ctx: Context, row: LetterRow): Promise<void> {
 }
 
 function messageOf(ctx: Context, row: LetterRow, pageUrl: string | null): Message {
-  const { mail } = getStudent(ctx, row.studentId).profile;
   return {
     id: row.id,
     toName: row.toName,
-    toAddress: mail?.address ?? NO_ADDRESS,
+    toAddress: mailAddress(getStudent(ctx, row.studentId).profile) ?? NO_ADDRESS,
     subject: row.subject,
     text: row.text,
     at: new Date(row.at),

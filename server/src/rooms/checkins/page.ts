@@ -11,7 +11,6 @@ import {
   inUse,
   knownCase,
   type Library,
-  layerOf,
   ownDrillsOf,
   setupFor,
 } from '@inchstep/core/prescription';
@@ -62,7 +61,6 @@ export function pageOf(ctx: Context, studentId: string): StudentPage {
       cautions: cautionsFor(drill, file),
       layers: drill.layers.map(({ tells }) => ({ tells })),
       guard: drill.guard,
-      layer: choice ? layerOf(choice, drill) : 1,
       amounts: amountsFor(drill, file),
       exaggerate: feelSizingFor(feels, drill.moves, choice?.forFault ?? null).factor,
     })),

@@ -1,4 +1,5 @@
 import { planAsks } from '@inchstep/core/checkins';
+import { mailAddress } from '@inchstep/core/intake';
 import { gateStates } from '@inchstep/core/practice';
 import { type Context, newId, today } from '../../platform/context.ts';
 import { getStudent } from '../intake/index.ts';
@@ -39,7 +40,7 @@ function askOne(ctx: Context, studentId: string): void {
   });
   if (!asked) return;
   const { from, because, ...ask } = asked;
-  const byMail = getStudent(ctx, studentId).profile.mail !== null;
+  const byMail = mailAddress(getStudent(ctx, studentId).profile) !== null;
   askForClips(ctx, studentId, { id: newId(), ...ask, kinds: [...ask.kinds], byMail }, 'plan', {
     from,
     because,

@@ -14,14 +14,18 @@ export function queueOf(ctx: Context): { rows: QueueRow[]; week: { came: number;
     const reasons = waitingAt(summary.waiting, now);
     if (reasons.length > 0) waiting.push({ summary, id: summary.studentId, waiting: reasons });
   }
-  const rows = rankQueue(waiting).map(({ entry: { summary }, reason, waitingHours }) => ({
-    id: summary.opens?.checkinId ?? summary.studentId,
-    studentId: summary.studentId,
-    studentName: `${summary.firstName} ${summary.familyName}`,
-    checkinId: summary.opens?.checkinId ?? null,
-    reason,
-    waitingHours,
-    note: summary.opens?.note ?? '',
-  }));
+  const rows = rankQueue(waiting).map(({ entry: { summary }, reason, waitingHours }) => {
+    // A report of pain is told in its own words, never in those of another check-in.
+    const opens = reason === 'pain' ? summary.pain : summary.opens;
+    return {
+      id: opens?.checkinId ?? summary.studentId,
+      studentId: summary.studentId,
+      studentName: `${summary.firstName} ${summary.familyName}`,
+      checkinId: opens?.checkinId ?? null,
+      reason,
+      waitingHours,
+      note: opens?.note ?? '',
+    };
+  });
   return { rows, week: weekOf(ctx.db, addDays(ctx.now(), -7).toISOString()) };
 }

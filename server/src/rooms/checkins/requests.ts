@@ -11,7 +11,7 @@ import {
 } from '@inchstep/core/checkins';
 import { plusDays } from '@inchstep/core/foundation';
 import { standsOn } from '@inchstep/core/practice';
-import { inUse, layerOf } from '@inchstep/core/prescription';
+import { inUse } from '@inchstep/core/prescription';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { getStudent, once, record } from '../intake/index.ts';
@@ -35,10 +35,7 @@ export function usualAsk(ctx: Context, studentId: string): FilmAsk {
   const file = ctx.records.of(studentId);
   const choice = inUse(file.prescription);
   const drill = libraryOf(ctx).byId(choice?.drills[0] ?? '');
-  const standing =
-    choice && drill
-      ? { drill: drill.id, stage: standsOn(file, drill).stage, layer: layerOf(choice, drill) }
-      : null;
+  const standing = drill ? { drill: drill.id, ...standsOn(file, drill) } : null;
   const reviewDates = livePlan(ctx, studentId)?.reviewDates ?? [];
   return proposeRequest({ films: profile.films, standing, reviewDates, today: today(ctx) });
 }

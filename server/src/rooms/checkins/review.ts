@@ -1,4 +1,4 @@
-import type { Checkin, Review } from '@inchstep/contract/checkins';
+import type { Checkin, Review, ReviewShown } from '@inchstep/contract/checkins';
 import { draftReply, type Lengths } from '@inchstep/contract/words';
 import { viewsToLook } from '@inchstep/core/capture';
 import { type FeltAgainst, type FilmSeen, feltAgainst, phrasesOf } from '@inchstep/core/checkins';
@@ -7,7 +7,7 @@ import { type Context, today } from '../../platform/context.ts';
 import { listSwings } from '../capture/index.ts';
 import { feltSince, livePlan, strikesSince } from '../practice/index.ts';
 import { libraryOf, libraryWords } from '../prescription/index.ts';
-import { lastWordAt, writtenBefore } from './repo.ts';
+import { lastWordAt, replyTo, writtenBefore } from './repo.ts';
 import { requestOfCheckin, usualAsk } from './requests.ts';
 import { getCheckin } from './service.ts';
 
@@ -17,6 +17,17 @@ const LETTERS_READ = 200;
 /** Everything a review opens with: what was measured, done and decided, and a reply drafted from it. */
 export function reviewOf(ctx: Context, checkinId: string, lengths: Lengths): Review {
   const checkin = getCheckin(ctx, checkinId);
+  const shown = replyTo(ctx.db, checkinId)?.shown ?? reviewFacts(ctx, checkin);
+  const { firstName } = ctx.records.of(checkin.studentId).intake;
+  return {
+    ...shown,
+    draft: draftReply(shown.facts, firstName, libraryWords(ctx), lengths),
+    phrases: phrasesOf(writtenBefore(ctx.db, LETTERS_READ)),
+  };
+}
+
+/** The facts of a review as they stand now. */
+export function reviewFacts(ctx: Context, checkin: Checkin): ReviewShown {
   const { studentId } = checkin;
   const file = ctx.records.of(studentId);
   const now = today(ctx);
@@ -31,8 +42,6 @@ export function reviewOf(ctx: Context, checkinId: string, lengths: Lengths): Rev
   const since = lastWordAt(ctx.db, studentId, checkin.at);
   return {
     facts,
-    draft: draftReply(facts, file.intake.firstName, libraryWords(ctx), lengths),
-    phrases: phrasesOf(writtenBefore(ctx.db, LETTERS_READ)),
     felt: feltSince(ctx.db, studentId, since),
     strikes: strikesSince(ctx.db, studentId, since),
     asked: requestOfCheckin(ctx, studentId, checkin.at),

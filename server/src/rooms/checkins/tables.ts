@@ -1,7 +1,9 @@
 import type { TalkDocument } from '@inchstep/contract/checkins';
+import { REVIEW_SHOWN } from '@inchstep/contract/kept';
 import type { EnclosureKind, FeltAnswer, FilmRequest } from '@inchstep/core/checkins';
 import type { ViewKind } from '@inchstep/core/intake';
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { keptColumn } from '../../platform/keptColumn.ts';
 import { students } from '../intake/tables.ts';
 
 /** What one press did beside the reply. */
@@ -62,6 +64,8 @@ export const replies = sqliteTable('replies', {
   draft: text('draft').notNull().default(''),
   /** Until then it can be taken back, and nobody reads it; null: of before there was time for that. */
   goesAt: text('goes_at'),
+  /** The facts of the review as they stood when it was answered; null: of before they were kept. */
+  shown: keptColumn('shown', REVIEW_SHOWN),
   /** What else was done in the same press, to be undone with it. */
   along: text('along', { mode: 'json' }).$type<AnswerAlong>(),
 });

@@ -76,21 +76,30 @@ describe('from a measured swing', () => {
   });
   test('a whole day is surer than one of its swings; another club is not mixed in', async () => {
     const student = await addStudent(server);
-    const swingId = await filmed(student, 'gus', '2027-03-02');
-    await filmed(student, 'gus', '2027-03-02');
+    const swingId = await filmed(student, 'priya-then', '2027-03-02');
+    // The habit of a day has the player's wandering in it: it takes a few swings to be surer than of one.
+    for (let i = 0; i < 5; i++) await filmed(student, 'priya-then', '2027-03-02');
     const other = markedSwing('mei-then', { recordedOn: '2027-03-02', club: 'driver' });
     await server.ask('POST', `/api/students/${student}/swings`, other);
     await server.ask('POST', `/api/swings/${other.id}/measure`);
     const alone = (await diagnose(student, { swingId })).body;
     const day = (await diagnose(student, { swingId, wholeDay: true })).body;
     expect([alone.wholeDay, day.wholeDay]).toEqual([false, true]);
-    const sdOf = (d: DiagnosisRecord) => d.result.roots[0]?.for[0]?.measure?.sd as number;
+    // The day may put another measure first: each is held against itself.
+    const measuresOf = (d: DiagnosisRecord) =>
+      new Map(
+        d.result.roots
+          .flatMap((root) => root.for)
+          .flatMap(({ finding, measure }) => (measure ? [[finding, measure]] : [])),
+      );
+    const [one, both] = [measuresOf(alone), measuresOf(day)];
+    const shared = [...one.keys()].filter((finding) => both.has(finding));
     expect(named(day)[0]).toBe(named(alone)[0]);
-    expect(sdOf(day)).toBeLessThan(0.95 * sdOf(alone));
-    expect(day.result.roots[0]?.for[0]?.measure?.value).toBeCloseTo(
-      alone.result.roots[0]?.for[0]?.measure?.value as number,
-      6,
-    );
+    expect(shared.length).toBeGreaterThan(0);
+    for (const finding of shared) {
+      expect(both.get(finding)?.sd).toBeLessThan(0.95 * (one.get(finding)?.sd as number));
+      expect(both.get(finding)?.value).toBeCloseTo(one.get(finding)?.value as number, 6);
+    }
   });
   test('another student’s swing can’t be used', async () => {
     const swingId = await filmed(await addStudent(server), 'wren', '2027-03-02');
@@ -102,7 +111,7 @@ describe('from a measured swing', () => {
     const now = async () =>
       (await server.ask<DiagnosisNow | null>('GET', `/api/diagnoses/${body.id}/now`)).body;
     expect(await now()).toBeNull();
-    const swingId = await filmed(student, 'gus', '2027-03-05');
+    const swingId = await filmed(student, 'priya-then', '2027-03-05');
     expect(await now()).toMatchObject({ swingId, recordedOn: '2027-03-05' });
   });
 });

@@ -1,11 +1,10 @@
 import type { Hold } from '@inchstep/contract/intake';
 import { type HoldSpan, onOurClock, stoppedBy } from '@inchstep/core/intake';
-import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
+import { type Context, dayOf, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { isKnown, once } from './once.ts';
 import { record } from './record.ts';
-import { holdsOf, insertHold, liftHolds, openHold, sayWhere } from './repo.ts';
-import { getStudent } from './service.ts';
+import { holdsOf, insertHold, liftHolds, openHold, sayWhere, studentRow, updateProfile } from './repo.ts';
 
 export const holdOf = (ctx: Context, studentId: string): Hold | null => openHold(ctx.db, studentId);
 
@@ -19,6 +18,12 @@ export function reportPain(
 ): void {
   insertHold(ctx.db, studentId, { id, where, at, liftedAt: null, liftNote: '' });
   record(ctx, studentId, 'hold', { where });
+}
+
+/** "Pain now" among the intake answers is a report of pain like any other; one that stands already is enough. */
+export function pauseForPainNow(ctx: Context, studentId: string): void {
+  const safety = studentRow(ctx.db, studentId)?.profile.safety;
+  if (safety?.painNow && !openHold(ctx.db, studentId)) reportPain(ctx, studentId, newId(), safety.painWhere);
 }
 
 /** A report of pain with an id of its own. */
@@ -43,7 +48,7 @@ export function stopForPain(
   { id, where, writtenAt }: PainSent,
   { author, sentAt }: PainSender,
 ): void {
-  getStudent(ctx, studentId);
+  refuseUnknown(ctx, studentId);
   const stop = () => {
     const since = onThisClock(ctx, studentId, writtenAt, sentAt) ?? stamp(ctx);
     reportPain(ctx, studentId, id, where, since);
@@ -53,13 +58,25 @@ export function stopForPain(
   if (!isNew && where !== '') ctx.records.write(studentId, () => sayWhere(ctx.db, id, where), 'file');
 }
 
-/** Only the coach lifts a hold, and says why. */
+function refuseUnknown(ctx: Context, studentId: string): void {
+  if (!studentRow(ctx.db, studentId)) throw new Refusal('not_found');
+}
+
+/** Only the coach lifts a hold, and says why. The intake no longer answers "pain now" after it. */
 export function liftHold(ctx: Context, studentId: string, note: string): void {
-  getStudent(ctx, studentId);
+  refuseUnknown(ctx, studentId);
   ctx.records.write(studentId, () => {
     if (liftHolds(ctx.db, studentId, stamp(ctx), note) === 0) throw new Refusal('not_found');
+    endPainNow(ctx, studentId);
     record(ctx, studentId, 'hold_lifted', { note });
   });
+}
+
+function endPainNow(ctx: Context, studentId: string): void {
+  const row = studentRow(ctx.db, studentId);
+  if (!row?.profile.safety.painNow) return;
+  const safety = { ...row.profile.safety, painNow: false, painWhere: '' };
+  updateProfile(ctx.db, studentId, row.version, { ...row.profile, safety });
 }
 
 const spansOf = (ctx: Context, studentId: string): HoldSpan[] =>

@@ -1,4 +1,4 @@
-export { holdOf, onThisClock, refuseInPain, reportPain, stopForPain } from './holds.ts';
+export { holdOf, onThisClock, pauseForPainNow, refuseInPain, reportPain, stopForPain } from './holds.ts';
 export { lessonAt } from './lessonRepo.ts';
 export { doToLesson, eventsIn, getLesson, keepSummary, nextLessonDay, setNextLesson } from './lessons.ts';
 export { isKnown, once, onceTogether, type Write } from './once.ts';

@@ -222,3 +222,30 @@ Well swung.`,
     expect(strange.status).toBe(404);
   });
 });
+
+describe('a lesson that was agreed for today', () => {
+  const begin = (id = randomUUID(), mode: NewLesson['mode'] = 'in_person') =>
+    agree({ id, day: '2027-03-01', time: null, mode, begin: true });
+  test('is the one that begins, once, however it is held and however often it is pressed', async () => {
+    const { id } = (await agree({ day: '2027-03-01', time: '15:00', place: 'Bay 2' })).body;
+    const press = randomUUID();
+    const began = await begin(press, 'video');
+    expect(began.body).toMatchObject({ id, time: '15:00', place: 'Bay 2', minutes: 45, mode: 'video' });
+    expect((await begin(press, 'video')).body).toMatchObject({ id });
+    expect((await begin()).body).toMatchObject({ code: 'lesson_running' });
+    const { lessons: all, running } = await lessons();
+    expect(all.map((lesson) => lesson.id)).toEqual([id]);
+    expect(running).toMatchObject({ id });
+  });
+  test('of two, the earlier one; one of another day, called off or held already is none', async () => {
+    const later = (await agree({ day: '2027-03-01', time: '16:00' })).body.id;
+    const early = (await agree({ day: '2027-03-01', time: '10:00' })).body.id;
+    await agree({ day: '2027-03-02' });
+    expect((await begin()).body.id).toBe(early);
+    await deed(early, 'end');
+    await deed(later, 'cancel');
+    const unplanned = randomUUID();
+    expect((await begin(unplanned)).body).toMatchObject({ id: unplanned, time: null });
+    expect((await lessons()).lessons).toHaveLength(4);
+  });
+});

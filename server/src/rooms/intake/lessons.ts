@@ -1,6 +1,6 @@
 import type { Lesson, LessonList, MoveLesson, NewLesson, ThreadEvent } from '@inchstep/contract/intake';
 import { moveLessonSchema } from '@inchstep/contract/intake';
-import { lessonProblem, nextLessonFrom, runningAt, USUAL_LESSON_MINUTES } from '@inchstep/core/intake';
+import { dueOn, lessonProblem, nextLessonFrom, runningAt, USUAL_LESSON_MINUTES } from '@inchstep/core/intake';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { insertLesson, lessonById, lessonsOf, updateLesson } from './lessonRepo.ts';
@@ -16,7 +16,7 @@ export function listLessons(ctx: Context, studentId: string): LessonList {
 
 const NEW = { startedAt: null, endedAt: null, cancelledAt: null, summary: null, sentAt: null };
 
-/** Agrees a lesson, or begins one that nobody agreed. */
+/** Agrees a lesson, or begins one: the one agreed for today where there is one, else one that nobody agreed. */
 export function agreeLesson(
   ctx: Context,
   studentId: string,
@@ -30,12 +30,26 @@ export function agreeLesson(
     () => {
       refuseBadTime(ctx, when);
       if (begin) refuseTwo(ctx, studentId, id);
+      const due = begin ? dueOn(lessonsOf(ctx.db, studentId), when.day) : null;
+      if (due) {
+        updateLesson(ctx.db, due.id, { mode: when.mode });
+        doToLesson(ctx, studentId, due.id, 'begin');
+        return;
+      }
       const startedAt = begin ? stamp(ctx) : null;
       insertLesson(ctx.db, studentId, author, { ...NEW, id, ...when, startedAt });
       told(ctx, studentId, begin ? 'lesson_began' : 'lesson_agreed', when);
     },
-    () => getLesson(ctx, studentId, id),
+    () => lessonBegun(ctx, studentId, id),
   );
+}
+
+/** The lesson that a press agreed or began: its own, or the one of that day that it began. */
+function lessonBegun(ctx: Context, studentId: string, id: string): Lesson {
+  const lessons = lessonsOf(ctx.db, studentId);
+  const own = lessons.find((lesson) => lesson.id === id);
+  const latest = runningAt(lessons, stamp(ctx)) ?? lessons.findLast(({ startedAt }) => startedAt !== null);
+  return own ?? latest ?? getLesson(ctx, studentId, id);
 }
 
 export const moveLesson = (ctx: Context, studentId: string, id: string, asked: MoveLesson): Lesson => {

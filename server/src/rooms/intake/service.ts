@@ -4,6 +4,7 @@ import { limitsFrom, mayBeFilmed } from '@inchstep/core/intake';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { countForgetting } from '../../platform/programFacts.ts';
+import { pauseForPainNow } from './holds.ts';
 import { lessonDays, nextLessonDay, setNextLesson } from './lessons.ts';
 import { once } from './once.ts';
 import { record } from './record.ts';
@@ -60,6 +61,7 @@ export function createStudent(ctx: Context, id: string, profile: Profile, author
         createdAt,
       });
       record(ctx, id, 'created', {});
+      pauseForPainNow(ctx, id);
       setNextLesson(ctx, id, profile.nextLesson, author);
     },
     () => getStudent(ctx, id),
@@ -80,6 +82,7 @@ export function editStudent(
     if (!updateProfile(ctx.db, id, version, kept)) throw new Refusal('changed_meanwhile');
     setNextLesson(ctx, id, profile.nextLesson, author);
     record(ctx, id, 'edited', {});
+    pauseForPainNow(ctx, id);
     // Browsers that hold working copies of this child's films let them go.
     if (!consentMissing(ctx, before) && consentMissing(ctx, getStudent(ctx, id))) countForgetting(ctx.db);
   });
@@ -105,8 +108,8 @@ function checkDates(
 ): void {
   const day = today(ctx);
   if (profile.bornOn >= day) throw new Refusal('date_in_future', { value: profile.bornOn }, 'profile.bornOn');
-  const mailOn = profile.mail?.agreedOn;
-  if (mailOn !== undefined && mailOn !== before?.mail?.agreedOn && mailOn > day)
+  const mailOn = profile.mail?.agreedOn ?? null;
+  if (mailOn !== null && mailOn !== before?.mail?.agreedOn && mailOn > day)
     throw new Refusal('date_in_future', { value: mailOn }, 'profile.mail.agreedOn');
   const { nextLesson } = profile;
   if (nextLesson !== null && nextLesson < day && !known.includes(nextLesson)) {

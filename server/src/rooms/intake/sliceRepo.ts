@@ -9,6 +9,7 @@ interface Row {
   readonly profile: string;
   readonly archived_at: string | null;
   readonly held_since: string | null;
+  readonly held_where: string | null;
 }
 
 /** What the profile alone does not say. */
@@ -21,9 +22,9 @@ export interface IntakeAsk {
 export function intakeSlice(db: Db, studentId: string, ask: IntakeAsk): IntakeRecord | undefined {
   const row = prepared(
     db,
-    `SELECT profile, archived_at,
-      (SELECT max(at) FROM holds WHERE student_id = s.id AND lifted_at IS NULL) AS held_since
-      FROM students s WHERE id = ?`,
+    `SELECT profile, archived_at, max(h.at) AS held_since, h.where_it_hurts AS held_where
+      FROM students s LEFT JOIN holds h ON h.student_id = s.id AND h.lifted_at IS NULL
+      WHERE s.id = ? GROUP BY s.id`,
   ).get(studentId) as Row | undefined;
   if (!row) return undefined;
   const profile = readKept(PROFILE, row.profile);
@@ -42,6 +43,7 @@ export function intakeSlice(db: Db, studentId: string, ask: IntakeAsk): IntakeRe
     consent: { ageYears, guardianConsent: profile.guardianConsent },
     school: ask.schoolOf(profile),
     heldSince: row.held_since,
+    heldWhere: row.held_where ?? '',
   };
 }
 

@@ -1,14 +1,18 @@
 import type { Capture, Motion } from '@inchstep/core/capture';
 import { seededRandom } from '@inchstep/core/foundation';
 import { bandContext, measureCapture, measureTrack } from '@inchstep/core/measures';
-import { orRefuse } from '../../platform/errors.ts';
+import { orRefuse, Refusal } from '../../platform/errors.ts';
 
 /** Chance for the noise tries; always the same, so that a track measured twice reads the same. */
 const TRY_SEED = 1;
 
-/** What this room gives to worker threads, by name. */
+/** What this room gives to helper processes, by name. */
 export const JOBS = {
-  measureMarks: (capture: Capture) => ({ measures: measureCapture(capture).measures }),
+  measureMarks: (capture: Capture) => {
+    const { measures, doubt } = measureCapture(capture);
+    if (doubt !== null) throw new Refusal(doubt);
+    return { measures };
+  },
   measureTrack: ({ motion, capture }: { motion: Motion; capture: Capture }) => {
     const { measures, stations, tempo, noiseIn } = orRefuse(
       measureTrack(motion, capture.golfer, bandContext(capture), seededRandom(TRY_SEED)),

@@ -26,6 +26,15 @@ const measure = async (id: string) => (await server.ask<Reading>('POST', `/api/s
 const readAt = (reading: Reading, id: string) => reading.measures.find((m) => m.id === id)?.value as number;
 
 describe('a swing that is measured', () => {
+  test('under another player’s hand tells nothing, says so, and keeps its marks', async () => {
+    const left = await addStudent(server, { handedness: 'left', heightIn: 72 });
+    const swing = markedSwing('kofi');
+    await server.ask('POST', `/api/students/${left}/swings`, swing);
+    const answer = await server.ask<{ code: string }>('POST', `/api/swings/${swing.id}/measure`);
+    expect(answer).toMatchObject({ status: 422, body: { code: 'not_one_body' } });
+    const kept = (await server.ask<Swing>('GET', `/api/swings/${swing.id}`)).body;
+    expect(kept.marks).toHaveLength(swing.marks.length);
+  });
   test('gives each measure with its interval, verdict and band, and keeps them', async () => {
     const id = await keep(markedSwing('priya-then'));
     const reading = await measure(id);

@@ -14,7 +14,7 @@ type Measured = Pick<Reading, 'track'> & { readonly measures: readonly Measure[]
 /** Marks may move on while they are being read; then they are read once more, but not for ever. */
 const TRIES = 3;
 
-/** Fits the body to a swing's marks, or reads its track, on a worker thread, and keeps what was measured. */
+/** Fits the body to a swing's marks, or reads its track, in a helper process, and keeps what was measured. */
 export async function measureSwing(ctx: Context, swingId: string): Promise<Reading> {
   for (let tried = 1; ; tried++) {
     const swing = getSwing(ctx, swingId);

@@ -61,6 +61,16 @@ describe('phones as cameras', () => {
     expect(all[0]?.views.map(({ kind }) => kind)).toEqual(['down_the_line', 'face_on']);
     expect((await desk()).takes[0]?.arrived).toEqual(['down_the_line', 'face_on']);
   });
+  test('a phone brings one clip a view of what was asked for, and makes no swing by itself', async () => {
+    const unasked = await send(randomUUID(), 'face_on');
+    expect(unasked).toMatchObject({ status: 409, body: { code: 'take_unasked' } });
+    const id = await take();
+    const many = await Promise.all([1, 2, 3, 4].map(() => send(id, 'face_on')));
+    expect(many.filter(({ status }) => status === 200)).toHaveLength(1);
+    expect((await send(id, 'face_on')).status).toBe(409);
+    expect(await swings()).toHaveLength(1);
+    expect((await server.ask<unknown[]>('GET', at('/clips'))).body).toHaveLength(1);
+  });
   test('a take that was never asked by the coach makes no swing of somebody else’s', async () => {
     const id = await take();
     await send(id, 'face_on');
@@ -80,12 +90,14 @@ describe('phones as cameras', () => {
     expect((await hello('face_on')).body).toMatchObject({ code: 'camera_closed' });
     expect((await hello('face_on', newer)).status).toBe(200);
     expect((await server.ask('GET', `/api/page/${newer}`)).status).toBeGreaterThanOrEqual(401);
+    const asked = await take();
     await server.ask('POST', at(`/lessons/${lesson}/end`));
     expect((await hello('face_on', newer)).body).toMatchObject({ over: true, takes: [] });
     const late = await server.ask('POST', at(`/lessons/${lesson}/takes`), { id: randomUUID() });
     expect(late.body).toMatchObject({ code: 'camera_closed' });
-    // What was filmed in it still comes; half a day later nothing does.
-    expect((await send(randomUUID(), 'face_on', newer)).status).toBe(200);
+    // What was filmed in it still comes, what nobody asked for does not; half a day later nothing does.
+    expect((await send(asked, 'face_on', newer)).status).toBe(200);
+    expect((await send(randomUUID(), 'face_on', newer)).body).toMatchObject({ code: 'take_unasked' });
     server.at('2027-03-01T23:30:00');
     expect((await send(randomUUID(), 'face_on', newer)).body).toMatchObject({ code: 'camera_closed' });
     server.at('2027-03-01T09:00:00');
@@ -97,7 +109,9 @@ describe('phones as cameras', () => {
     const id = (await server.ask<Lesson>('POST', of, begun)).body.id;
     const key = (await server.ask<{ token: string }>('POST', `${of}/${id}/cameras`)).body.token;
     expect((await hello('face_on', key)).body.needsConsent).toBe(true);
-    const sent = await send(randomUUID(), 'face_on', key);
+    const takeId = randomUUID();
+    await server.ask('POST', `${of}/${id}/takes`, { id: takeId, seconds: 4 });
+    const sent = await send(takeId, 'face_on', key);
     expect(JSON.stringify(sent)).toContain('consent_missing');
   });
 });

@@ -32,10 +32,12 @@ interface Desks {
   /** By the token's digest; the token is written nowhere. */
   readonly keys: Map<string, CameraKey>;
   readonly desks: Map<string, CameraDesk>;
+  /** Which clip a view of a take is, from the moment it begins to come. */
+  readonly claims: Map<string, string>;
 }
 const kept = new WeakMap<Context, Desks>();
 function desksOf(ctx: Context): Desks {
-  const known = kept.get(ctx) ?? { keys: new Map(), desks: new Map() };
+  const known = kept.get(ctx) ?? { keys: new Map(), desks: new Map(), claims: new Map() };
   kept.set(ctx, known);
   return known;
 }
@@ -129,8 +131,29 @@ export async function receiveTake(
   takeId: string,
   upload: Upload,
 ): Promise<void> {
-  const { kind } = await takeIn(ctx, studentId, takeId, upload);
-  putDesk(ctx, lessonId, arrive(deskOf(ctx, lessonId), takeId, kind));
+  const claim = claimTake(ctx, lessonId, takeId, upload);
+  try {
+    const { kind } = await takeIn(ctx, studentId, takeId, upload);
+    putDesk(ctx, lessonId, arrive(deskOf(ctx, lessonId), takeId, kind));
+  } catch (error) {
+    claim.release();
+    throw error;
+  }
+}
+
+/** A phone brings what it was asked for, one clip a view; sent again it is the same clip, and after a failure another may come. */
+function claimTake(
+  ctx: Context,
+  lessonId: string,
+  takeId: string,
+  { id, kind }: Pick<Upload, 'id' | 'kind'>,
+): { release: () => void } {
+  const { claims } = desksOf(ctx);
+  const key = `${lessonId} ${takeId} ${kind}`;
+  const isAsked = deskOf(ctx, lessonId).takes.some((take) => take.id === takeId);
+  if (!isAsked || (claims.get(key) ?? id) !== id) throw new Refusal('take_unasked');
+  claims.set(key, id);
+  return { release: () => void claims.delete(key) };
 }
 
 /** A clip of a take, whoever's camera it was: the first makes the swing, the other becomes its second view. */

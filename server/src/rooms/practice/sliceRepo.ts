@@ -30,6 +30,8 @@ const [FIELD, LINE] = ['\u001f', '\u001e'];
 
 /** So many of the latest sets are read, whenever they were done: a page shows them. */
 const LATEST = 60;
+/** More sets than anybody does in one piece of work (ten a day for a year): a record that holds more keeps nobody waiting. */
+const MOST_SETS = 4000;
 /** From when on sets are read: since the drills in use were taken, or the plan that stands was laid. */
 const SINCE = `min(
   coalesce((SELECT max(at) FROM drill_choices WHERE student_id = ?1 AND ended_at IS NULL), '9'),
@@ -46,7 +48,10 @@ function workSets(db: Db, studentId: string): SetsFrom {
   const text = prepared(
     db,
     `SELECT group_concat(${line}, '${LINE}')
-      FROM (SELECT rowid, * FROM set_logs WHERE student_id = ?1 AND at >= ${SINCE} ORDER BY at, rowid)`,
+      FROM (SELECT * FROM (
+        SELECT rowid, * FROM set_logs WHERE student_id = ?1 AND at >= ${SINCE}
+        ORDER BY at DESC, rowid DESC LIMIT ${MOST_SETS}
+      ) ORDER BY at, rowid)`,
   )
     .pluck()
     .get({ 1: studentId }) as string | null;

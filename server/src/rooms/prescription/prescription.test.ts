@@ -167,7 +167,7 @@ describe('checkpoints and the coach’s own task', () => {
     const layer = (drill: string, at: number) =>
       server.ask<DrillChoice & Failure>('PUT', `/api/students/${student}/layers/${drill}`, { layer: at });
     expect((await choose(['knee_swap'], ' Square the face first. ')).body).toMatchObject({
-      layers: {},
+      layers: { knee_swap: 1 },
       ownTask: 'Square the face first.',
     });
     expect((await layer('knee_swap', 2)).body.layers).toEqual({ knee_swap: 2 });
@@ -180,8 +180,8 @@ describe('checkpoints and the coach’s own task', () => {
     expect((await layer('kiss_the_post', 2)).body).toMatchObject({ code: 'drill_not_in_use' });
     expect((await layer('knee_swap', 4)).status).toBe(400);
     // Kept beside another, it keeps its checkpoint; the one that is new begins at its first.
-    expect((await choose(['knee_swap', 'knee_gate'])).body.layers).toEqual({ knee_swap: 2 });
-    expect((await choose(['knee_gate'])).body.layers).toEqual({});
+    expect((await choose(['knee_swap', 'knee_gate'])).body.layers).toEqual({ knee_swap: 2, knee_gate: 1 });
+    expect((await choose(['knee_gate'])).body.layers).toEqual({ knee_gate: 1 });
     const events = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
     expect(events.body.filter(({ kind }) => kind === 'layer')).toHaveLength(1);
   });

@@ -1,15 +1,20 @@
 import type { OwnDrillDocument } from '@inchstep/contract/formats';
 import type { DrillChoice } from '@inchstep/contract/prescription';
+import type { CheckpointWord } from '@inchstep/core/prescription';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import { type Db, keptQuery } from '../../platform/db.ts';
 import { drillChoices, feels, ownDrills } from './tables.ts';
 
-export const insertChoice = (db: Db, studentId: string, choice: DrillChoice): void => {
+/** A checkpoint word as it is stored; its day follows from `at`. */
+export type StoredCheckpoint = Omit<CheckpointWord, 'day'>;
+type NewChoice = Omit<DrillChoice, 'layers'> & { readonly layers: Record<string, StoredCheckpoint> };
+
+export const insertChoice = (db: Db, studentId: string, choice: NewChoice): void => {
   db.insert(drillChoices)
     .values({ ...choice, studentId })
     .run();
 };
-type ChoiceRow = typeof drillChoices.$inferSelect;
+export type ChoiceRow = typeof drillChoices.$inferSelect;
 
 export const choicesOf = (db: Db, studentId: string): ChoiceRow[] =>
   db
@@ -21,7 +26,7 @@ export const choicesOf = (db: Db, studentId: string): ChoiceRow[] =>
 export const setReached = (db: Db, id: string, reached: Record<string, string>): void => {
   db.update(drillChoices).set({ reached }).where(eq(drillChoices.id, id)).run();
 };
-export const setLayers = (db: Db, id: string, layers: Record<string, number>): void => {
+export const setLayers = (db: Db, id: string, layers: Record<string, StoredCheckpoint>): void => {
   db.update(drillChoices).set({ layers }).where(eq(drillChoices.id, id)).run();
 };
 export const endChoices = (db: Db, studentId: string, endedAt: string): void => {

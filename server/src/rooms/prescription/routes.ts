@@ -15,6 +15,7 @@ import {
 import { idSchema } from '@inchstep/contract/shared';
 import { HEIGHT_RANGE_IN, REFERENCE_HEIGHT_IN } from '@inchstep/core/intake';
 import { z } from 'zod';
+import { DOCUMENT_BODY } from '../../platform/bodies.ts';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
@@ -93,7 +94,7 @@ function libraryRoutes(app: App, ctx: Context): void {
   );
   app.post(
     '/api/library/import',
-    { schema: { tags, body: drillsSchema, response: { 200: importedSchema } } },
+    { bodyLimit: DOCUMENT_BODY, schema: { tags, body: drillsSchema, response: { 200: importedSchema } } },
     async ({ body }) => importDrills(ctx, body.drills),
   );
   app.get(

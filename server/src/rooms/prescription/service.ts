@@ -1,5 +1,6 @@
 import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
 import { type CaseFile, reason } from '@inchstep/core/diagnosis';
+import { standsOn } from '@inchstep/core/practice';
 import {
   amountsFor,
   cautionsFor,
@@ -19,7 +20,14 @@ import { feelPage } from './feels.ts';
 import { posedFigure } from './figures.ts';
 import { gainsOfOthers, recordOfOthers } from './history.ts';
 import { libraryOf, libraryWords } from './library.ts';
-import { choicesOf, endChoices, insertChoice, setLayers } from './repo.ts';
+import {
+  type ChoiceRow,
+  choicesOf,
+  endChoices,
+  insertChoice,
+  type StoredCheckpoint,
+  setLayers,
+} from './repo.ts';
 
 /** Drills for what the coach chose to work on (else what the diagnosis puts first). */
 export function prescribeFor(ctx: Context, diagnosisId: string): PrescriptionRecord {
@@ -49,26 +57,45 @@ export function chooseDrills(
   const { studentId } = getDiagnosis(ctx, choice.diagnosisId);
   const take = () => {
     const forFault = refuseUnfitChoice(ctx, choice);
-    const layers = layersKept(ctx, studentId, choice.drills);
-    endChoices(ctx.db, studentId, stamp(ctx));
-    insertChoice(ctx.db, studentId, { ...choice, forFault, layers, at: stamp(ctx), endedAt: null });
+    const at = stamp(ctx);
+    const layers = layersKept(ctx, studentId, choice.drills, at);
+    endChoices(ctx.db, studentId, at);
+    insertChoice(ctx.db, studentId, { ...choice, forFault, layers, at, endedAt: null });
     record(ctx, studentId, 'drills_chosen', { drills: choice.drills, note: choice.note });
   };
-  return once(
-    ctx,
-    { id: choice.id, what: 'drill_choice', studentId, author },
-    take,
-    () => choicesOf(ctx.db, studentId).find((known) => known.id === choice.id) as DrillChoice,
+  once(ctx, { id: choice.id, what: 'drill_choice', studentId, author }, take, () => null);
+  // The student's file shows the write once it is stored.
+  return listChoices(ctx, studentId).find((known) => known.id === choice.id) as DrillChoice;
+}
+
+/** A drill that stays in use keeps the checkpoint it has come to, by the count or by the coach. */
+function layersKept(
+  ctx: Context,
+  studentId: string,
+  drills: readonly string[],
+  at: string,
+): Record<string, StoredCheckpoint> {
+  const asked = checkpointsAsked(ctx, studentId);
+  return Object.fromEntries(
+    drills.flatMap((drill) =>
+      (asked[drill] ?? 1) > 1 ? [[drill, { layer: asked[drill] as number, at }]] : [],
+    ),
   );
 }
 
-/** A drill that stays in use keeps the checkpoint it has come to. */
-function layersKept(ctx: Context, studentId: string, drills: readonly string[]): Record<string, number> {
-  const known = inUse(ctx.records.of(studentId).prescription)?.layers ?? {};
-  return Object.fromEntries(Object.entries(known).filter(([drill]) => drills.includes(drill)));
+/** The checkpoint that is asked of each drill in use, as its ladder says. */
+function checkpointsAsked(ctx: Context, studentId: string): Record<string, number> {
+  const file = ctx.records.of(studentId);
+  const library = libraryOf(ctx);
+  return Object.fromEntries(
+    (inUse(file.prescription)?.drills ?? []).flatMap((id) => {
+      const drill = library.byId(id);
+      return drill ? [[id, standsOn(file, drill).layer]] : [];
+    }),
+  );
 }
 
-/** The checkpoint a drill in use has come to; told again it is the same. */
+/** The coach sets which checkpoint of a drill in use is asked. Setting the same one again changes nothing. */
 export function setLayer(ctx: Context, studentId: string, drillId: string, layer: number): DrillChoice {
   const drill = libraryOf(ctx).byId(drillId);
   const current = listChoices(ctx, studentId).find(({ endedAt }) => endedAt === null);
@@ -76,13 +103,13 @@ export function setLayer(ctx: Context, studentId: string, drillId: string, layer
     throw new Refusal('drill_not_in_use', { drill: drillId }, 'drill');
   if (layer > drill.layers.length)
     throw new Refusal('bad_input', { message: `this drill has ${drill.layers.length} checkpoints` }, 'layer');
-  const layers = { ...current.layers, [drillId]: layer };
-  if (current.layers[drillId] !== layer)
-    ctx.records.write(studentId, () => {
-      setLayers(ctx.db, current.id, layers);
-      record(ctx, studentId, 'layer', { drill: drillId, layer });
-    });
-  return { ...current, layers };
+  if (current.layers[drillId] === layer) return current;
+  ctx.records.write(studentId, () => {
+    const said = choicesOf(ctx.db, studentId).find(({ id }) => id === current.id)?.layers;
+    setLayers(ctx.db, current.id, { ...said, [drillId]: { layer, at: stamp(ctx) } });
+    record(ctx, studentId, 'layer', { drill: drillId, layer });
+  });
+  return { ...current, layers: checkpointsAsked(ctx, studentId) };
 }
 
 /** What the drills are for, or a refusal: pain stops every drill, a rule only one that is not overruled in words. */
@@ -140,5 +167,14 @@ export function cardFor(ctx: Context, studentId: string, wish: Omit<CardWish, 'p
 
 export const listChoices = (ctx: Context, studentId: string): DrillChoice[] => {
   getStudent(ctx, studentId);
-  return choicesOf(ctx.db, studentId);
+  const asked = checkpointsAsked(ctx, studentId);
+  return choicesOf(ctx.db, studentId).map((row) => choiceSeen(row, asked));
 };
+
+const choiceSeen = (
+  { studentId: _, reached: __, ...row }: ChoiceRow,
+  asked: Record<string, number>,
+): DrillChoice => ({
+  ...row,
+  layers: row.endedAt === null ? asked : {},
+});

@@ -1,6 +1,7 @@
-import type { ChosenDrills, PrescriptionRecord } from '@inchstep/core/prescription';
+import type { CheckpointWord, ChosenDrills, PrescriptionRecord } from '@inchstep/core/prescription';
 import { dayOf } from '../../platform/context.ts';
 import { type Db, prepared } from '../../platform/db.ts';
+import type { StoredCheckpoint } from './repo.ts';
 
 interface Row {
   readonly drills: string;
@@ -27,8 +28,13 @@ export const prescriptionSlice = (db: Db, studentId: string): PrescriptionRecord
       endedAt: ended_at,
       endedDay: ended_at === null ? null : dayOf(ended_at),
       reached: JSON.parse(reached) as Record<string, string>,
-      layers: JSON.parse(layers) as Record<string, number>,
+      layers: dated(JSON.parse(layers) as Record<string, StoredCheckpoint>),
       ownTask: own_task,
     }),
   ),
 });
+
+const dated = (layers: Record<string, StoredCheckpoint>): Record<string, CheckpointWord> =>
+  Object.fromEntries(
+    Object.entries(layers).map(([drill, word]) => [drill, { ...word, day: dayOf(word.at) }]),
+  );

@@ -24,7 +24,10 @@ export const drillChoices = sqliteTable(
     /** The highest rung each drill came to. */
     reached: text('reached', { mode: 'json' }).$type<Record<string, string>>().notNull().default({}),
     /** The checkpoint each drill has come to, from 1; a drill that is not named stands at its first. */
-    layers: text('layers', { mode: 'json' }).$type<Record<string, number>>().notNull().default({}),
+    layers: text('layers', { mode: 'json' })
+      .$type<Record<string, { layer: number; at: string }>>()
+      .notNull()
+      .default({}),
     /** What the coach wants done outside the drills, in the coach's words. */
     ownTask: text('own_task').notNull().default(''),
   },

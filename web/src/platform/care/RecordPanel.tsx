@@ -1,6 +1,6 @@
 import type { Care } from '@inchstep/contract/care';
-import { Download, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { Download } from 'lucide-react';
+import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { useSteadyId } from '../ids.ts';
@@ -13,8 +13,8 @@ import {
   useClipsOf,
   useErasurePreview,
   useEverybody,
-  useTakeIn,
 } from './queries.ts';
+import { TakeIn } from './TakeIn.tsx';
 import { CARE_WORDS, countsText, RECORD_PANEL_WORDS, sizeText } from './words.ts';
 
 /** One student's record: taken out, taken in, or forgotten. */
@@ -160,49 +160,5 @@ function BeforeErasing({ subject, onDone }: { readonly subject: Subject; readonl
       </div>
       {ask.error && <Failed error={ask.error} />}
     </div>
-  );
-}
-
-function TakeIn() {
-  const [share, setShare] = useState<number | null>(null);
-  const take = useTakeIn(setShare);
-  const stop = useRef<AbortController | null>(null);
-  const input = useRef<HTMLInputElement>(null);
-  const chosen = (file: File | undefined) => {
-    if (!file) return;
-    stop.current = new AbortController();
-    take.mutate(
-      { file, signal: stop.current.signal },
-      { onSuccess: ({ name, rows, clips }) => toast(RECORD_PANEL_WORDS.isHereRowsFilms(name, rows, clips)) },
-    );
-  };
-  const failed = take.error && !(take.error instanceof DOMException);
-  return (
-    <>
-      <button type="button" className="btn" disabled={take.isPending} onClick={() => input.current?.click()}>
-        <Upload aria-hidden size={18} /> {CARE_WORDS.takeIn}
-      </button>
-      <input
-        ref={input}
-        type="file"
-        accept=".zip,application/zip"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label={CARE_WORDS.takeIn}
-        onChange={(event) => {
-          chosen(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-      {share !== null && (
-        <div role="status" className="flex w-full items-center gap-2">
-          <progress className="progress flex-1" aria-label={RECORD_PANEL_WORDS.taken} value={share} max={1} />
-          <button type="button" className="btn" onClick={() => stop.current?.abort()}>
-            {RECORD_PANEL_WORDS.stop}
-          </button>
-        </div>
-      )}
-      {failed && <Failed error={take.error} />}
-    </>
   );
 }

@@ -1,10 +1,11 @@
-import type { Care } from '@inchstep/contract/care';
+import type { Arrival, Care } from '@inchstep/contract/care';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { fakeServer } from '../../testing/screen.tsx';
 import { DataScreen } from './DataScreen.tsx';
+import { Arrived } from './TakeIn.tsx';
 import { countsText, sizeText, untilText } from './words.ts';
 
 afterEach(cleanup);
@@ -133,6 +134,62 @@ describe('data and devices', () => {
     expect(screen.queryByRole('button', { name: 'End: Chrome on Linux' })).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'End: Safari on iPad' }));
     await waitFor(() => expect(log.some((a) => a.url === '/api/care/sessions/s2/end')).toBe(true));
+  });
+});
+
+describe('a record that came as a file', () => {
+  const arrival: Arrival = {
+    ticket: '11111111-2222-4333-8444-555555555555',
+    studentId: '21111111-2222-4333-8444-555555555555',
+    name: 'Mei Tanaka',
+    rows: 640,
+    clips: 1,
+    drills: [
+      { id: 'own_a', name: 'Coin', state: 'new', differs: [] },
+      {
+        ...{ id: 'own_b', name: 'Wall', state: 'other' },
+        differs: [{ path: 'words.cue', ours: '"Stay"', theirs: '"Jump"' }],
+      },
+    ],
+    mail: 'mei@golf.example',
+    unsent: 2,
+  };
+  const draw = (more: Partial<Arrival> = {}) => {
+    const log = fakeServer({
+      [`POST /api/care/import/${arrival.ticket}/keep`]: { name: 'Mei Tanaka' },
+      [`POST /api/care/import/${arrival.ticket}/drop`]: { ok: true },
+    });
+    const done: string[] = [];
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <Arrived arrival={{ ...arrival, ...more }} onDone={() => done.push('done')} />
+      </QueryClientProvider>,
+    );
+    return { log, done };
+  };
+  test('says what it holds, what is not sent, and what becomes of each drill', () => {
+    draw();
+    const text = document.body.textContent ?? '';
+    for (const said of [
+      'This file is complete: 640 entries and 1 clip.',
+      'Letters used to go to mei@golf.example.',
+      '2 letters were still waiting. They won’t be sent from this program.',
+      'The drill “Coin” is new here. It’s added to your library',
+      'The drill “Wall” differs from yours. Your version stays.',
+    ])
+      expect(text).toContain(said);
+    const cells = screen.getAllByRole('cell', { hidden: true }).map((cell) => cell.textContent);
+    expect(cells).toEqual(['words.cue', '"Stay"', '"Jump"']);
+  });
+  test.each([
+    ['Import Mei Tanaka', 'keep'],
+    ['Cancel import', 'drop'],
+  ])('%s', async (name, word) => {
+    const { log, done } = draw({ drills: [], mail: null, unsent: 0 });
+    expect(document.body.textContent).not.toContain('still waiting');
+    fireEvent.click(screen.getByRole('button', { name }));
+    await waitFor(() => expect(done).toEqual(['done']));
+    expect(log.map(({ url }) => url)).toEqual([`/api/care/import/${arrival.ticket}/${word}`]);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Clip } from '@inchstep/contract/capture';
-import type { Care, ErasurePreview, TakenIn } from '@inchstep/contract/care';
+import type { Arrival, Care, ErasurePreview, TakenIn } from '@inchstep/contract/care';
 import type { RosterRow } from '@inchstep/contract/progress';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, upload } from '../http.ts';
@@ -59,15 +59,21 @@ export const useClipsOf = (studentId: string) =>
     enabled: studentId !== '',
   });
 
-/** Takes a student's ZIP in, with progress; it can be stopped. */
+/** Sends a student's ZIP to be read, with progress; it can be stopped. Nothing of it is kept yet. */
 export function useTakeIn(onProgress: (share: number | null) => void) {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: ({ file, signal }: { readonly file: File; readonly signal: AbortSignal }) =>
-      upload<TakenIn>('/api/care/import', {}, file, onProgress, signal),
-    onSettled: () => {
-      onProgress(null);
-      return client.invalidateQueries();
-    },
+      upload<Arrival>('/api/care/import', {}, file, onProgress, signal),
+    onSettled: () => onProgress(null),
+  });
+}
+
+/** Takes over what was read, or lets it go. */
+export function useAnswerArrival() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ ticket, word }: { readonly ticket: string; readonly word: 'keep' | 'drop' }) =>
+      post<TakenIn | { ok: true }>(`/api/care/import/${ticket}/${word}`),
+    onSettled: () => client.invalidateQueries(),
   });
 }

@@ -53,6 +53,7 @@ export const FOUND_WORDS: Readonly<Record<string, string>> = {
   unsigned: 'rows without the note of their writing',
   half: 'notes of a writing without its row',
   clip_missing: 'clips are missing',
+  to_erase: 'erased items not yet removed from the disk; the program will finish this by itself',
   clip_changed: 'clips are not what was put in',
 };
 
@@ -146,10 +147,35 @@ export const RECORD_PANEL_WORDS = {
   backupInTheFolder: 'The backup in the folder holds it until the rota lets it go.',
   backupsInTheFolder: (backups: number) =>
     `The ${backups} backups in the folder hold it until the rota lets them go.`,
-  isHereRowsFilms: (name: string, rows: number, clips: number) =>
-    `${name} is here: ${rows} rows, ${clips} films.`,
   taken: 'Taken in',
   stop: 'Stop',
+} as const;
+
+/** Words of the panel that shows an imported file before it is kept. */
+export const TAKE_IN_WORDS = {
+  title: (name: string) => `Student record: ${name}`,
+  holds: (rows: number, clips: number) =>
+    `This file is complete: ${rows} ${rows === 1 ? 'entry' : 'entries'} and ${clips} ${clips === 1 ? 'clip' : 'clips'}. Nothing has been imported yet.`,
+  links: 'The student’s old links stay closed. Create a new link when you’re ready.',
+  mail: (address: string) =>
+    `Letters used to go to ${address}. No letter is sent there until you record at intake that the student agrees.`,
+  unsent: (letters: number) =>
+    letters === 1
+      ? 'One letter was still waiting. It won’t be sent from this program.'
+      : `${letters} letters were still waiting. They won’t be sent from this program.`,
+  drill: {
+    new: (name: string) =>
+      `The drill “${name}” is new here. It’s added to your library, but no other student is offered it until you turn it on there.`,
+    same: (name: string) => `The drill “${name}” is the same as yours.`,
+    other: (name: string) => `The drill “${name}” differs from yours. Your version stays.`,
+  },
+  differences: 'Show differences',
+  what: 'Field',
+  ours: 'Yours',
+  theirs: 'In the file',
+  keep: (name: string) => `Import ${name}`,
+  drop: 'Cancel import',
+  isHere: (name: string) => `${name} was imported.`,
 } as const;
 
 /** What the space tape says. */

@@ -22,12 +22,15 @@ export function AutoMarks({
   student,
   recordedOn,
   view,
+  active,
   state,
   dispatch,
 }: {
   readonly student: Student;
   readonly recordedOn: string;
   readonly view: SwingView;
+  /** Whether it is the view in hand; of another one only what goes on is shown. */
+  readonly active: boolean;
   readonly state: BenchState;
   readonly dispatch: (action: BenchAction) => void;
 }) {
@@ -57,12 +60,16 @@ export function AutoMarks({
         (proposal) => dispatch({ type: 'propose', ...proposal }),
       );
   };
+  if (!active && share === null && !trouble) return null;
   return (
     <div className="flex flex-wrap items-center gap-2 text-sm">
+      {!active && <span className="font-semibold">{VIEW_WORDS[view.kind]}:</span>}
       {share === null ? (
-        <button type="button" className="btn" disabled={!view.clipId} onClick={() => start()}>
-          <ScanSearch aria-hidden size={18} /> {AUTO_MARKS_WORDS.proposeStationsAndMarks} {name}
-        </button>
+        active && (
+          <button type="button" className="btn" disabled={!view.clipId} onClick={() => start()}>
+            <ScanSearch aria-hidden size={18} /> {AUTO_MARKS_WORDS.proposeStationsAndMarks} {name}
+          </button>
+        )
       ) : (
         <>
           <progress
@@ -79,13 +86,13 @@ export function AutoMarks({
           </button>
         </>
       )}
-      <Knows student={student} />
-      {here > 0 && (
+      {active && <Knows student={student} />}
+      {active && here > 0 && (
         <button type="button" className="btn" onClick={() => dispatch({ type: 'confirm' })}>
           <Check aria-hidden size={18} /> {AUTO_MARKS_WORDS.rightHere(here)}
         </button>
       )}
-      {open > 0 && (
+      {active && open > 0 && (
         <>
           <span data-testid="proposed-count">{AUTO_MARKS_WORDS.proposedNotChecked(open)}</span>
           <button

@@ -3,6 +3,7 @@ import { FOUND_STATIONS } from '@inchstep/core/capture';
 import { UNTAUGHT } from '@inchstep/core/measures';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { useState } from 'react';
 import { workInline } from '../../testing/inlineWorker.ts';
 import { draw, fakeServer } from '../../testing/screen.tsx';
 import { AutoMarks } from './AutoMarks.tsx';
@@ -100,7 +101,25 @@ afterEach(cleanup);
 const show = () => {
   const dispatch = jest.fn<(action: BenchAction) => void>();
   const state = startBench({ views: [VIEW], marks: [], made: {} as never });
-  draw(<AutoMarks student={STUDENT} recordedOn="2027-03-08" view={VIEW} state={state} dispatch={dispatch} />);
+  function Bench() {
+    const [active, setActive] = useState(true);
+    return (
+      <>
+        <button type="button" onClick={() => setActive(!active)}>
+          The other view
+        </button>
+        <AutoMarks
+          student={STUDENT}
+          recordedOn="2027-03-08"
+          view={VIEW}
+          active={active}
+          state={state}
+          dispatch={dispatch}
+        />
+      </>
+    );
+  }
+  draw(<Bench />);
   fireEvent.click(screen.getByRole('button', { name: /Propose stations/ }));
   return dispatch;
 };
@@ -116,6 +135,22 @@ describe('a press on propose', () => {
     await waitFor(() => expect(dispatch).toHaveBeenCalled());
     const [action] = dispatch.mock.calls[0] as [Extract<BenchAction, { type: 'propose' }>];
     expect(Object.keys(action.stationTimes)).toEqual([...FOUND_STATIONS]);
+  });
+  test('goes on while the coach works in the other view, and says so there', async () => {
+    people = (frame) => [body(300, frame, 0)];
+    const dispatch = show();
+    fireEvent.click(screen.getByRole('button', { name: 'The other view' }));
+    expect(screen.getByText('Face-on:')).toBeTruthy();
+    expect(screen.getByRole('progressbar')).toBeTruthy();
+    await waitFor(() => expect(dispatch).toHaveBeenCalled());
+    expect(hipOf(dispatch).length).toBeGreaterThan(0);
+    await waitFor(() => expect(screen.queryByText('Face-on:')).toBeNull());
+  });
+  test('that comes to nothing says so in the other view, too', async () => {
+    people = () => [];
+    show();
+    fireEvent.click(screen.getByRole('button', { name: 'The other view' }));
+    expect((await screen.findByRole('alert')).textContent).toMatch(/No player was found/);
   });
   test('of two who swing each by himself it asks who is the student, and goes by the answer', async () => {
     people = (frame) => [body(700, frame, 14), body(300, frame, 0)];

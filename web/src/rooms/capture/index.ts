@@ -10,6 +10,7 @@ export {
   startBench,
 } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
+export { ConsentFirst } from './ConsentFirst.tsx';
 export { holdForBench } from './clipReader.ts';
 export { useShotSet, useShots, useTrackCsv } from './deviceQueries.ts';
 export { FromWhere } from './FromWhere.tsx';

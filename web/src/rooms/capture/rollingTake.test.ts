@@ -54,18 +54,18 @@ describe('filming without end', () => {
     await pass(3);
     expect(log).toEqual(['begin 1', 'begin 2', 'finish 1']);
   });
-  test('left alone for an hour it never holds more than two', async () => {
+  test('left alone for ten minutes it never holds more than two', async () => {
     const { log } = await begin();
     let open = 0;
     let most = 0;
-    await pass(3600);
+    await pass(600);
     for (const line of log) {
       open += line.startsWith('begin') ? 1 : -1;
       most = Math.max(most, open);
     }
     expect([open, most]).toEqual([expect.any(Number), 2]);
     expect(open).toBeLessThanOrEqual(2);
-    expect(log.filter((line) => line.startsWith('cancel')).length).toBeGreaterThan(100);
+    expect(log.filter((line) => line.startsWith('cancel')).length).toBeGreaterThan(20);
   });
   test('two strikes at once are two clips, one after the other', async () => {
     await begin();

@@ -201,3 +201,10 @@ export const VIEW_PANE_WORDS = {
 export const TAKE_WORDS = {
   noRecorder: 'This browser can’t record. Film with the camera’s own app and add the clip.',
 } as const;
+
+/** Said before a clip of a child is chosen or filmed. */
+export const CONSENT_FIRST_WORDS = {
+  missing: (name: string) =>
+    `${name} is under 18, and no guardian has agreed to clips yet. Clips can be added once the consent is recorded.`,
+  record: 'Record consent',
+} as const;

@@ -5,7 +5,7 @@ import { useScreenKeys } from '../../platform/keys.ts';
 import { Failed } from '../../platform/parts.tsx';
 import { exportPair, type PairStage, pairPicture } from '../measures/index.ts';
 import { clockText } from './talkTime.ts';
-import { type Made, useEnclose } from './useEnclose.ts';
+import { type Made, type OnItsWay, useEnclose } from './useEnclose.ts';
 import { useTalk } from './useTalk.ts';
 import { ALONG_STAGE_WORDS } from './words.enclosed.ts';
 
@@ -14,10 +14,12 @@ interface AlongProps {
   readonly stage: PairStage;
   /** While it is spoken the pair stays the pair it is. */
   readonly onTalking: (talking: boolean) => void;
+  /** Something is still being made, spoken or sent: the reply waits for it. */
+  readonly onMaking: (making: boolean) => void;
 }
 
 /** Beside the pair: draw on it, and put the picture, the clip or a talk over both with the reply. */
-export function Along({ checkin, stage, onTalking }: AlongProps) {
+export function Along({ checkin, stage, onTalking, onMaking }: AlongProps) {
   const { onTheWay, enclose, again, letGo } = useEnclose(checkin.studentId, checkin.id);
   const talk = useTalk(stage, ({ voice, talk: said }) =>
     enclose({ ...whatOf(stage), kind: 'talk', title: ALONG_STAGE_WORDS.talkTitle, file: voice, talk: said }),
@@ -28,15 +30,19 @@ export function Along({ checkin, stage, onTalking }: AlongProps) {
   const gone = checkin.reply !== null;
   const { pen } = stage;
   const talking = talk.state === 'on';
+  const [drawing, setDrawing] = useState(false);
+  const making = talk.state !== 'off' || clip.share !== null || drawing || onTheWay.length > 0;
   useEffect(() => onTalking(talk.state !== 'off'), [talk.state, onTalking]);
+  useEffect(() => onMaking(making), [making, onMaking]);
+  useEffect(() => () => onMaking(false), [onMaking]);
   const picture = () => {
     if (!ready || gone) return;
     setError(null);
     const title = stage.station ? ALONG_STAGE_WORDS.at(stage.station) : ALONG_STAGE_WORDS.pictureTitle;
-    pairPicture().then(
-      (file) => enclose({ ...whatOf(stage), kind: 'picture', title, file, talk: null }),
-      setError,
-    );
+    setDrawing(true);
+    pairPicture()
+      .then((file) => enclose({ ...whatOf(stage), kind: 'picture', title, file, talk: null }), setError)
+      .finally(() => setDrawing(false));
   };
   const speak = () => {
     if (talking) void talk.stop();
@@ -69,7 +75,7 @@ export function Along({ checkin, stage, onTalking }: AlongProps) {
             <Press
               on={talking}
               icon={talking ? Square : Mic}
-              off={!ready || talk.state === 'asking'}
+              off={!ready || talk.state === 'asking' || talk.state === 'ending'}
               onPress={speak}
             >
               {talking ? ALONG_STAGE_WORDS.stop(clockText(talk.ms)) : ALONG_STAGE_WORDS.talk}
@@ -100,19 +106,33 @@ export function Along({ checkin, stage, onTalking }: AlongProps) {
         <Failed key={String(one)} error={one} />
       ))}
       {onTheWay.map((one) => (
-        <p key={one.id} role="status" className="flex flex-wrap items-center gap-2">
-          {ALONG_STAGE_WORDS.sending(one.title, Math.round(100 * one.share))}
-          {one.error && (
-            <>
-              <Failed error={one.error} again={() => void again(one)} />
-              <button type="button" className="btn" onClick={() => letGo(one.id)}>
-                {ALONG_STAGE_WORDS.letGo}
-              </button>
-            </>
-          )}
-        </p>
+        <OneOnItsWay key={one.id} one={one} again={() => void again(one)} letGo={() => letGo(one.id)} />
       ))}
     </section>
+  );
+}
+
+function OneOnItsWay({
+  one,
+  again,
+  letGo,
+}: {
+  readonly one: OnItsWay;
+  readonly again: () => void;
+  readonly letGo: () => void;
+}) {
+  return (
+    <p role="status" className="flex flex-wrap items-center gap-2">
+      {ALONG_STAGE_WORDS.sending(one.title, Math.round(100 * one.share))}
+      {one.error && (
+        <>
+          <Failed error={one.error} again={again} />
+          <button type="button" className="btn" onClick={letGo}>
+            {ALONG_STAGE_WORDS.letGo}
+          </button>
+        </>
+      )}
+    </p>
   );
 }
 

@@ -17,6 +17,8 @@ interface AnswerProps {
   readonly checkin: Checkin;
   readonly review: Review;
   readonly today: string;
+  /** A picture, clip or talk for it is still being made or sent. */
+  readonly making: boolean;
 }
 
 /** The answer: drafted, changed, sent in one press with all that goes along, and taken back within ten minutes. */
@@ -28,7 +30,7 @@ export function AnswerPress(props: AnswerProps) {
   );
 }
 
-function Press({ student, checkin, review, today }: AnswerProps) {
+function Press({ student, checkin, review, today, making }: AnswerProps) {
   const send = useSendReply(student.id, checkin.id);
   const [text, setText] = useDraft(`reply.${checkin.id}`, isText);
   const asking = useAskNext(student.id);
@@ -37,8 +39,10 @@ function Press({ student, checkin, review, today }: AnswerProps) {
   const box = useRef<HTMLTextAreaElement>(null);
   const words = text ?? review.draft;
   const empty = words.trim() === '';
-  const post = () => {
-    if (empty || send.isPending) return;
+  // Pressed while something is still being made: it goes by itself once that is there.
+  const [isWaiting, setWaiting] = useState(false);
+  const sendNow = () => {
+    setWaiting(false);
     const { draft } = review;
     // Where it hurts nothing is asked for, planned or decided.
     const more = checkin.pain
@@ -49,6 +53,16 @@ function Press({ student, checkin, review, today }: AnswerProps) {
       () => undefined,
     );
   };
+  const post = () => {
+    if (empty || send.isPending) return;
+    if (making) setWaiting(true);
+    else sendNow();
+  };
+  const ready = useRef(sendNow);
+  ready.current = sendNow;
+  useEffect(() => {
+    if (isWaiting && !making) ready.current();
+  }, [isWaiting, making]);
   useScreenKeys('r', () => box.current?.focus(), { preventDefault: true });
   return (
     <Panel title={ANSWER_WORDS.title}>
@@ -99,15 +113,29 @@ function Press({ student, checkin, review, today }: AnswerProps) {
           type="submit"
           className="btn btn-primary"
           title={ANSWER_WORDS.sendKeys}
-          disabled={send.isPending || empty}
+          disabled={send.isPending || empty || isWaiting}
         >
           {ANSWER_WORDS.send}
         </button>
+        {isWaiting && <Waits onStop={() => setWaiting(false)} onSend={sendNow} />}
         {send.error && <Failed error={send.error} />}
       </form>
     </Panel>
   );
 }
+
+/** The reply waits for what is still being made. */
+const Waits = ({ onStop, onSend }: { readonly onStop: () => void; readonly onSend: () => void }) => (
+  <p role="status" className="flex flex-wrap items-center gap-2">
+    <span className="flex-1 font-semibold">{ANSWER_WORDS.waits}</span>
+    <button type="button" className="btn" onClick={onStop}>
+      {ANSWER_WORDS.dontSend}
+    </button>
+    <button type="button" className="btn" onClick={onSend}>
+      {ANSWER_WORDS.sendWithout}
+    </button>
+  </p>
+);
 
 /** What this coach writes again and again, one press each. */
 function Phrases({

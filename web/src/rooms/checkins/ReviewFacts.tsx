@@ -3,6 +3,7 @@ import { askText, measureName, STRIKE_WORDS, VIEW_WORDS } from '@inchstep/contra
 import type { MovedMeasure } from '@inchstep/core/checkins';
 import { Z95 } from '@inchstep/core/foundation';
 import type { ReactNode } from 'react';
+import { fullDay } from '../../platform/dates.ts';
 import { useUnits } from '../../platform/units.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { FACTS_WORDS } from './words.review.ts';
@@ -18,6 +19,8 @@ export function ReviewFacts({ review }: { readonly review: Review }) {
       </Fact>
       <Fact title={FACTS_WORDS.practised}>
         <p>{FACTS_WORDS.reps(practised.repsDone, practised.repsPlanned)}</p>
+        {practised.since && <p>{FACTS_WORDS.since(fullDay(practised.since))}</p>}
+        {practised.repsDone > 0 && <p>{FACTS_WORDS.loggedBy(practised.repsDone, practised.byCoach)}</p>}
         {practised.passRate !== null && <p>{FACTS_WORDS.passed(Math.round(100 * practised.passRate))}</p>}
         {felt !== null && <p>{FACTS_WORDS.felt(felt)}</p>}
         {facts.felt && <Felt felt={facts.felt} />}

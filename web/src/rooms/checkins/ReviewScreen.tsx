@@ -2,6 +2,7 @@ import type { Swing } from '@inchstep/contract/capture';
 import type { Checkin } from '@inchstep/contract/checkins';
 import type { Student } from '@inchstep/contract/intake';
 import { viewsToLook } from '@inchstep/core/capture';
+import { mailAddress } from '@inchstep/core/intake';
 import { useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import { useScreenKeys } from '../../platform/keys.ts';
@@ -15,7 +16,6 @@ import { Along } from './Along.tsx';
 import { AnswerPress } from './AnswerPress.tsx';
 import { Conversation } from './Conversation.tsx';
 import { EnclosedList } from './EnclosedList.tsx';
-import { HoldPanel } from './HoldPanel.tsx';
 import { useCheckins, useNextInQueue, useReview } from './queries.ts';
 import { RequestPanel } from './RequestPanel.tsx';
 import { ReviewFacts } from './ReviewFacts.tsx';
@@ -39,10 +39,7 @@ export function ReviewScreen() {
             {chosen ? (
               <Review key={chosen.id} student={student} checkin={chosen} today={today} />
             ) : (
-              <>
-                <HoldPanel studentId={student.id} />
-                <Empty title={REVIEW_SCREEN_WORDS.noCheckInYet}>{REVIEW_SCREEN_WORDS.giveTheStudent}</Empty>
-              </>
+              <Empty title={REVIEW_SCREEN_WORDS.noCheckInYet}>{REVIEW_SCREEN_WORDS.giveTheStudent}</Empty>
             )}
             <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
               <div className="flex min-w-0 flex-col gap-3">
@@ -50,11 +47,11 @@ export function ReviewScreen() {
                 <RequestPanel
                   studentId={student.id}
                   today={today}
-                  mails={(student.profile.mail ?? null) !== null}
+                  mails={mailAddress(student.profile) !== null}
                 />
               </div>
               <div className="flex flex-col gap-3">
-                <StudentLinkPanel studentId={student.id} />
+                <StudentLinkPanel student={student} />
                 <Earlier student={student} all={all} chosen={chosen?.id} />
               </div>
             </div>
@@ -76,21 +73,23 @@ function Review({ student, checkin, today }: ReviewProps) {
   const review = useReview(student.id, checkin.id, lengths);
   const gates = useGates(student.id);
   const state = gates.data?.[0];
+  const [making, setMaking] = useState(false);
   useNext(student.id);
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
       <div className="flex min-w-0 flex-col gap-2">
         <Said checkin={checkin} today={today} />
-        <Clips student={student} checkin={checkin} today={today} />
+        <Clips student={student} checkin={checkin} today={today} onMaking={setMaking} />
         <Shown query={review} what={FACTS_WORDS.what}>
           {(found) => <ReviewFacts review={found} />}
         </Shown>
         <EnclosedList studentId={student.id} enclosures={checkin.enclosures} open={checkin.reply === null} />
       </div>
       <div className="flex flex-col gap-3">
-        <HoldPanel studentId={student.id} />
         <Shown query={review} what={REVIEW_SCREEN_WORDS.theDraft}>
-          {(found) => <AnswerPress student={student} checkin={checkin} review={found} today={today} />}
+          {(found) => (
+            <AnswerPress student={student} checkin={checkin} review={found} today={today} making={making} />
+          )}
         </Shown>
         {state && (
           <Panel title={REVIEW_SCREEN_WORDS.gate}>
@@ -148,7 +147,12 @@ function Look({ swing }: { readonly swing: Swing }) {
 }
 
 /** The clips that came, each as a swing beside one of before. */
-function Clips({ student, checkin, today }: ReviewProps) {
+function Clips({
+  student,
+  checkin,
+  today,
+  onMaking,
+}: ReviewProps & { readonly onMaking: (making: boolean) => void }) {
   const swings = useSwings(student.id);
   const [which, setWhich] = useState(0);
   const [talking, setTalking] = useState(false);
@@ -187,7 +191,9 @@ function Clips({ student, checkin, today }: ReviewProps) {
                   today={today}
                   held={talking}
                 >
-                  {(stage) => <Along checkin={checkin} stage={stage} onTalking={setTalking} />}
+                  {(stage) => (
+                    <Along checkin={checkin} stage={stage} onTalking={setTalking} onMaking={onMaking} />
+                  )}
                 </SwingPair>
               </>
             ) : (

@@ -1,6 +1,5 @@
 import type { SetSeen } from '@inchstep/contract/practice';
 import type { RunSpec } from '@inchstep/core/practice';
-import { lightFormat } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { Runner, useRun } from '../practice/index.ts';
 import { useLibraryWords } from '../prescription/index.ts';
@@ -9,22 +8,23 @@ import { SET_RUNNER_WORDS } from './words.ts';
 
 interface SetRunnerProps {
   readonly token: string;
+  /** The day it counts for, as the page says. */
+  readonly day: string;
   readonly box: PageBox;
   readonly spec: RunSpec;
-  /** What the present checkpoint asks; null where there is one only. */
-  readonly asks: string | null;
   readonly cautions: readonly string[];
+  /** Repetitions that the day still has room for; null where nothing is known. */
+  readonly room: number | null;
   readonly done: readonly Pick<SetSeen, 'reps'>[];
   readonly onPain: () => void;
 }
 
 /** The student's own count. Nothing is lost when the page is closed half-way or the signal is gone. */
-export function SetRunner({ token, box, spec, asks, cautions, done, onPain }: SetRunnerProps) {
+export function SetRunner({ token, day, box, spec, cautions, room, done, onPain }: SetRunnerProps) {
   const { wordsOf } = useLibraryWords();
   const [last, setLast] = useState<string | null>(null);
   // A half set of yesterday is no beginning of today's.
-  const key = `${token.slice(0, 12)}.${lightFormat(new Date(), 'yyyy-MM-dd')}.${spec.drill}.${spec.stage}`;
-  const run = useRun(key, spec, (set) => {
+  const run = useRun({ of: token.slice(0, 12), day }, spec, (set) => {
     // Kept before it is sent: a page closed on the way loses nothing, and sent twice it counts once.
     box.putSet(set);
     setLast(set.id);
@@ -46,12 +46,18 @@ export function SetRunner({ token, box, spec, asks, cautions, done, onPain }: Se
         : sending?.state === 'waits'
           ? SET_RUNNER_WORDS.noSignalKeptHere
           : '';
+  const enough = room !== null && room - run.state.reps.length <= 0;
   return (
     <>
+      {enough && (
+        <p role="alert" className="panel border-warning p-3 font-semibold">
+          {SET_RUNNER_WORDS.enough}
+        </p>
+      )}
       <Runner
         of={run}
         words={{ name: words?.name ?? spec.drill, cue: words?.cue ?? '', counts: words?.counts ?? '' }}
-        asks={asks}
+        asks={words?.layers ?? []}
         cautions={cautions}
         strikes
         onPain={onPain}

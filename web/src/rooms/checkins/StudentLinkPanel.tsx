@@ -1,4 +1,7 @@
-import { Copy } from 'lucide-react';
+import type { Student } from '@inchstep/contract/intake';
+import { mailAddress } from '@inchstep/core/intake';
+import { Copy, Mail } from 'lucide-react';
+import { QRCodeSVG } from 'qrcode.react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { dayOf, Failed, Panel } from '../../platform/parts.tsx';
@@ -7,8 +10,9 @@ import { STUDENT_LINK_PANEL_WORDS } from './words.ts';
 
 const LINK_DAYS = 90;
 
-/** The student's private way in: shown once, closed with one press. */
-export function StudentLinkPanel({ studentId }: { readonly studentId: string }) {
+/** The student's private way in: shown once to be read, sent or copied; closed with one press. */
+export function StudentLinkPanel({ student }: { readonly student: Pick<Student, 'id' | 'profile'> }) {
+  const { id: studentId, profile } = student;
   const links = useLinks(studentId);
   const make = useMakeLink(studentId);
   const close = useCloseLinks(studentId);
@@ -21,6 +25,16 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
       {url ? (
         <div className="flex flex-col gap-2">
           <p>{STUDENT_LINK_PANEL_WORDS.giveThisAddress}</p>
+          <div className="self-start bg-white p-3">
+            <QRCodeSVG value={url} size={168} title={STUDENT_LINK_PANEL_WORDS.code(profile.firstName)} />
+          </div>
+          {isLocal(url) && <p className="text-sm">{STUDENT_LINK_PANEL_WORDS.local}</p>}
+          <a
+            className="btn self-start"
+            href={mailTo(mailAddress(profile) ?? '', STUDENT_LINK_PANEL_WORDS.mail(profile.firstName, url))}
+          >
+            <Mail aria-hidden size={18} /> {STUDENT_LINK_PANEL_WORDS.sendByMail}
+          </a>
           <div className="flex gap-2">
             <input
               aria-label={STUDENT_LINK_PANEL_WORDS.privateLink}
@@ -70,3 +84,12 @@ export function StudentLinkPanel({ studentId }: { readonly studentId: string }) 
     </Panel>
   );
 }
+
+const isLocal = (url: string): boolean => ['localhost', '127.0.0.1', '[::1]'].includes(new URL(url).hostname);
+
+/** Opens the coach's own mail program with the letter written. */
+const mailTo = (
+  address: string,
+  { subject, body }: { readonly subject: string; readonly body: string },
+): string =>
+  `mailto:${encodeURIComponent(address)}?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(body)}`;

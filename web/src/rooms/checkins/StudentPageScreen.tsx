@@ -7,12 +7,14 @@ import { useCallback, useMemo } from 'react';
 import { dayOf, dayText, Failed, Loading } from '../../platform/parts.tsx';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSettings } from '../../platform/settings.tsx';
+import { useLeftRuns } from '../practice/index.ts';
 import { WordsOf } from '../prescription/index.ts';
 import { AllSaid } from './AllSaid.tsx';
 import { AskedFor } from './AskedFor.tsx';
 import { CheckinForm } from './CheckinForm.tsx';
 import { DaysAhead } from './DaysAhead.tsx';
 import { OnThisPhone } from './OnThisPhone.tsx';
+import { OtherDay } from './OtherDay.tsx';
 import { PageEnclosed } from './PageEnclosed.tsx';
 import { PainStop } from './PainStop.tsx';
 import { TodayCard } from './TodayCard.tsx';
@@ -67,12 +69,14 @@ interface PageProps {
 
 function Page({ token, page, line, box, pain }: PageProps) {
   const { word } = page;
+  useLeftRuns({ of: token.slice(0, 12), day: page.today }, box.putSet);
   const held = page.hold !== null || pain.hurt !== null;
   return (
     <div className="mx-auto flex max-w-md flex-col gap-4 pb-10">
       <Head page={page} />
       <main className="flex flex-col gap-4 px-4">
         {line.lost && line.kept && <NoSignal line={line} at={line.kept.at} today={page.today} />}
+        <OtherDay token={token} today={page.today} />
         <PainStop page={page} pain={pain} box={box} lost={line.lost} />
         <OnThisPhone box={box} />
         {word && (

@@ -130,12 +130,12 @@ function Item({ token, page, box, item, done, onPain }: ItemProps) {
       </header>
       {drill?.exaggerate && <p>{exaggerateText(drill.exaggerate)}</p>}
       <SetRunner
+        key={page.today}
         token={token}
+        day={page.today}
         box={box}
         spec={planned ? runOf(planned) : freeRun(item.drill, item.stage, drill?.layer ?? 1)}
-        asks={
-          drill && drill.layers.length > 1 ? (wordsOf(item.drill)?.layers[drill.layer - 1] ?? null) : null
-        }
+        room={drill?.room ?? null}
         cautions={(drill?.cautions ?? []).map(cautionText)}
         done={done}
         onPain={onPain}

@@ -1,9 +1,12 @@
+import { createHash, webcrypto } from 'node:crypto';
+import { TextEncoder as NodeEncoder } from 'node:util';
 import type { Enclosure, TalkDocument } from '@inchstep/contract/checkins';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { type Asked, draw, fakeServer } from '../../testing/screen.tsx';
 import { EnclosedList } from './EnclosedList.tsx';
 import { keepAlong } from './enclosedQueries.ts';
+import { PAPERS } from './papers.ts';
 import { VoiceStrip } from './VoiceStrip.tsx';
 
 /** A voice that plays when it is told to, and stands where it was put. */
@@ -172,7 +175,12 @@ describe('the voice strip', () => {
 });
 
 describe('a page that is opened for the first time', () => {
-  const at = { file: (id: string) => `/f/${id}`, talk: (id: string) => `/t/${id}`, clip: (id: string) => id };
+  const of = (id: string, what: string) => `/api/page/tok/enclosures/${id}/${what}`;
+  const at = {
+    file: (id: string) => of(id, 'file'),
+    talk: (id: string) => of(id, 'talk'),
+    clip: (id: string) => id,
+  };
   const enclosures = [one('t'), one('p', { kind: 'picture' }), one('c', { kind: 'clip' })];
   const worker = Object.assign(new EventTarget(), { controller: null as object | null });
   beforeEach(() => {
@@ -190,17 +198,24 @@ describe('a page that is opened for the first time', () => {
       caches: {
         open: async (name: string) => {
           opened.push(name);
-          return { add: async (url: string) => void added.push(url) };
+          return { put: async (key: string) => void added.push(key) };
         },
       },
+      TextEncoder: NodeEncoder,
     });
+    Object.defineProperty(globalThis.crypto, 'subtle', { value: webcrypto.subtle, configurable: true });
+    fakeServer(
+      Object.fromEntries([at.talk('t'), at.file('t'), at.file('p')].map((url) => [`GET ${url}`, {}])),
+    );
     await keepAlong(enclosures, at);
     Reflect.deleteProperty(globalThis, 'caches');
-    expect(added).toEqual(['/t/t', '/f/t', '/f/p']);
-    expect(new Set(opened)).toEqual(new Set(['page-papers']));
+    const own = createHash('sha256').update('tok').digest('hex');
+    const kept = ['t/talk', 't/file', 'p/file'].map((path) => `/api/page/${own}/enclosures/${path}`);
+    expect(added.sort()).toEqual(kept.sort());
+    expect(new Set(opened)).toEqual(new Set([PAPERS]));
   });
   test('with a worker from before asks for nothing twice', async () => {
-    worker.controller = {};
+    worker.controller = { scriptURL: 'https://x/page-worker.js' };
     const server = fakeServer({});
     await keepAlong(enclosures, at);
     expect(server).toEqual([]);

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { get, post, put, upload } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
+import { pageWorker } from './installPage.ts';
 import { keepPaper } from './pageKept.ts';
 
 /** Where a page finds what goes along: the coach's own way, or the student's. */
@@ -32,7 +33,7 @@ export async function fetchVoice(url: string): Promise<Blob> {
  * be heard or seen whole is kept by the page itself.
  */
 export async function keepAlong(enclosures: readonly Enclosure[], at: EnclosedAt): Promise<void> {
-  if (!('serviceWorker' in navigator) || navigator.serviceWorker.controller) return;
+  if (!('serviceWorker' in navigator) || pageWorker()) return;
   const urls = enclosures.flatMap(({ id, kind }) =>
     kind === 'talk' ? [at.talk(id), at.file(id)] : kind === 'picture' ? [at.file(id)] : [],
   );

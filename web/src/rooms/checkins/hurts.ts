@@ -1,3 +1,5 @@
+import { onDevice } from '../../platform/onDevice.ts';
+
 /** A report of pain on this phone, written before anything else happens with it. */
 export interface Hurt {
   readonly id: string;
@@ -15,19 +17,9 @@ export const SLIP_MS = 10_000;
 
 const key = (token: string): string => `inchstep.hurts.${token.slice(0, 12)}`;
 
-export function readHurt(token: string): Hurt | null {
-  try {
-    return JSON.parse(localStorage.getItem(key(token)) ?? 'null') as Hurt | null;
-  } catch {
-    return null;
-  }
-}
+export const readHurt = (token: string): Hurt | null => onDevice.readJson(key(token)) as Hurt | null;
 
 export function keepHurt(token: string, hurt: Hurt | null): void {
-  try {
-    if (hurt) localStorage.setItem(key(token), JSON.stringify(hurt));
-    else localStorage.removeItem(key(token));
-  } catch {
-    // A forbidden store: the page itself still holds it.
-  }
+  if (hurt) onDevice.write(key(token), JSON.stringify(hurt));
+  else onDevice.drop(key(token));
 }

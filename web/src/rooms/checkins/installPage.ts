@@ -1,6 +1,12 @@
 /** What only this page holds, such as films that are not sent yet: while there is any, it is not loaded anew. */
 export const inHand = new Set<string>();
 
+/** The worker that keeps this page; the coach's own screens on the same device have another. */
+export const pageWorker = (): ServiceWorker | null => {
+  const { controller } = navigator.serviceWorker;
+  return controller?.scriptURL.endsWith('/page-worker.js') ? controller : null;
+};
+
 const LOOK_FOR_NEWER_MS = 3_600_000;
 
 /**
@@ -15,7 +21,7 @@ export async function installPage(token: string): Promise<void> {
   // Only over TLS, or on the machine itself, and only in what was built.
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;
   const { serviceWorker } = navigator;
-  const hadOne = serviceWorker.controller !== null;
+  const hadOne = pageWorker() !== null;
   let isNewer = false;
   const known = await serviceWorker.register('/page-worker.js', { scope: '/p/' });
   const takeUp = () => {

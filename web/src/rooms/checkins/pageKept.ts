@@ -1,5 +1,8 @@
 import type { PageFile, StudentPage } from '@inchstep/contract/checkins';
+import { onDevice } from '../../platform/onDevice.ts';
 import { forgetKept, keep, readKept } from '../../platform/sendingStore.ts';
+import { pageWorker } from './installPage.ts';
+import { forgetPapers, putPaper } from './papers.ts';
 
 /** A student's page as this phone knew it last, with the record from which it can go on by itself. */
 export interface KeptPage {
@@ -9,9 +12,6 @@ export interface KeptPage {
   readonly at: number;
 }
 
-/** What the service worker keeps of a page's papers. */
-export const PAPERS = 'page-papers';
-
 /** The whole token is written nowhere. */
 const keyOf = (token: string): string => `page.${token.slice(0, 12)}`;
 const whoseKey = (token: string): string => `inchstep.whose.${token.slice(0, 12)}`;
@@ -20,21 +20,17 @@ export const readPage = async (token: string): Promise<KeptPage | null> =>
   (await readKept(keyOf(token))) as KeptPage | null;
 
 export async function keepPage(token: string, kept: KeptPage): Promise<void> {
-  try {
-    localStorage.setItem(whoseKey(token), kept.page.studentId);
-  } catch {
-    // A forbidden store forgets whose page it was; the page itself says it again.
-  }
+  onDevice.write(whoseKey(token), kept.page.studentId);
   await keep(keyOf(token), kept);
 }
 
 /** Whose page a link was, when it opens no more: what waits on the phone waits under the student. */
-export const whoseLink = (token: string): string | null => localStorage.getItem(whoseKey(token));
+export const whoseLink = (token: string): string | null => onDevice.read(whoseKey(token));
 
 /** The link opens nothing any more: neither does this phone. */
 export async function forgetPage(token: string): Promise<void> {
   await forgetKept(keyOf(token));
-  if (typeof caches !== 'undefined') await caches.delete(PAPERS).catch(() => false);
+  await forgetPapers(token);
 }
 
 /**
@@ -43,6 +39,6 @@ export async function forgetPage(token: string): Promise<void> {
  */
 export async function keepPaper(url: string): Promise<void> {
   if (!('serviceWorker' in navigator)) return;
-  if (navigator.serviceWorker.controller) await fetch(url);
-  else if (typeof caches !== 'undefined') await (await caches.open(PAPERS)).add(url);
+  if (pageWorker()) await fetch(url);
+  else await putPaper(url);
 }

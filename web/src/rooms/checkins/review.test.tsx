@@ -1,6 +1,10 @@
+import type { Checkin, Review } from '@inchstep/contract/checkins';
+import type { Student } from '@inchstep/contract/intake';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { useState } from 'react';
+import { type Asked, draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { AnswerPress } from './AnswerPress.tsx';
 import { ReviewScreen } from './ReviewScreen.tsx';
 
 /** Clips are read in a worker, which a test has none of: it is asked and never answers. */
@@ -86,7 +90,7 @@ const REVIEW = {
     worse: [],
     atEdge: ['sway_top'],
     film: 'measured',
-    practised: { repsDone: 40, repsPlanned: 80, passRate: 0.75 },
+    practised: { repsDone: 40, byCoach: 10, repsPlanned: 80, passRate: 0.75, since: '2027-03-01' },
     key: null,
     gate: null,
     leave: [],
@@ -195,6 +199,8 @@ describe('a check-in that is looked at', () => {
     expect(await screen.findByText(/surely better/)).toBeTruthy();
     expect(screen.getByText(/at its edge/)).toBeTruthy();
     expect(screen.getByText('40 of 80 repetitions')).toBeTruthy();
+    expect(screen.getByText(/^since .*1/)).toBeTruthy();
+    expect(screen.getByText('30 logged by the student, 10 by you')).toBeTruthy();
     expect(screen.getByText(/middle 7/)).toBeTruthy();
     expect(screen.getByText('Nothing was asked for.')).toBeTruthy();
   });
@@ -237,23 +243,55 @@ describe('a check-in that is looked at', () => {
   });
 });
 
+describe('the answer', () => {
+  const sent = (log: Asked[]) => log.filter((a) => a.method === 'POST' && a.url.endsWith('/reply'));
+  function Making() {
+    const [making, setMaking] = useState(true);
+    return (
+      <>
+        <button type="button" onClick={() => setMaking(false)}>
+          The clip is there
+        </button>
+        <AnswerPress
+          student={student as unknown as Student}
+          checkin={checkin('c1') as unknown as Checkin}
+          review={REVIEW as unknown as Review}
+          today="2027-03-09"
+          making={making}
+        />
+      </>
+    );
+  }
+  const draws = () => {
+    const log = server([checkin('c1')], { 'POST /api/checkins/c1/reply': {} });
+    draw(<Making />);
+    fireEvent.click(screen.getByRole('button', { name: 'Send' }));
+    return log;
+  };
+  test('waits for a clip that is still being made, and goes with it by itself', async () => {
+    const log = draws();
+    expect(screen.getByText(/An attachment is still being made/)).toBeTruthy();
+    expect(sent(log)).toEqual([]);
+    fireEvent.click(screen.getByRole('button', { name: 'The clip is there' }));
+    await waitFor(() => expect(sent(log)).toHaveLength(1));
+  });
+  test('goes without it where the coach says so, and not at all where he takes it back', async () => {
+    const log = draws();
+    fireEvent.click(screen.getByRole('button', { name: 'Don’t send yet' }));
+    fireEvent.click(screen.getByRole('button', { name: 'The clip is there' }));
+    expect(sent(log)).toEqual([]);
+    cleanup();
+    const next = draws();
+    fireEvent.click(screen.getByRole('button', { name: 'Send without it' }));
+    await waitFor(() => expect(sent(next)).toHaveLength(1));
+  });
+});
+
 describe('pain', () => {
-  test('is said first, with who to see, and a hold is lifted only with a reason', async () => {
-    const log = server([checkin('c1', { pain: true, painWhere: 'low back' })], {
-      'GET /api/students/x/hold': { where: 'low back', since: '2027-03-08' },
-      'POST /api/students/x/hold/lift': null,
-    });
+  test('is said first, with where it hurts', async () => {
+    server([checkin('c1', { pain: true, painWhere: 'low back' })]);
     review();
-    expect(await screen.findByText(/Pain: low back\. All drills are on hold\./)).toBeTruthy();
-    const why = (await screen.findByLabelText('Why the hold is lifted')) as HTMLInputElement;
-    expect(why.required).toBe(true);
-    expect(screen.getByText(/a doctor or/)).toBeTruthy();
-    fireEvent.change(why, { target: { value: 'cleared by her physiotherapist' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Lift' }));
-    await waitFor(() => {
-      const sent = log.find((a) => a.method === 'POST');
-      expect(JSON.stringify(sent?.body)).toContain('cleared by her physiotherapist');
-    });
+    expect(await screen.findByText(/Pain: low back\. All drills are paused\./)).toBeTruthy();
   });
 });
 

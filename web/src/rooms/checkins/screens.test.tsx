@@ -1,13 +1,17 @@
 import 'fake-indexeddb/auto';
+import type { Student } from '@inchstep/contract/intake';
 import { DRILL_WORDS } from '@inchstep/contract/words';
 import { referenceCase } from '@inchstep/core/diagnosis';
+import type { ViewKind } from '@inchstep/core/intake';
 import { buildPlan, NOTHING_KNOWN, type PlanDay, packPlan, USUAL_ASK } from '@inchstep/core/practice';
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { format } from 'date-fns';
+import { addDays, format } from 'date-fns';
 import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
 import { StudentLinkPanel } from './StudentLinkPanel.tsx';
 import { StudentPageScreen } from './StudentPageScreen.tsx';
+import { nextView } from './useCheckin.ts';
+import { dayThere } from './usePageLine.ts';
 
 let students = 0;
 beforeEach(() => {
@@ -26,16 +30,24 @@ describe('the private link', () => {
     revokedAt: null,
     lastUsedAt: null,
   };
+  const student = {
+    id: 'x',
+    profile: { firstName: 'Gus', mail: { address: 'gus@quarry-lane.example', agreedOn: '2027-03-01' } },
+  } as unknown as Student;
   test('is shown once, in full, and can be closed', async () => {
     const log = fakeServer({
       'GET /api/students/x/links': [link],
       'POST /api/students/x/links': { ...link, token: 'the-token' },
       'POST /api/students/x/links/revoke': { ok: true },
     });
-    draw(<StudentLinkPanel studentId="x" />);
+    draw(<StudentLinkPanel student={student} />);
     fireEvent.click(await screen.findByRole('button', { name: 'New link (closes the old one)' }));
     const box = (await screen.findByLabelText('Private link')) as HTMLInputElement;
     expect(box.value).toBe(`${location.origin}/p/the-token`);
+    expect(screen.getByText('Code that opens Gus’s page')).toBeTruthy();
+    const letter = screen.getByRole('link', { name: 'Send by mail' }).getAttribute('href') ?? '';
+    expect(letter.startsWith('mailto:gus%40quarry-lane.example?subject=')).toBe(true);
+    expect(decodeURIComponent(letter)).toContain(box.value);
     fireEvent.click(screen.getByRole('button', { name: 'Close it' }));
     await waitFor(() => expect(log.some((a) => a.url.endsWith('/revoke'))).toBe(true));
     await waitFor(() => expect(screen.queryByLabelText('Private link')).toBeNull());
@@ -125,7 +137,7 @@ describe('the student’s page', () => {
       drill: 'knee_swap',
       stage: 'slow',
       reps: 'PPF',
-      date: format(new Date(), 'yyyy-MM-dd'),
+      date: '2027-03-10',
       doneAt: expect.stringMatching(/^20.*Z$/),
     });
   });
@@ -270,6 +282,99 @@ describe('the student’s page', () => {
     expect(await screen.findByText(/Sent\. It is in/)).toBeTruthy();
     expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ note: 'It runs on.', pain: false });
     expect(box().value).toBe('');
+  });
+  test('where the browser forbids to keep anything, the page is there, says so, and sends what was counted', async () => {
+    const log = fakeServer({ 'GET /api/page/tok-12345678': page(), 'POST /api/page/tok-12345678/sets': {} });
+    const forbids = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('no', 'SecurityError');
+    });
+    try {
+      show();
+      fireEvent.click((await screen.findAllByRole('button', { name: 'Counted' }))[0] as HTMLElement);
+      expect((await screen.findByRole('alert')).textContent).toMatch(/This phone can’t keep what you count/);
+      press('Log this set');
+      await waitFor(() => expect(log.some((a) => a.url.endsWith('/sets'))).toBe(true));
+    } finally {
+      forbids.mockRestore();
+    }
+  });
+  test('at the cap of the day the student is told to stop', async () => {
+    const known = page();
+    fakeServer({
+      'GET /api/page/tok-12345678': {
+        ...known,
+        drills: known.drills.map((drill) => ({ ...drill, room: 2 })),
+      },
+    });
+    show();
+    const count = async () =>
+      fireEvent.click((await screen.findAllByRole('button', { name: 'Counted' }))[0] as HTMLElement);
+    await count();
+    expect(screen.queryByText(/enough of this for today/)).toBeNull();
+    await count();
+    expect(screen.getByText(/enough of this for today/)).toBeTruthy();
+  });
+  test('a phone whose clock is a day ahead says so once, and counts for the coach’s day', async () => {
+    const today = format(addDays(new Date(), -1), 'yyyy-MM-dd');
+    const log = fakeServer({
+      'GET /api/page/tok-12345678': page({ today }),
+      'POST /api/page/tok-12345678/sets': {},
+    });
+    show();
+    expect(await screen.findByText(/On your coach’s calendar it is/)).toBeTruthy();
+    press('OK');
+    expect(screen.queryByText(/On your coach’s calendar it is/)).toBeNull();
+    press('Counted');
+    press('Log this set');
+    await waitFor(() => {
+      const sent = log.find((a) => a.url.endsWith('/sets'))?.body as
+        | { date: string; doneAt: string }
+        | undefined;
+      expect(sent?.date).toBe(today);
+      expect(format(new Date(sent?.doneAt ?? 0), 'yyyy-MM-dd')).toBe(format(new Date(), 'yyyy-MM-dd'));
+    });
+    cleanup();
+    show();
+    await screen.findByText('Gus’s practice');
+    expect(screen.queryByText(/On your coach’s calendar it is/)).toBeNull();
+  });
+  test.each([
+    ['the same day', '2027-03-10', '2027-03-10T09:00:00', '2027-03-11', '2027-03-11'],
+    ['a clock a day ahead', '2027-03-10', '2027-03-11T09:00:00', '2027-03-12', '2027-03-11'],
+    ['a clock a year behind', '2027-03-10', '2026-03-10T09:00:00', '2026-03-11', '2027-03-11'],
+  ])('the coach’s day without a signal: %s', (_, today, heard, here, there) => {
+    expect(dayThere({ page: { today }, at: new Date(heard).getTime() }, here)).toBe(there);
+  });
+  test('two taps on Send are one check-in; what is written next is another', async () => {
+    const log = fakeServer({
+      'GET /api/page/tok-12345678': page(),
+      'POST /api/page/tok-12345678/checkins': {},
+    });
+    const sent = () => log.filter((a) => a.method === 'POST').map(({ body }) => (body as { id: string }).id);
+    show();
+    fireEvent.click(await screen.findByRole('radio', { name: 'No' }));
+    press('Send');
+    press('Send');
+    expect(await screen.findByText(/Sent\. It is in/)).toBeTruthy();
+    expect(sent()).toHaveLength(1);
+    fireEvent.click(screen.getByRole('radio', { name: 'No' }));
+    press('Send');
+    await waitFor(() => expect(sent()).toHaveLength(2));
+    expect(new Set(sent()).size).toBe(2);
+  });
+  test.each<[string, ViewKind[], ViewKind[], ViewKind]>([
+    ['nothing asked: the first is face-on', [], [], 'face_on'],
+    ['and the second the other view', [], ['face_on'], 'down_the_line'],
+    ['asked for one, the other comes second', ['down_the_line'], ['down_the_line'], 'face_on'],
+    ['asked for both', ['face_on', 'down_the_line'], ['face_on'], 'down_the_line'],
+    ['a third is of what was asked', ['down_the_line'], ['down_the_line', 'face_on'], 'down_the_line'],
+  ])('the view of the next clip: %s', (_, asked, chosen, expected) => {
+    expect(
+      nextView(
+        asked,
+        chosen.map((kind) => ({ kind })),
+      ),
+    ).toBe(expected);
   });
   test('pain takes the drills away and says what to do', async () => {
     fakeServer({

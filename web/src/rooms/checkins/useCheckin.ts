@@ -1,6 +1,6 @@
 import type { MadeSaid, StudentPage } from '@inchstep/contract/checkins';
 import { SPEED_OF_STAGE } from '@inchstep/core/checkins';
-import type { ViewKind } from '@inchstep/core/intake';
+import { VIEW_KINDS, type ViewKind } from '@inchstep/core/intake';
 import { lightFormat } from 'date-fns';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { isText, useDraft } from '../../platform/drafts.ts';
@@ -23,6 +23,9 @@ export function useCheckin(token: string, sends: PageBox, hurting: PainHere, pag
   const [made, setMade] = useState(() => madeFor(page));
   const [felt, setFelt] = useState<number | null>(null);
   const chooser = useRef<HTMLInputElement>(null);
+  // Its name from the moment it is begun: a second tap on Send is the same check-in.
+  const [id, setId] = useState(newId);
+  const isSending = useRef(false);
   const { hurt } = hurting;
   // It was said with the runner's key already.
   useEffect(() => {
@@ -38,9 +41,7 @@ export function useCheckin(token: string, sends: PageBox, hurting: PainHere, pag
   const choose = (files: readonly File[]) => {
     const all = [...clips];
     for (const file of files.slice(0, MOST_CLIPS - clips.length)) {
-      const open = asked.find((kind) => all.every((clip) => clip.kind !== kind));
-      const kind = open ?? asked[0] ?? 'face_on';
-      all.push({ id: newId(), file, kind, recordedOn: filmedOn(file, page.today) });
+      all.push({ id: newId(), file, kind: nextView(asked, all), recordedOn: filmedOn(file, page.today) });
     }
     setClips(all);
     // The same file can be chosen again after it was taken away.
@@ -57,11 +58,12 @@ export function useCheckin(token: string, sends: PageBox, hurting: PainHere, pag
     setPain(null);
     setPainWhere(null);
     setFelt(null);
+    setId(newId());
   };
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (pain === null) return;
-    const id = newId();
+    if (pain === null || isSending.current) return;
+    isSending.current = true;
     const painId = pain ? hurting.say(painWhere ?? '') : null;
     const words = {
       id,
@@ -76,9 +78,13 @@ export function useCheckin(token: string, sends: PageBox, hurting: PainHere, pag
       // Pain counts from when it was first told, however late this goes.
       writtenAt: (pain ? hurt?.at : null) ?? new Date().toISOString(),
     };
-    await sends.putWords(words, clips);
-    setLast(id);
-    clear();
+    try {
+      await sends.putWords(words, clips);
+      setLast(id);
+      clear();
+    } finally {
+      isSending.current = false;
+    }
   };
   const state = sends.sendings.find(({ id }) => id === last)?.state;
   return {
@@ -105,6 +111,15 @@ export function useCheckin(token: string, sends: PageBox, hurting: PainHere, pag
   };
 }
 export type CheckinBox = ReturnType<typeof useCheckin>;
+
+/** The next view that is asked for and not there yet; else one that is not there yet. The student may say otherwise. */
+export const nextView = (
+  asked: readonly ViewKind[],
+  chosen: readonly { readonly kind: ViewKind }[],
+): ViewKind =>
+  [...asked, ...VIEW_KINDS].find((kind) => chosen.every((clip) => clip.kind !== kind)) ??
+  asked[0] ??
+  'face_on';
 
 /** As the request asks, else nothing is said. */
 function madeFor({ request }: StudentPage): MadeSaid {

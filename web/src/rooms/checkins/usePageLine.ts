@@ -1,11 +1,13 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
 import type { SetLog } from '@inchstep/contract/practice';
+import { daysBetween, type IsoDay, plusDays } from '@inchstep/core/foundation';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lightFormat } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { HttpError } from '../../platform/httpError.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { forgetPage, type KeptPage, keepPage, readPage, whoseLink } from './pageKept.ts';
+import { forgetFilms } from './papers.ts';
 import { askForFile, usePage, warmPapers } from './queries.ts';
 
 /** A line that says nothing for so long is none: the phone shows what it knows. */
@@ -73,6 +75,10 @@ export function usePageLine(token: string): PageLine {
   useEffect(() => {
     if (refused) void forgetPage(token);
   }, [refused, token]);
+  const mayShow = heard === null || !heard.needsConsent;
+  useEffect(() => {
+    if (!mayShow) void forgetFilms(token);
+  }, [mayShow, token]);
   const page = heard ?? kept.data?.page ?? null;
   return {
     heard,
@@ -91,7 +97,7 @@ export function usePageLine(token: string): PageLine {
 const now = (): string => lightFormat(new Date(), 'yyyy-MM-dd');
 
 /** The day by this phone's clock; it changes at midnight, and when somebody looks again. */
-function useDay(): string {
+export function useDay(): string {
   const [day, setDay] = useState(now);
   useEffect(() => {
     const look = () => setDay(now());
@@ -115,7 +121,10 @@ export function usePageToday(line: PageLine, waiting: readonly SetLog[]): Studen
     if (!lost || !kept) return setAlone(null);
     let left = false;
     import('./keptToday.ts')
-      .then(({ keptToday }) => !left && setAlone(keptToday(kept, JSON.parse(waits) as SetLog[], day)))
+      .then(
+        ({ keptToday }) =>
+          !left && setAlone(keptToday(kept, JSON.parse(waits) as SetLog[], dayThere(kept, day))),
+      )
       // Without the rules it still knows what it heard.
       .catch(() => !left && setAlone(kept.page));
     return () => {
@@ -125,6 +134,12 @@ export function usePageToday(line: PageLine, waiting: readonly SetLog[]): Studen
   if (refused) return null;
   return lost ? (alone ?? heard) : heard;
 }
+
+/** The coach's day when it is this day here: as far from this phone's as it was when the page was heard. */
+export const dayThere = (
+  { page, at }: Pick<KeptPage, 'at'> & { readonly page: { readonly today: IsoDay } },
+  here: IsoDay,
+): IsoDay => plusDays(here, daysBetween(lightFormat(at, 'yyyy-MM-dd'), page.today));
 
 const whenIdle = (): Promise<unknown> =>
   new Promise((done) => {

@@ -10,7 +10,8 @@ export interface Spoken {
   readonly voice: File;
   readonly talk: TalkDocument;
 }
-type State = 'off' | 'asking' | 'on';
+/** `ending`: the last of the voice is being written. */
+type State = 'off' | 'asking' | 'on' | 'ending';
 
 /** A move without its moment. */
 type Done<M = SpokenMove> = M extends SpokenMove ? Omit<M, 'at'> : never;
@@ -35,13 +36,15 @@ export function useTalk(stage: PairStage, onSpoken: (spoken: Spoken) => void) {
     if (!talk) return;
     running.current = null;
     const length = Math.round(performance.now() - talk.began);
-    setState('off');
+    setState('ending');
     try {
       const voice = await talk.voice.finish();
       const document = documentOf(hands.current.stage, talk.moves, length);
       if (document) hands.current.onSpoken({ voice, talk: document });
     } catch (reason) {
       setTrouble(reason);
+    } finally {
+      setState('off');
     }
   }, []);
   const start = useCallback(async () => {

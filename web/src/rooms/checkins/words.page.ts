@@ -83,3 +83,12 @@ export const HOW_FELT_WORDS = {
   still: 'It stayed still',
   hint: 'Say it before you look. There is no wrong answer; leave it out if you can’t tell.',
 } as const;
+
+/** Said where this phone's day is another one than the coach's, and where the phone has no room. */
+export const OTHER_DAY_WORDS = {
+  differs: (here: string, today: string) =>
+    `On this phone it is ${here}. On your coach’s calendar it is ${today}. What you do now counts for ${today}; the time on your phone is kept with it.`,
+  understood: 'OK',
+  noRoom:
+    'This phone can’t keep what you count: it has no room, or the browser forbids it. Keep this page open until everything is sent.',
+} as const;

@@ -15,6 +15,9 @@ export const ANSWER_WORDS = {
   replan: 'Lay the plan anew from today',
   send: 'Send',
   sendKeys: 'Ctrl and Enter sends',
+  waits: 'An attachment is still being made. The reply goes with it as soon as it is ready.',
+  dontSend: 'Don’t send yet',
+  sendWithout: 'Send without it',
   sent: 'Your reply',
   goes: (time: string) => `Goes at ${time}. Until then nobody reads it.`,
   gone: 'It has gone.',
@@ -43,6 +46,13 @@ export const FACTS_WORDS = {
   practised: 'Practised',
   reps: (done: number, planned: number) =>
     planned > 0 ? `${done} of ${planned} repetitions` : `${done} repetitions`,
+  since: (day: string) => `since ${day}`,
+  loggedBy: (all: number, byCoach: number) =>
+    byCoach === 0
+      ? 'all logged by the student'
+      : byCoach === all
+        ? 'all logged by you'
+        : `${all - byCoach} logged by the student, ${byCoach} by you`,
   passed: (percent: number) => `${percent} % of the judged ones counted`,
   felt: (felt: number) => `felt ${felt.toFixed(0)} of 10`,
   still: 'it stayed still',

@@ -26,7 +26,7 @@ export const REVIEW_SCREEN_WORDS = {
   checkinOf: (at: string) => `Check-in, ${at}`,
   pain: 'Pain:',
   placeNotSaid: 'place not said',
-  allDrillsAre: '. All drills are on hold.',
+  allDrillsAre: '. All drills are paused.',
   noWords: 'No words with it.',
   feltOut: (felt: number) => `Felt ${felt} out of 10.`,
   thenAndNow: 'Then and now',
@@ -38,11 +38,6 @@ export const REVIEW_SCREEN_WORDS = {
   noClipCame: 'No clip came with this check-in.',
   gate: 'Gate',
   theDraft: 'the draft',
-  onHoldPain: 'On hold: pain',
-  noPlace: 'Place not said.',
-  drillsWaitTheProgram: 'Drills wait. The program gives no medical advice; a doctor or physiotherapist does.',
-  whyTheHold: 'Why the hold is lifted',
-  lift: 'Lift',
   allCheckIns: 'All check-ins',
   withPain: '(pain)',
   open: '(open)',
@@ -50,6 +45,8 @@ export const REVIEW_SCREEN_WORDS = {
 
 /** What the set runner says. */
 export const SET_RUNNER_WORDS = {
+  enough:
+    'That’s enough of this for today. Your body learns while it rests: stop here and go on with the next planned day. Your coach sees what you did.',
   noSignalKeptHere: 'No signal. Kept here, and sent later.',
   logged: 'Logged.',
   repetitionsLoggedToday: (total: number) => `${total} repetitions logged today.`,
@@ -58,7 +55,15 @@ export const SET_RUNNER_WORDS = {
 /** What the student link panel says. */
 export const STUDENT_LINK_PANEL_WORDS = {
   studentsPage: 'Student’s page',
-  giveThisAddress: 'Give this address to the student. It is shown only now.',
+  giveThisAddress: 'The student scans this code, or you send the address. It is shown only now.',
+  code: (name: string) => `Code that opens ${name}’s page`,
+  local:
+    'This address opens on this computer only. Open the program by its address in your network to make a link that phones can open.',
+  sendByMail: 'Send by mail',
+  mail: (name: string, url: string) => ({
+    subject: 'Your practice page',
+    body: `Hi ${name},\n\nyour practice page is here:\n${url}\n\nOpen it on your phone once while you have a signal; after that it also works without one. The address is yours alone, so please don’t pass it on.`,
+  }),
   privateLink: 'Private link',
   copyTheLink: 'Copy the link',
   copied: 'Copied.',

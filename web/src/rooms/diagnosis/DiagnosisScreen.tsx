@@ -5,7 +5,7 @@ import { CLUB_WORDS } from '@inchstep/contract/words';
 import { useEffect, useRef, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { dropDraft, useDraft } from '../../platform/drafts.ts';
-import { dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
+import { dayOf, dayText, Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { useSwings } from '../capture/index.ts';
 import { useReadings } from '../measures/index.ts';
@@ -35,8 +35,11 @@ function useReasoning(student: Student, all: readonly DiagnosisRecord[]) {
   const readings = useReadings(student.id);
   const diagnose = useDiagnose(student.id);
   const measured = (swings.data ?? []).filter((s) => s.track || s.marks.length > 0);
-  const [swingId, setSwingId] = useState<string | null>(params.get('swing') ?? latest?.swingId ?? null);
-  const chosen = swingId ?? measured[0]?.id ?? null;
+  // Null is a choice as well: what was seen, without any swing. Undefined: nobody has chosen yet.
+  const [swingId, setSwingId] = useState<string | null | undefined>(
+    params.get('swing') ?? latest?.swingId ?? undefined,
+  );
+  const chosen = swingId === undefined ? usualSwing(measured, latest) : swingId;
   // A new diagnosis carries the ticks from then on.
   const draftKey = `ticks.${student.id}.${latest?.id ?? 'first'}`;
   const [ticks, setTicked] = useDraft(draftKey, areTicks);
@@ -81,6 +84,13 @@ function useReasoning(student: Student, all: readonly DiagnosisRecord[]) {
     diagnose,
   };
 }
+/** The newest measured swing, unless the last diagnosis was made without one when that swing was there already. */
+function usualSwing(measured: readonly Swing[], latest: DiagnosisRecord | null): string | null {
+  const [newest] = measured;
+  if (!newest) return null;
+  return latest?.swingId === null && newest.recordedOn < dayOf(latest.at) ? null : newest.id;
+}
+
 type ReasoningBox = ReturnType<typeof useReasoning>;
 
 interface ReasoningProps {

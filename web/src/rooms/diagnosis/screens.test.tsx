@@ -118,6 +118,29 @@ describe('the reasons', () => {
     answer(record('d1', sway));
     await waitFor(async () => expect((await go()).disabled).toBe(false));
   });
+  test('what was seen can be asked without any swing, also where one is measured, and stays so', async () => {
+    const swing = { id: 's1', recordedOn: '2027-03-08', club: 'mid_iron', speed: 'full', marks: [{}, {}] };
+    const answers = { 'GET /api/students/x/swings': [swing], 'GET /api/students/x/shots': [] };
+    const log = server([record('d1', sway, { swingId: 's1' })], {
+      ...answers,
+      'POST /api/students/x/diagnoses': record('d2', sway),
+    });
+    reasons();
+    const pick = async () => (await screen.findByLabelText('Measured swing')) as HTMLSelectElement;
+    await waitFor(async () => expect((await pick()).value).toBe('s1'));
+    fireEvent.change(await pick(), { target: { value: '' } });
+    expect((await pick()).value).toBe('');
+    fireEvent.click(screen.getByRole('button', { name: 'Diagnose again' }));
+    await waitFor(() =>
+      expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ swingId: null, wholeDay: false }),
+    );
+    cleanup();
+    // Opened again after it was asked without one, it is still asked without one.
+    server([record('d2', sway, { swingId: null, at: '2027-03-09T10:00:00Z' })], answers);
+    reasons();
+    await waitFor(async () => expect((await pick()).options).toHaveLength(2));
+    expect((await pick()).value).toBe('');
+  });
   test('“Diagnose” on the bench is the asking: a swing nobody asked about is asked at once, and once', async () => {
     const swing = { id: 's1', recordedOn: '2027-03-08', club: 'mid_iron', speed: 'full', marks: [{}, {}] };
     const answers = { 'GET /api/students/x/swings': [swing], 'GET /api/students/x/shots': [] };

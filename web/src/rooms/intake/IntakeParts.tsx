@@ -38,6 +38,7 @@ export function PersonPart({ form: { register, control, formState } }: Part) {
           <Field
             id="heightIn"
             label={INTAKE_PARTS_WORDS.height}
+            hint={INTAKE_PARTS_WORDS.heightHint}
             error={errors.heightIn && (lengths === 'cm' ? HEIGHT_CM : errors.heightIn.message)}
           >
             <Controller

@@ -112,7 +112,7 @@ function IntakeForm({
       <div className="grid gap-4 lg:grid-cols-2">
         <PersonPart form={form} />
         <PracticePart form={form} />
-        <SafetyPart form={form} />
+        <SafetyPart form={form} studentId={id} />
         <TeachingPart form={form} />
         <MailPart form={form} />
       </div>

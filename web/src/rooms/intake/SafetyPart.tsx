@@ -5,10 +5,38 @@ import { Controller, type UseFormReturn } from 'react-hook-form';
 import { Field, Several } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
+import { useHold } from './queries.ts';
 import { AREA_WORDS, LIMIT_BECAUSE, SAFETY_PART_WORDS } from './words.ts';
 
+interface SafetyProps {
+  readonly form: UseFormReturn<Profile>;
+  /** Null for a student who is not saved yet. */
+  readonly studentId: string | null;
+}
+
+/** "Pain now" pauses every drill once it is saved; while a pause stands, it is lifted at the top of the page. */
+function PainNow({ form: { register, watch }, studentId }: SafetyProps) {
+  const hold = useHold(studentId);
+  if (hold.data) return <p className="font-semibold">{SAFETY_PART_WORDS.painNowPaused}</p>;
+  return (
+    <>
+      <Check label={SAFETY_PART_WORDS.painNow} {...register('safety.painNow')} />
+      {watch('safety.painNow') && (
+        <>
+          <p role="status" className="font-semibold text-error">
+            {SAFETY_PART_WORDS.painNowPauses}
+          </p>
+          <Field id="painWhere" label={SAFETY_PART_WORDS.where}>
+            <input id="painWhere" className="input w-full" {...register('safety.painWhere')} />
+          </Field>
+        </>
+      )}
+    </>
+  );
+}
+
 /** The safety questions, and what they close. No medical advice: they only make drills more careful. */
-export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) {
+export function SafetyPart({ form, studentId }: SafetyProps) {
   const { register, control, watch, setValue } = form;
   const me = useMe();
   const safety = watch('safety');
@@ -20,12 +48,7 @@ export function SafetyPart({ form }: { readonly form: UseFormReturn<Profile> }) 
   return (
     <Panel title={SAFETY_PART_WORDS.safety}>
       <div className="flex flex-col gap-3">
-        <Check label={SAFETY_PART_WORDS.painNow} {...register('safety.painNow')} />
-        {safety.painNow && (
-          <Field id="painWhere" label={SAFETY_PART_WORDS.where}>
-            <input id="painWhere" className="input w-full" {...register('safety.painWhere')} />
-          </Field>
-        )}
+        <PainNow form={form} studentId={studentId} />
         <Controller
           control={control}
           name="safety.trouble"

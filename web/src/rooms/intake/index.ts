@@ -6,5 +6,6 @@ export {
   useMoveLesson,
   useStopForPain,
 } from './lessonQueries.ts';
-export { useArchive, useHold, useLiftHold, useStudent, useThread } from './queries.ts';
+export { PainPause } from './PainPause.tsx';
+export { useArchive, useHold, useStudent, useThread } from './queries.ts';
 export { eventText, HAND_WORDS, PRESET_WORDS } from './words.ts';

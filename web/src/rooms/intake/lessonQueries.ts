@@ -4,12 +4,16 @@ import { get, post, put } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 
+const LOOK_AGAIN_MS = 60_000;
+
 const at = (studentId: string): string => `/api/students/${studentId}/lessons`;
 
 export const useLessonList = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'lessons'),
     queryFn: () => get<LessonList>(at(studentId)),
+    // A lesson that was left open is over by itself: a screen that stays open hears of it.
+    refetchInterval: LOOK_AGAIN_MS,
   });
 
 /** Agrees a lesson, or begins one at once. */

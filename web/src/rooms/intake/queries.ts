@@ -14,10 +14,11 @@ export const useThread = (id: string) =>
     queryKey: keys.of(id, 'thread'),
     queryFn: () => get<ThreadEvent[]>(`/api/students/${id}/thread`),
   });
-export const useHold = (id: string) =>
+export const useHold = (id: string | null) =>
   useQuery({
-    queryKey: keys.of(id, 'hold'),
+    queryKey: keys.of(id ?? '', 'hold'),
     queryFn: () => get<Hold | null>(`/api/students/${id}/hold`),
+    enabled: id !== null,
   });
 
 export function useSaveStudent() {

@@ -66,6 +66,21 @@ describe('a new student', () => {
     const sent = log.find((a) => a.method === 'POST')?.body as { profile: { heightIn: number } };
     expect(sent.profile.heightIn).toBeCloseTo(70, 6);
   });
+  test.each([
+    ['4’11"', 59],
+    ['151 cm', 59.449],
+  ])('a height may be written as %s', async (typed, inches) => {
+    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    draw(<IntakeScreen />);
+    fill('First name', 'Wren');
+    fill('Family name', 'Oyelaran');
+    fill('Born on', '1999-02-03');
+    fill('Height', typed);
+    save();
+    await waitFor(() => expect(log.some((a) => a.method === 'POST')).toBe(true));
+    const sent = log.find((a) => a.method === 'POST')?.body as { profile: { heightIn: number } };
+    expect(sent.profile.heightIn).toBeCloseTo(inches, 2);
+  });
   test('what was typed is back after a look elsewhere, until it is saved', async () => {
     const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
     const open = () => draw(<IntakeScreen />);

@@ -179,6 +179,7 @@ export const INTAKE_PARTS_WORDS = {
   familyName: 'Family name',
   born: 'Born on',
   height: 'Height',
+  heightHint: 'As 4′11″, 59 in or 151 cm.',
   hipsOutsideToOutside: 'Hips, outside to outside',
   byTapeIfYou: 'By tape, if you can: it sharpens every stance number.',
   plays: 'Plays',
@@ -218,10 +219,22 @@ export const INTAKE_SCREEN_WORDS = {
   wrong: (n: number) => `${n === 1 ? 'One field needs' : `${n} fields need`} a look above.`,
 } as const;
 
+/** Shown on every screen of a student whose drills pain has paused. */
+export const PAIN_PAUSE_WORDS = {
+  title: 'Paused for pain.',
+  since: (where: string, since: string) =>
+    `${where === '' ? 'The student did not say where it hurts.' : `It hurts here: ${where}.`} Reported ${since}.`,
+  care: 'All drills wait until you lift the pause. If pain is sharp or stays, a doctor or physiotherapist decides.',
+  why: 'Why you lift the pause',
+  lift: 'Lift pause',
+} as const;
+
 /** What the safety part says. */
 export const SAFETY_PART_WORDS = {
   safety: 'Safety',
   painNow: 'Pain now',
+  painNowPauses: 'Saving pauses every drill until you lift the pause and say why.',
+  painNowPaused: 'Every drill is paused for pain. Lift the pause at the top of this page.',
   where: 'Where',
   knownTrouble: 'Known trouble',
   surgeryOrInjury: 'Surgery or injury in the last 12 months',
@@ -281,4 +294,6 @@ export const MAIL_PART_WORDS = {
   title: 'Letters by mail',
   agreed: 'Agreed to letters by mail (under 18: a guardian did)',
   address: 'Address',
+  fromElsewhere: (address: string) =>
+    `${address} came with an imported record. No letter is sent there until the student agrees again.`,
 } as const;

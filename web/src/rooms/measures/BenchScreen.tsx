@@ -11,6 +11,7 @@ import { useMe } from '../../platform/session.ts';
 import {
   AddClip,
   BringIn,
+  ConsentFirst,
   HowMade,
   ShotsPanel,
   SPEED_WORDS,
@@ -72,14 +73,16 @@ function SwingList({ student }: { readonly student: Student }) {
     <div className="mx-auto flex max-w-5xl flex-col gap-4 p-4">
       <Panel title={BENCH_SCREEN_WORDS.newSwing} className="flex flex-col gap-3">
         <HowMade made={made} onChange={setMade} />
-        <div className="flex flex-wrap gap-3">
-          <AddClip studentId={student.id} kind="face_on" recordedOn={today} onAdded={begin} />
-          <AddClip studentId={student.id} kind="down_the_line" recordedOn={today} onAdded={begin} />
-        </div>
-        {create.error && <Failed error={create.error} />}
-        <Link to={`/students/${student.id}/live`} className="btn self-start">
-          <Video aria-hidden size={18} /> {BENCH_SCREEN_WORDS.liveCameraLines}
-        </Link>
+        <ConsentFirst student={student}>
+          <div className="flex flex-wrap gap-3">
+            <AddClip studentId={student.id} kind="face_on" recordedOn={today} onAdded={begin} />
+            <AddClip studentId={student.id} kind="down_the_line" recordedOn={today} onAdded={begin} />
+          </div>
+          {create.error && <Failed error={create.error} />}
+          <Link to={`/students/${student.id}/live`} className="btn self-start">
+            <Video aria-hidden size={18} /> {BENCH_SCREEN_WORDS.liveCameraLines}
+          </Link>
+        </ConsentFirst>
         <BringIn studentId={student.id} today={today} />
       </Panel>
       <Shown query={clips} what={BENCH_SCREEN_WORDS.theClips}>

@@ -6,6 +6,7 @@ import {
   AddClip,
   AutoMarks,
   CameraForm,
+  ConsentFirst,
   type Frames,
   MarkList,
   PressurePanel,
@@ -48,16 +49,18 @@ export function BenchViews({ box, student, swing }: BenchViewsProps) {
             </label>
           </div>
         )}
-        {active && (
+        {/* Each view keeps its own: a look goes on while the coach works in the other one. */}
+        {state.work.views.map((view) => (
           <AutoMarks
-            key={`auto-${active.kind}`}
+            key={`${view.kind} ${view.clipId}`}
             student={student}
             recordedOn={swing.recordedOn}
-            view={active}
+            view={view}
+            active={view.kind === state.view}
             state={state}
             dispatch={dispatch}
           />
-        )}
+        ))}
         <MarkList state={state} dispatch={dispatch} />
         <PressurePanel
           swingId={swing.id}
@@ -74,12 +77,14 @@ function OneView({ kind, box, student, swing }: BenchViewsProps & { readonly kin
   const view = state.work.views.find((v) => v.kind === kind);
   if (!view)
     return (
-      <AddClip
-        studentId={student.id}
-        kind={kind}
-        recordedOn={swing.recordedOn}
-        onAdded={(clip) => dispatch({ type: 'attach', view: viewOf(clip) })}
-      />
+      <ConsentFirst student={student}>
+        <AddClip
+          studentId={student.id}
+          kind={kind}
+          recordedOn={swing.recordedOn}
+          onAdded={(clip) => dispatch({ type: 'attach', view: viewOf(clip) })}
+        />
+      </ConsentFirst>
     );
   return (
     <ViewPane

@@ -5,7 +5,14 @@ import { Video } from 'lucide-react';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import { Shown } from '../../platform/parts.tsx';
-import { type CameraState, LineLayer, useCamera, useDelay, useSwings } from '../capture/index.ts';
+import {
+  type CameraState,
+  ConsentFirst,
+  LineLayer,
+  useCamera,
+  useDelay,
+  useSwings,
+} from '../capture/index.ts';
 import { PictureCheck } from './PictureCheck.tsx';
 import { SecondCamera } from './SecondCamera.tsx';
 import { TakeButton } from './TakeButton.tsx';
@@ -37,18 +44,21 @@ export function LiveScreen() {
   );
 }
 
-/** The live picture; in a lesson it is less tall. */
-export function Live({
-  student,
-  swings,
-  tall = true,
-  onTaken,
-}: {
+interface LiveProps {
   readonly student: Student;
   readonly swings: readonly Swing[];
   readonly tall?: boolean;
   readonly onTaken?: (swingId: string) => void;
-}) {
+}
+
+/** The live picture; in a lesson it is less tall. */
+export const Live = (props: LiveProps) => (
+  <ConsentFirst student={props.student}>
+    <LivePicture {...props} />
+  </ConsentFirst>
+);
+
+function LivePicture({ student, swings, tall = true, onTaken }: LiveProps) {
   const height = tall ? 'h-[36rem]' : 'h-[24rem]';
   const [kind, setKind] = useState<ViewKind>('face_on');
   const [delay, setDelay] = useState<number>(4);

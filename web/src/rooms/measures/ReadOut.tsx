@@ -172,6 +172,11 @@ function Tapes({
 function Doubts({ answer, onSwap }: { readonly answer: FitAnswer; readonly onSwap: ReadOutProps['onSwap'] }) {
   return (
     <>
+      {answer.doubt && (
+        <p role="alert" className="border-t-[1.5px] border-base-300 p-3 font-semibold">
+          {READ_OUT_WORDS.notOneBody}
+        </p>
+      )}
       {answer.swapped.map((place) => (
         <div key={place.view + place.station} className="border-t-[1.5px] border-base-300 p-3">
           <p className="text-sm font-semibold">

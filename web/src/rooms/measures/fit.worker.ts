@@ -19,6 +19,7 @@ import {
   floorMap,
   golferSizes,
   type Measure,
+  type Measured,
   measureCapture,
   type Need,
   type NextMark,
@@ -35,6 +36,8 @@ import type { Guess, PictureLine } from '../capture/index.ts';
 
 export interface FitAnswer {
   readonly measures: readonly Measure[];
+  /** Why nothing is measured although marks are there; null where that is not so. */
+  readonly doubt: Measured['doubt'];
   readonly needs: readonly Need[];
   readonly floor: readonly FloorStation[];
   readonly guesses: readonly Guess[];
@@ -89,6 +92,7 @@ function fit(capture: Capture, anew = false): FitAnswer {
   last = measured.fit;
   return {
     measures: measured.measures,
+    doubt: measured.doubt,
     needs: measured.needs,
     floor: floorMap(measured.fit),
     guesses: guessesOf(capture, measured.fit),

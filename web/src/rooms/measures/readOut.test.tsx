@@ -32,6 +32,7 @@ const poses = measured.fit.layout.stations.map((station) => ({
 }));
 const answer = (more: Partial<FitAnswer> = {}): FitAnswer => ({
   measures: measured.measures,
+  doubt: null,
   needs: measured.needs,
   floor: floorMap(measured.fit),
   guesses: [],
@@ -67,6 +68,13 @@ describe('what the marks come to', () => {
   test('before there are marks it says how to begin', () => {
     show(null);
     expect(screen.getByText(/Step to a station, name it with its key/)).toBeTruthy();
+  });
+  test('marks that can’t be one body of this size tell no measures, but what to check', () => {
+    show(answer({ measures: [], doubt: 'not_one_body' }));
+    expect(screen.getByRole('alert').textContent).toMatch(
+      /nothing is measured\. Check whose clips these are/,
+    );
+    expect(screen.queryAllByTestId(/^measure-/)).toEqual([]);
   });
   test('only this station’s tapes: those out of their band first, those that can’t tell folded under them', () => {
     show(answer());

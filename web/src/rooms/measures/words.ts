@@ -172,6 +172,8 @@ export const READ_OUT_WORDS = {
   whatTheMarksCome: 'What the marks come to',
   leadAndTrailLook: 'Lead and trail look changed about at',
   changeThemBack: 'Change them back',
+  notOneBody:
+    'These marks can’t all be of one body of this size, so nothing is measured. Check whose clips these are, the student’s height and hand, and that each clip has the right view.',
   lookAgain: (suspects: string) => `Look again at: ${suspects}. It fits nothing else.`,
   nameAndMark: (station: string | undefined) => `Name and mark ${station}`,
   mark: (landmark: string | undefined, station: string | undefined) => `Mark ${landmark} at ${station}`,

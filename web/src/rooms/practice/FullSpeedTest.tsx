@@ -1,8 +1,7 @@
 import type { GateState } from '@inchstep/contract/practice';
 import { STAGES } from '@inchstep/core/practice';
 import { CoachSet } from './CoachSetLog.tsx';
-import { GateTape } from './GateTape.tsx';
-import { NextRung } from './NextRung.tsx';
+import { GateDecision } from './GateDecision.tsx';
 import { FULL_TEST_WORDS } from './words.ts';
 
 /** For who has the move within a lesson: tested at full speed, the rungs below are taken as passed. */
@@ -29,18 +28,12 @@ export function FullSpeedTest({
       <p className="text-sm">{FULL_TEST_WORDS.how}</p>
       {fullTest && (
         <div className="my-2">
-          <GateTape state={{ ...fullTest, proposesDown: false }} />
-          <div className="mt-2 flex flex-wrap gap-2">
-            <NextRung
-              studentId={studentId}
-              on={{ drill, stage: 'full', held: fullTest.held }}
-              words={{
-                open: FULL_TEST_WORDS.take,
-                all: FULL_TEST_WORDS.takeAll,
-                said: FULL_TEST_WORDS.taken,
-              }}
-            />
-          </div>
+          <GateDecision
+            studentId={studentId}
+            state={{ drill, stage: 'full', ...fullTest, proposesDown: false }}
+            onlyUp
+            up={FULL_TEST_WORDS}
+          />
         </div>
       )}
       {!counted && <CoachSet studentId={studentId} on={{ drill, stage: 'full', layer }} today={today} />}

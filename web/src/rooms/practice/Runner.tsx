@@ -18,8 +18,8 @@ import { REP_PAD_WORDS, RUNNER_WORDS } from './words.ts';
 export interface RunnerProps {
   readonly of: Pick<ReturnType<typeof useRun>, 'state' | 'press'>;
   readonly words: { readonly name: string; readonly cue: string; readonly counts: string };
-  /** What the present checkpoint asks; null where the drill has one only. */
-  readonly asks: string | null;
+  /** What each checkpoint of the drill asks, in order; empty or one where there is no choice. */
+  readonly asks: readonly string[];
   readonly cautions: readonly string[];
   /** The swing that was filmed last; a look takes it. */
   readonly latestSwing?: string | null;
@@ -45,7 +45,7 @@ export function Runner(props: RunnerProps) {
       <p className="text-lg font-semibold">{words.cue}</p>
       <p className="text-xl leading-snug">
         <span className="text-base text-base-content/80">{REP_PAD_WORDS.counts} </span>
-        {asks ?? words.counts}
+        {checkpointText(asks, state.spec.layer) ?? words.counts}
       </p>
       {cautions.length > 0 && (
         <ul className="rounded border-[1.5px] border-warning px-3 py-1 text-sm">
@@ -72,6 +72,10 @@ export function Runner(props: RunnerProps) {
     </section>
   );
 }
+
+/** What the checkpoint asks by which this run is judged; null where the drill has one only. */
+const checkpointText = (asks: readonly string[], layer: number): string | null =>
+  asks.length > 1 ? (asks[layer - 1] ?? null) : null;
 
 type Hands = ReturnType<typeof useHands>;
 

@@ -1,14 +1,14 @@
 export { CameraDesk } from './CameraDesk.tsx';
 export { FullSpeedTest } from './FullSpeedTest.tsx';
 export { GateDecision } from './GateDecision.tsx';
-export { useGates } from './queries.ts';
+export { useGates, useSets } from './queries.ts';
 export { Runner, type RunnerProps } from './Runner.tsx';
 export {
-  dropRefused,
   dropWaiting,
   putWaiting,
+  queuesWith,
   sendWaiting,
   type WaitingSet,
   waitingSets,
 } from './setQueue.ts';
-export { setFrom, useRun } from './useRun.ts';
+export { setFrom, useLeftRuns, useRun } from './useRun.ts';

@@ -5,7 +5,7 @@ import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { draw } from '../../testing/screen.tsx';
 import { Runner, type RunnerProps } from './Runner.tsx';
-import { useRun } from './useRun.ts';
+import { useLeftRuns, useRun } from './useRun.ts';
 
 const balls: RunSpec = {
   ...freeRun('knee_swap', 'full', 1),
@@ -26,9 +26,16 @@ afterEach(() => {
   jest.useRealTimers();
 });
 
-function Run({ spec = balls, ...more }: Partial<RunnerProps> & { readonly spec?: RunSpec }) {
-  const of = useRun('test', spec, (set) => handed.push(set));
-  return <Runner of={of} words={words} asks={null} cautions={['Mind the knee.']} keys {...more} />;
+function Run({
+  spec = balls,
+  day = '2027-03-10',
+  ...more
+}: Partial<RunnerProps> & { readonly spec?: RunSpec; readonly day?: string }) {
+  const place = { of: 'test', day };
+  const hand = (set: SetLog) => void handed.push(set);
+  const of = useRun(place, spec, hand);
+  useLeftRuns(place, hand);
+  return <Runner of={of} words={words} asks={[]} cautions={['Mind the knee.']} keys {...more} />;
 }
 function Opening() {
   const [layer, setLayer] = useState(1);
@@ -63,7 +70,7 @@ describe('the runner', () => {
     expect(screen.queryByRole('button', { name: 'Counted' })).toBeNull();
     press('Looked, go on');
     expect(screen.getByText('driver, aid away')).toBeTruthy();
-    expect(localStorage.getItem('inchstep.run.test')).toContain('swing-1');
+    expect(localStorage.getItem('inchstep.run.test.2027-03-10.knee_swap.full')).toContain('swing-1');
   });
   test('goes by keys alone, and by those of a hand-held presenter', () => {
     draw(<Run />);
@@ -112,6 +119,51 @@ describe('the runner', () => {
       ['P', 1],
       ['P', 2],
     ]);
+  });
+  test('the checkpoint on the screen is the one a set is logged with, also after a reload', () => {
+    const asks = ['Head still.', 'Gap kept.'];
+    const on = (layer: number): RunSpec => ({ ...balls, lookEvery: null, layer });
+    const { unmount } = draw(<Run spec={on(2)} asks={asks} />);
+    expect(screen.getByText(/Gap kept\./)).toBeTruthy();
+    press('Counted');
+    unmount();
+    // The coach went back to the first one while the page was closed.
+    draw(<Run spec={on(1)} asks={asks} />);
+    expect(screen.getByText(/Head still\./)).toBeTruthy();
+    press('Counted');
+    press('Log this set');
+    wait(3000);
+    expect(handed.map(({ reps, layer }) => [reps, layer])).toEqual([
+      ['P', 2],
+      ['P', 1],
+    ]);
+  });
+  test('a set counts for the program’s day, whatever this device’s clock says', () => {
+    jest.setSystemTime(new Date('2027-03-12T23:50:00'));
+    draw(<Run spec={{ ...balls, lookEvery: null }} day="2027-03-10" />);
+    press('Counted');
+    press('Log this set');
+    wait(3000);
+    expect(handed[0]).toMatchObject({
+      date: '2027-03-10',
+      doneAt: new Date('2027-03-12T23:50:00').toISOString(),
+    });
+  });
+  test('midnight drops no half-counted set: it is handed on, once, for the day it was counted on', () => {
+    jest.setSystemTime(new Date('2027-03-10T23:58:00'));
+    const { unmount } = draw(<Run spec={{ ...balls, lookEvery: null }} day="2027-03-10" />);
+    press('Counted');
+    press('Missed');
+    unmount();
+    jest.setSystemTime(new Date('2027-03-11T00:10:00'));
+    const next = draw(<Run spec={{ ...balls, lookEvery: null }} day="2027-03-11" />);
+    const counted = { date: '2027-03-10', reps: 'PF', doneAt: new Date('2027-03-10T23:58:00').toISOString() };
+    expect(handed).toMatchObject([counted]);
+    next.unmount();
+    draw(<Run spec={{ ...balls, lookEvery: null }} day="2027-03-11" />);
+    wait(3000);
+    expect(handed).toHaveLength(1);
+    expect(screen.getByText('Rehearse, 1 of 2')).toBeTruthy();
   });
   test('another drill or rung begins its own run', () => {
     draw(<Run />);

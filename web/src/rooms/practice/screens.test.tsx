@@ -71,7 +71,7 @@ describe('the coach’s answers', () => {
   };
   test('an open gate offers the next rung', async () => {
     const log = gate(state('PPPPPPP'));
-    fireEvent.click(screen.getByRole('button', { name: 'Next rung' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Move up' }));
     await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'slow', note: '' }));
   });
   test('a test at full speed, seen to hold, takes the rungs below as passed', async () => {
@@ -82,7 +82,7 @@ describe('the coach’s answers', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Counted' }));
     fireEvent.click(screen.getByRole('button', { name: 'Log this set' }));
     await waitFor(() => expect(log[0]?.body).toMatchObject({ stage: 'full', reps: 'P' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Take the rungs below as passed' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Count the stages below as passed' }));
     await waitFor(() => expect(log[1]?.body).toMatchObject({ decision: 'advance', stage: 'full', note: '' }));
   });
   test('is offered below full speed only', () => {
@@ -91,17 +91,33 @@ describe('the coach’s answers', () => {
   });
   test('ahead of the gate takes a reason, which is kept', async () => {
     const log = gate(state('PP', { held: [{ code: 'reps', tape: 0.3, more: 8 }] }));
-    fireEvent.click(screen.getByRole('button', { name: 'Next rung all the same' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Move up anyway' }));
     expect(log).toEqual([]);
     fireEvent.click(screen.getByRole('button', { name: 'seen it live' }));
     await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', note: 'seen it live' }));
   });
+  test.each<[string, GateState['held'], string]>([
+    ['nothing counted yet', [{ code: 'reps', tape: 0, more: 8 }], 'Skip this stage'],
+    ['no film yet', [{ code: 'swings', measure: 'shift_top', have: 0, need: 3 }], 'Skip this stage'],
+    ['a part of the count', [{ code: 'reps', tape: 0.2, more: 6 }], 'Move up anyway'],
+    [
+      'a measure outside its range',
+      [{ code: 'measure', measure: 'shift_top', inBand: 0.4 }],
+      'Move up anyway',
+    ],
+    ['nothing at all', [], 'Move up'],
+  ])('with %s the key says “%s”', (_, held, name) => {
+    gate(state('', { held }));
+    expect(screen.getByRole('button', { name })).toBeTruthy();
+  });
   test('never past pain, and never below the first rung', () => {
     gate(state('PPPPPPP', { held: [{ code: 'pain' }] }));
-    expect((screen.getByRole('button', { name: /Next rung/ }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: 'Skip this stage' }) as HTMLButtonElement).disabled).toBe(
+      true,
+    );
     cleanup();
     gate(state('PP', { stage: 'still' }));
-    expect((screen.getByRole('button', { name: 'One down' }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: 'Step back' }) as HTMLButtonElement).disabled).toBe(true);
   });
 });
 
@@ -164,6 +180,7 @@ describe('the ladder', () => {
     forFault: 'lead_knee_collapse',
     note: '',
     at: '2027-03-10T08:00:00.000Z',
+    layers: {},
     endedAt: null,
   };
   const base = {

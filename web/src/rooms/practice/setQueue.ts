@@ -1,5 +1,7 @@
 import type { SetLog } from '@inchstep/contract/practice';
+import { outcomeOf } from '@inchstep/core/checkins';
 import { HttpError } from '../../platform/httpError.ts';
+import { onDevice } from '../../platform/onDevice.ts';
 
 /** A set that waits in this browser, whoever sends it; `refused` says why the program would not take it. */
 export interface WaitingSet extends SetLog {
@@ -10,15 +12,18 @@ export interface WaitingSet extends SetLog {
 const key = (queue: string): string => `inchstep.waiting.${queue}`;
 
 export function waitingSets(queue: string): WaitingSet[] {
-  try {
-    return JSON.parse(localStorage.getItem(key(queue)) ?? '[]') as WaitingSet[];
-  } catch {
-    return [];
-  }
+  const kept = onDevice.readJson(key(queue));
+  return Array.isArray(kept) ? (kept as WaitingSet[]) : [];
 }
 
-const keep = (queue: string, sets: readonly WaitingSet[]): void =>
-  localStorage.setItem(key(queue), JSON.stringify(sets));
+function keep(queue: string, sets: readonly WaitingSet[]): void {
+  if (sets.length === 0) onDevice.drop(key(queue));
+  else onDevice.write(key(queue), JSON.stringify(sets));
+}
+
+/** Queues under a prefix in which something waits. */
+export const queuesWith = (prefix: string): string[] =>
+  onDevice.keys(key(prefix)).map((name) => name.slice(key('').length));
 
 export function putWaiting(queue: string, set: SetLog): void {
   keep(queue, [...waitingSets(queue), set]);
@@ -29,17 +34,9 @@ export function dropWaiting(queue: string, id: string): void {
   replace(queue, id, null);
 }
 
-/** The student has read why a set was refused and lets it go. */
-export function dropRefused(queue: string): void {
-  keep(
-    queue,
-    waitingSets(queue).filter((set) => set.refused === undefined),
-  );
-}
-
 /**
- * Sends what waits, oldest first, and stops at the first that can't go now. A set that is refused
- * for good stays, with the reason, until the student has seen it. Returns how many went.
+ * Sends what waits, oldest first, and stops at the first that can't go now: without a line, with a busy program, or signed
+ * out. A set that is refused stays, with the reason, until somebody lets it go. Returns how many went.
  */
 export async function sendWaiting(queue: string, send: (set: SetLog) => Promise<unknown>): Promise<number> {
   let sent = 0;
@@ -50,8 +47,10 @@ export async function sendWaiting(queue: string, send: (set: SetLog) => Promise<
       sent++;
       replace(queue, set.id, null);
     } catch (error) {
-      if (!(error instanceof HttpError) || !error.final) return sent;
-      replace(queue, set.id, { ...set, refused: error.message });
+      if (!(error instanceof HttpError)) return sent;
+      const { status, failure, message } = error;
+      if (outcomeOf({ status, code: failure.code }) !== 'refused') return sent;
+      replace(queue, set.id, { ...set, refused: message });
     }
   }
   return sent;

@@ -1,4 +1,5 @@
 import type { SetLog } from '@inchstep/contract/practice';
+import type { IsoDay } from '@inchstep/core/foundation';
 import {
   beginRun,
   type RunAction,
@@ -7,9 +8,9 @@ import {
   type RunState,
   run,
 } from '@inchstep/core/practice';
-import { lightFormat, parseISO } from 'date-fns';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { newId, thisDevice } from '../../platform/ids.ts';
+import { onDevice } from '../../platform/onDevice.ts';
 
 type Unstamped<A> = A extends { id: string; at: string } ? Omit<A, 'id' | 'at'> : A;
 type Press = Unstamped<RunAction>;
@@ -17,11 +18,20 @@ type Press = Unstamped<RunAction>;
 /** Puts a set where it is kept until it has gone; that can't fail half-way. */
 export type HandOn = (set: SetLog) => void;
 
+/** Whose count it is, and the day it counts for: the program's calendar, whatever this device's clock says. */
+export interface RunPlace {
+  readonly of: string;
+  readonly day: IsoDay;
+}
+
+const keyOf = ({ of, day }: RunPlace, { drill, stage }: RunSpec): string => `${of}.${day}.${drill}.${stage}`;
+
 /**
  * A run that is kept with every press: a reload, a crash, an empty battery goes on at the same repetition. A set
  * that is over is handed on once, a moment later, so that the press that ended it can still be taken back.
  */
-export function useRun(key: string, spec: RunSpec, handOn: HandOn) {
+export function useRun({ of, day }: RunPlace, spec: RunSpec, handOn: HandOn) {
+  const key = keyOf({ of, day }, spec);
   const [state, setState] = useState(() => restored(key, spec));
   const latest = useRef(state);
   const hand = useRef(handOn);
@@ -37,10 +47,10 @@ export function useRun(key: string, spec: RunSpec, handOn: HandOn) {
   const handAll = useCallback(() => {
     for (const set of latest.current.sets) {
       if (set.sent) continue;
-      hand.current(setFrom(set, latest.current.spec));
+      hand.current(setFrom(set, latest.current.spec, day));
       become(run(latest.current, { do: 'sent', id: set.id }));
     }
-  }, [become]);
+  }, [become, day]);
   const press = useCallback(
     (what: Press) => {
       become(run(latest.current, { ...what, id: newIdFor(what), at: nowIso() } as RunAction));
@@ -60,9 +70,9 @@ export function useRun(key: string, spec: RunSpec, handOn: HandOn) {
       window.removeEventListener('pagehide', handAll);
     };
   }, [unsent, handAll]);
-  // The next checkpoint was opened meanwhile: what is counted from here on is judged by it, too.
+  // Another checkpoint is asked from here on. What was counted until now keeps the one that was on the screen.
   useEffect(() => {
-    if (spec.layer > latest.current.spec.layer) press({ do: 'layer', layer: spec.layer });
+    if (spec.layer !== latest.current.spec.layer) press({ do: 'layer', layer: spec.layer });
   }, [spec.layer, press]);
   const begin = useCallback((anew: RunSpec) => become(beginRun(anew, nowIso())), [become]);
   return { state, press, begin, handAll };
@@ -71,13 +81,34 @@ export function useRun(key: string, spec: RunSpec, handOn: HandOn) {
 const nowIso = (): string => new Date().toISOString();
 const newIdFor = (what: Press): string => ('id' in what ? what.id : newId());
 
-/** A set of a run as it is logged. */
+/**
+ * Counts of other days that never came to their end: the phone was put away in the middle of a set, or midnight came.
+ * What was counted is handed on for the day it was counted on.
+ */
+export function useLeftRuns({ of, day }: RunPlace, handOn: HandOn): void {
+  const hand = useRef(handOn);
+  hand.current = handOn;
+  useEffect(() => {
+    for (const name of onDevice.keys(`${PREFIX}${of}.`)) {
+      const [on = day] = name.slice(PREFIX.length + of.length + 1).split('.');
+      if (on === day) continue;
+      const left = onDevice.readJson(name) as RunState | null;
+      onDevice.drop(name);
+      if (!left?.spec || !Array.isArray(left.sets)) continue;
+      const ended = run(left, { do: 'close', id: newId(), at: left.countedAt ?? left.startedAt });
+      for (const set of ended.sets) if (!set.sent) hand.current(setFrom(set, left.spec, on));
+    }
+  }, [of, day]);
+}
+
+/** A set of a run as it is logged: for the day it was counted on, with the moment by this device's clock. */
 export const setFrom = (
   { id, reps, felt, strike, layer, doneAt }: RunSet,
   { drill, stage }: RunSpec,
+  day: IsoDay,
 ): SetLog => ({
   id,
-  date: lightFormat(parseISO(doneAt), 'yyyy-MM-dd'),
+  date: day,
   drill,
   stage,
   reps,
@@ -93,22 +124,12 @@ const TAKE_BACK_MS = 2500;
 
 const PREFIX = 'inchstep.run.';
 
-function keep(key: string, state: RunState): void {
-  try {
-    localStorage.setItem(PREFIX + key, JSON.stringify(state));
-  } catch {
-    // A full or forbidden store: the run goes on in this tab.
-  }
-}
+const keep = (key: string, state: RunState): void => void onDevice.write(PREFIX + key, JSON.stringify(state));
 
 function restored(key: string, spec: RunSpec): RunState {
   const fresh = beginRun(spec, new Date().toISOString());
-  try {
-    const kept = JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null') as RunState | null;
-    const same =
-      kept?.spec?.drill === spec.drill && kept.spec.stage === spec.stage && Array.isArray(kept.sets);
-    return same ? { ...kept, spec: { ...spec, layer: Math.max(spec.layer, kept.spec.layer) } } : fresh;
-  } catch {
-    return fresh;
-  }
+  const kept = onDevice.readJson(PREFIX + key) as RunState | null;
+  const same = kept?.spec?.drill === spec.drill && kept.spec.stage === spec.stage && Array.isArray(kept.sets);
+  // Its checkpoint is left as it was on the screen, so that a half-counted set is logged with that one.
+  return same ? { ...kept, spec: { ...spec, layer: kept.spec.layer } } : fresh;
 }

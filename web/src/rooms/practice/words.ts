@@ -25,27 +25,28 @@ export const DAY_LIST_WORDS = {
 
 /** What the gate decision says. */
 export const GATE_DECISION_WORDS = {
-  oneRungUp: 'One rung up.',
+  up: 'Move up',
+  anyway: 'Move up anyway',
+  skip: 'Skip this stage',
+  said: 'One stage up.',
+  stay: 'Stay',
   notedStay: 'Noted: stay.',
-  oneRungDown: 'One rung down.',
+  stepBack: 'Step back',
+  wentBack: 'One stage back.',
   undo: 'Undo',
-  why: 'Why all the same?',
+  why: 'Why?',
   whys: ['seen it live', 'holds it already', 'to find out'],
   say: 'Say why',
-  cancel: 'Leave it',
-  nextRung: 'Next rung',
-  nextRungAll: 'Next rung all the same',
-  stay: 'Stay',
-  oneDown: 'One down',
 } as const;
 
 /** What the test at full speed says. */
 export const FULL_TEST_WORDS = {
   title: 'Test at full speed',
   how: 'For who has the move within the lesson: repetitions at full speed and three films in band take the rungs below as passed. A week later it is looked at again.',
-  take: 'Take the rungs below as passed',
-  takeAll: 'Take them as passed all the same',
-  taken: 'The rungs below are taken as passed; looked at again in a week.',
+  up: 'Count the stages below as passed',
+  anyway: 'Count them as passed anyway',
+  skip: 'Count them as passed anyway',
+  said: 'The stages below count as passed. Check again in a week.',
 } as const;
 
 /** What the gate tape says. */

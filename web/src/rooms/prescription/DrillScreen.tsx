@@ -5,7 +5,6 @@ import { useState } from 'react';
 import { Link, useNavigate, useOutletContext } from 'react-router';
 import { Empty, Failed, Panel, Shown } from '../../platform/parts.tsx';
 import { useDiagnoses } from '../diagnosis/index.ts';
-import { useHold } from '../intake/index.ts';
 import { FeelPanel } from './FeelPanel.tsx';
 import { useLibrary } from './library.tsx';
 import { Offers } from './Offers.tsx';
@@ -86,7 +85,6 @@ interface MatchProps {
 function Match({ student, prescription }: MatchProps) {
   const { workOn, result } = prescription;
   const box = useMatch(student, prescription);
-  const hold = useHold(student.id);
   const library = useLibrary();
   const feltMeasures = [...new Set(box.picked.flatMap((id) => library.byId(id)?.moves ?? []))].filter(
     (id) => !id.startsWith('ball.'),
@@ -96,11 +94,6 @@ function Match({ student, prescription }: MatchProps) {
   return (
     <div className="mx-auto flex max-w-[80rem] flex-col gap-3 p-4">
       <h2 className="text-2xl">{DRILL_SCREEN_WORDS.for(faultName(fault))}</h2>
-      {hold.data && (
-        <p role="alert" className="panel border-error p-3 font-semibold">
-          {DRILL_SCREEN_WORDS.painWasReportedDrills}
-        </p>
-      )}
       {result.blockers.map((id) => (
         <p key={id} className="panel border-warning p-3 font-semibold">
           {DRILL_SCREEN_WORDS.first} {BLOCKER_WORDS[id]}

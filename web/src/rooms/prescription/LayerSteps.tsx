@@ -1,5 +1,4 @@
 import { CARD_WORDS } from '@inchstep/contract/words';
-import { layerOf } from '@inchstep/core/prescription';
 import { toast } from 'sonner';
 import { Failed } from '../../platform/parts.tsx';
 import { useLibrary } from './library.tsx';
@@ -14,7 +13,7 @@ export function LayerSteps({ studentId, drill: id }: { readonly studentId: strin
   const drill = byId(id);
   const choice = choices.data?.find(({ endedAt, drills }) => endedAt === null && drills.includes(id));
   if (!drill || !choice || drill.layers.length === 0) return null;
-  const at = layerOf(choice, drill);
+  const at = choice.layers[id] ?? 1;
   const texts = wordsOf(id)?.layers ?? [];
   const go = (layer: number) =>
     set.mutate(

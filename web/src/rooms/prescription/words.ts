@@ -218,7 +218,6 @@ export const DRILL_SCREEN_WORDS = {
   drillFitsAFault: 'A drill fits a fault and a student. Say first what to work on.',
   theDrills: 'the drills',
   for: (fault: string) => `For “${fault}”`,
-  painWasReportedDrills: 'Pain was reported. Drills that load the body wait until you lift the hold.',
   first: 'First:',
   nothingChosenToWork: 'Nothing chosen to work on',
   chooseWhatToWork: 'Choose what to work on',

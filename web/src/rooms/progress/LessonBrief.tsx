@@ -1,7 +1,7 @@
 import type { Brief } from '@inchstep/contract/progress';
 import { faultName, measureName, STAGE_WORDS } from '@inchstep/contract/words';
 import type { ReactNode } from 'react';
-import { Shown } from '../../platform/parts.tsx';
+import { dayText, Shown } from '../../platform/parts.tsx';
 import { useLibrary } from '../prescription/index.ts';
 import { useBrief } from './queries.ts';
 import { LESSON_WORDS } from './words.lesson.ts';
@@ -36,6 +36,11 @@ function Told({ brief, today }: { readonly brief: Brief; readonly today: string 
       </Line>
       <Line term={LESSON_WORDS.done}>
         {LESSON_WORDS.reps(brief.repsDone, brief.repsPlanned)}
+        {brief.overdone.length > 0 && (
+          <span className="block text-base">
+            {LESSON_WORDS.overdone(brief.overdone.map((day) => dayText(day, today)).join(', '))}
+          </span>
+        )}
         {brief.missed.length > 0 && (
           <span className="block text-base">{missedText(brief.missed, today)}</span>
         )}

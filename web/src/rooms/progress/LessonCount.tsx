@@ -1,29 +1,27 @@
 import type { Student } from '@inchstep/contract/intake';
-import type { GateState } from '@inchstep/contract/practice';
+import type { GateState, SetLog } from '@inchstep/contract/practice';
 import { CLUB_WORDS, cautionText, STAGE_WORDS } from '@inchstep/contract/words';
 import { referenceCase } from '@inchstep/core/diagnosis';
 import { CLUBS, type Club } from '@inchstep/core/intake';
 import { AID_USES, type AidUse, freeRun, type RunSpec, STAGES, type Stage } from '@inchstep/core/practice';
-import { cautionsFor, layerOf } from '@inchstep/core/prescription';
-import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
+import { cautionsFor } from '@inchstep/core/prescription';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { thisDevice } from '../../platform/ids.ts';
 import { Empty, Panel, Shown } from '../../platform/parts.tsx';
-import { keys } from '../../platform/queryKeys.ts';
 import { useHold, useStopForPain } from '../intake/index.ts';
 import {
-  dropRefused,
   FullSpeedTest,
   GateDecision,
-  putWaiting,
   Runner,
-  sendWaiting,
   useGates,
+  useLeftRuns,
   useRun,
-  waitingSets,
+  useSets,
 } from '../practice/index.ts';
-import { useDrillChoices, useLibrary, useSetLayer } from '../prescription/index.ts';
-import { sendLessonSet } from './lessonQueries.ts';
+import { useLibrary, useSetLayer } from '../prescription/index.ts';
+import { dropLessonSet, putLessonSet, useLessonSets } from './LessonSender.tsx';
+import { othersNow } from './othersCount.ts';
 import { COUNT_WORDS, LESSON_WORDS } from './words.lesson.ts';
 
 interface CountProps {
@@ -112,7 +110,7 @@ function Chosen({ states, ...props }: CountProps & { readonly states: readonly G
           </>
         )}
       </div>
-      <Counting key={`${state.drill} ${stage}`} {...props} spec={spec} />
+      <Counting key={`${state.drill} ${stage} ${props.today}`} {...props} spec={spec} />
       {test ? (
         <FullSpeedTest studentId={props.student.id} state={state} today={props.today} counted />
       ) : (
@@ -147,76 +145,87 @@ function Choice({
 
 function Counting({ student, lessonId, today, latestSwing, spec }: CountProps & { readonly spec: RunSpec }) {
   const { byId, wordsOf } = useLibrary();
-  const choices = useDrillChoices(student.id);
   const layer = useSetLayer(student.id);
-  const queue = useLessonQueue(student.id);
   const drill = byId(spec.drill);
   const words = wordsOf(spec.drill);
-  const choice = choices.data?.find(({ endedAt, drills }) => endedAt === null && drills.includes(spec.drill));
-  const at = drill && choice ? layerOf(choice, drill) : 1;
-  // Opened by the count or by the coach's word.
-  const judged = { ...spec, layer: Math.max(spec.layer, at) };
-  const run = useRun(`${lessonId}.${today}.${spec.drill}.${spec.stage}`, judged, queue.put);
+  const put = (set: SetLog) => putLessonSet(student.id, set);
+  const place = { of: lessonId, day: today };
+  const run = useRun(place, spec, put);
+  useLeftRuns(place, put);
   useEffect(() => {
     if (run.state.spec.aid !== spec.aid || run.state.spec.clubs.join() !== spec.clubs.join())
       run.press({ do: 'with', clubs: spec.clubs, aid: spec.aid });
   }, [run, spec]);
   const body = referenceCase({ ...student.profile, limits: student.limits.map(({ limit }) => limit) });
-  const more = drill !== undefined && at < drill.layers.length;
+  const more = drill !== undefined && spec.layer < drill.layers.length;
   return (
     <>
+      <OthersCount studentId={student.id} drill={spec.drill} today={today} />
       <Runner
         of={run}
         words={{ name: words?.name ?? spec.drill, cue: words?.cue ?? '', counts: words?.counts ?? '' }}
-        asks={drill && drill.layers.length > 1 ? (words?.layers[judged.layer - 1] ?? null) : null}
+        asks={words?.layers ?? []}
         cautions={drill ? cautionsFor(drill, body).map(cautionText) : []}
         latestSwing={latestSwing}
         pained={<Hurts studentId={student.id} />}
-        onNextLayer={more ? () => layer.mutate({ drill: spec.drill, layer: at + 1 }) : null}
+        onNextLayer={more ? () => layer.mutate({ drill: spec.drill, layer: spec.layer + 1 }) : null}
         keys
       />
       <div className="mt-2 flex flex-wrap items-center gap-3">
-        <button type="button" className="btn" onClick={() => run.begin(judged)}>
+        <button type="button" className="btn" onClick={() => run.begin(spec)}>
           {COUNT_WORDS.anew}
         </button>
-        <span aria-live="polite" className="text-sm">
-          {queue.waiting > 0 && COUNT_WORDS.waiting(queue.waiting)}
-          {queue.refused && COUNT_WORDS.refused(queue.refused)}
-        </span>
+        <Waiting studentId={student.id} />
       </div>
     </>
   );
 }
 
-/** Sets of the lesson wait in this browser until the program has them. */
-function useLessonQueue(studentId: string) {
-  const client = useQueryClient();
-  const name = `coach.${studentId}`;
-  const [left, setLeft] = useState(() => waitingSets(name));
-  const send = useCallback(async () => {
-    const sent = await sendWaiting(name, (set) => sendLessonSet(studentId, set));
-    if (sent > 0) void client.invalidateQueries({ queryKey: keys.student(studentId) });
-    setLeft(waitingSets(name));
-  }, [name, studentId, client]);
-  useEffect(() => {
-    void send();
-    window.addEventListener('online', send);
-    const again = setInterval(() => void send(), 15_000);
-    return () => {
-      window.removeEventListener('online', send);
-      clearInterval(again);
-      dropRefused(name);
-    };
-  }, [send, name]);
-  const put = (set: Parameters<typeof putWaiting>[1]) => {
-    putWaiting(name, set);
-    void send();
-  };
-  return {
-    put,
-    waiting: left.filter(({ refused }) => refused === undefined).length,
-    refused: left.find(({ refused }) => refused !== undefined)?.refused ?? null,
-  };
+/** Sets that wait in this browser, and those that the program did not take, each with its reason. */
+function Waiting({ studentId }: { readonly studentId: string }) {
+  const sets = useLessonSets(studentId);
+  const waiting = sets.filter(({ refused }) => refused === undefined).length;
+  return (
+    <div aria-live="polite" className="flex flex-col gap-2 text-sm">
+      {waiting > 0 && <span>{COUNT_WORDS.waiting(waiting)}</span>}
+      {sets.map(
+        ({ id, reps, refused }) =>
+          refused !== undefined && (
+            <span key={id} className="flex flex-wrap items-center gap-2">
+              {COUNT_WORDS.refused(reps.length, refused)}
+              <button type="button" className="btn" onClick={() => dropLessonSet(studentId, id)}>
+                {COUNT_WORDS.letGo}
+              </button>
+            </span>
+          ),
+      )}
+    </div>
+  );
+}
+
+/** Somebody counts this drill on another device: two counts of the same swings would be told as one only where they match. */
+function OthersCount({
+  studentId,
+  drill,
+  today,
+}: {
+  readonly studentId: string;
+  readonly drill: string;
+  readonly today: string;
+}) {
+  const sets = useSets(studentId);
+  const others = othersNow(sets.data ?? [], {
+    drill,
+    day: today,
+    device: thisDevice(),
+    now: new Date().toISOString(),
+  });
+  if (!others) return null;
+  return (
+    <p role="status" className="panel mb-2 border-warning p-3">
+      {COUNT_WORDS.others(others.reps, others.by === 'coach', others.minutesAgo)}
+    </p>
+  );
 }
 
 /** Beside the ball: where it hurts, and the drills are held. */

@@ -1,4 +1,5 @@
 import type { Lesson, LessonList, Student } from '@inchstep/contract/intake';
+import { dueOn } from '@inchstep/core/intake';
 import { minutesSince } from '@inchstep/core/progress';
 import { useEffect, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
@@ -19,6 +20,7 @@ import { LessonFelt } from './LessonFelt.tsx';
 import { LessonNotes } from './LessonNotes.tsx';
 import { LessonStrip } from './LessonStrip.tsx';
 import { LessonTakes } from './LessonTakes.tsx';
+import { useLessonAtHand } from './lessonAtHand.ts';
 import { useLessonFile } from './lessonQueries.ts';
 import { DATES_WORDS, LESSON_PARTS, LESSON_WORDS, type LessonPart } from './words.lesson.ts';
 
@@ -41,7 +43,9 @@ export function LessonScreen() {
             list={known}
             today={today}
             // It stays on the screen when it is over.
-            onShown={() => asked.get('of') !== shown.id && ask({ of: shown.id }, { replace: true })}
+            onShown={() => {
+              if (asked.get('of') !== shown.id) ask({ of: shown.id }, { replace: true });
+            }}
             onLeave={() => ask({}, { replace: true })}
           />
         ) : (
@@ -61,17 +65,29 @@ interface BeforeProps {
 function Before({ student, list, today }: BeforeProps) {
   const agree = useAgreeLesson(student.id);
   const deed = useLessonDeed(student.id);
+  const due = dueOn(list.lessons, today);
+  const isVideo = due?.mode === 'video';
   const begin = (mode: Lesson['mode']) => agree.mutate({ day: today, mode, begin: true });
+  const here = due && !isVideo ? LESSON_WORDS.beginToday(due.time) : LESSON_WORDS.beginHere;
+  const video = due && isVideo ? LESSON_WORDS.beginToday(due.time) : LESSON_WORDS.beginVideo;
   return (
     <div className="mx-auto grid max-w-[80rem] items-start gap-4 p-4 lg:grid-cols-[1fr_26rem]">
       <Panel title={LESSON_WORDS.parts.before}>
         <LessonBrief studentId={student.id} today={today} />
         <div className="mt-4 flex flex-wrap gap-2">
-          <button type="button" className="btn btn-primary btn-lg" onClick={() => begin('in_person')}>
-            {LESSON_WORDS.beginHere}
+          <button
+            type="button"
+            className={`btn btn-lg ${isVideo ? '' : 'btn-primary'}`}
+            onClick={() => begin('in_person')}
+          >
+            {here}
           </button>
-          <button type="button" className="btn btn-lg" onClick={() => begin('video')}>
-            {LESSON_WORDS.beginVideo}
+          <button
+            type="button"
+            className={`btn btn-lg ${isVideo ? 'btn-primary' : ''}`}
+            onClick={() => begin('video')}
+          >
+            {video}
           </button>
         </div>
         {(agree.error || deed.error) && <Failed error={agree.error ?? deed.error} />}
@@ -95,12 +111,15 @@ interface HourProps extends BeforeProps {
 }
 
 function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
-  const [part, setPart] = useState<LessonPart>(lesson.endedAt === null ? 'before' : 'after');
+  const [part, setPart] = usePart(lesson);
+  useLessonAtHand(student.id, lesson.id, lesson.endedAt !== null);
   const file = useLessonFile(student.id, lesson.id);
   const swings = useSwings(student.id);
   const minutes = useMinutes(lesson);
   // biome-ignore lint/correctness/useExhaustiveDependencies: once a lesson
-  useEffect(onShown, [lesson.id]);
+  useEffect(() => {
+    onShown();
+  }, [lesson.id]);
   useScreenKeys(
     LESSON_PARTS.map((_, i) => String(i + 1)).join(', '),
     (event) => setPart(LESSON_PARTS[Number(event.key) - 1] ?? 'before'),
@@ -126,6 +145,14 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
         </nav>
         <EndKey student={student} lesson={lesson} minutes={minutes} onLeave={onLeave} />
       </div>
+      {lesson.endedAt === null && lesson.id !== list.running?.id && (
+        <p role="status" className="panel flex flex-wrap items-center gap-3 border-warning p-3">
+          <span className="flex-1 font-semibold">{LESSON_WORDS.leftOpen}</span>
+          <button type="button" className="btn" onClick={onLeave}>
+            {LESSON_WORDS.toNext}
+          </button>
+        </p>
+      )}
       <Shown query={file} what={LESSON_WORDS.the}>
         {(known) => <LessonStrip file={known} minutes={minutes} />}
       </Shown>
@@ -167,6 +194,15 @@ function Hour({ student, lesson, list, today, onShown, onLeave }: HourProps) {
       </div>
     </div>
   );
+}
+
+/** The part that is open stays open over a reload: it stands in the address. */
+function usePart(lesson: Lesson) {
+  const [asked, ask] = useSearchParams();
+  const usual: LessonPart = lesson.endedAt === null ? 'before' : 'after';
+  const part = LESSON_PARTS.find((one) => one === asked.get('part')) ?? usual;
+  const setPart = (next: LessonPart) => ask({ of: lesson.id, part: next }, { replace: true });
+  return [part, setPart] as const;
 }
 
 /** Minutes of the lesson, going on while it does. */

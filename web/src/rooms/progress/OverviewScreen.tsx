@@ -7,6 +7,7 @@ import { Link, useOutletContext } from 'react-router';
 import { dayText, Empty, Panel, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
 import { Tape } from '../../platform/tape.tsx';
+import { StudentLinkPanel } from '../checkins/index.ts';
 import { useThread } from '../intake/index.ts';
 import { MeasureLine } from '../measures/index.ts';
 import { useLibrary } from '../prescription/index.ts';
@@ -24,7 +25,12 @@ export function OverviewScreen() {
   return (
     <div className="mx-auto grid max-w-[80rem] gap-4 p-4 lg:grid-cols-[1fr_1fr_20rem]">
       <Shown query={brief} what={OVERVIEW_SCREEN_WORDS.theBrief}>
-        {(b) => <BriefPanel student={student} brief={b} today={today} />}
+        {(b) => (
+          <div className="flex flex-col gap-4">
+            <BriefPanel student={student} brief={b} today={today} />
+            <StudentLinkPanel student={student} />
+          </div>
+        )}
       </Shown>
       <FocusTapes studentId={student.id} />
       <Panel title={OVERVIEW_SCREEN_WORDS.thread}>
@@ -73,6 +79,11 @@ function BriefPanel({
         )}
         {brief.missed.length > 0 && (
           <Line term={OVERVIEW_SCREEN_WORDS.plannedDaysWithout}>{missedText(brief.missed, today)}</Line>
+        )}
+        {brief.overdone.length > 0 && (
+          <Line term={OVERVIEW_SCREEN_WORDS.overdone}>
+            {brief.overdone.map((day) => dayText(day, today)).join(', ')}
+          </Line>
         )}
         {brief.drills.length > 0 && (
           <Line term={OVERVIEW_SCREEN_WORDS.owned}>{ownedText(brief.owned, today)}</Line>

@@ -32,7 +32,7 @@ const whereTo = (row: QueueRow): string =>
     ? `/students/${row.studentId}/checkins/${row.checkinId}`
     : row.reason === 'gate_waiting'
       ? `/students/${row.studentId}/ladder`
-      : row.reason === 'pain' || row.reason === 'request_overdue'
+      : row.reason === 'request_overdue'
         ? `/students/${row.studentId}/checkins`
         : `/students/${row.studentId}`;
 

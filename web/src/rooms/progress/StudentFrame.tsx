@@ -1,6 +1,6 @@
 import { NavLink, Outlet, useParams } from 'react-router';
 import { Shown } from '../../platform/parts.tsx';
-import { HAND_WORDS, useHold, useStudent } from '../intake/index.ts';
+import { HAND_WORDS, PainPause, useStudent } from '../intake/index.ts';
 import { STUDENT_FRAME_WORDS } from './words.ts';
 
 // In the order of the work, so that the row reads as the way a student goes.
@@ -20,7 +20,6 @@ export const ROOMS: readonly [path: string, name: string][] = [
 export function StudentFrame() {
   const { id = '' } = useParams();
   const student = useStudent(id);
-  const hold = useHold(id);
   return (
     <Shown query={student} what={STUDENT_FRAME_WORDS.theStudent}>
       {(s) => (
@@ -33,11 +32,6 @@ export function StudentFrame() {
               <span className="text-sm font-normal">
                 {HAND_WORDS[s.profile.handedness]}, {s.ageYears}
               </span>
-              {hold.data && (
-                <span className="rounded bg-error px-2 text-sm text-error-content">
-                  {STUDENT_FRAME_WORDS.onHoldPain}
-                </span>
-              )}
             </div>
             <nav aria-label={STUDENT_FRAME_WORDS.rooms} className="flex flex-wrap">
               {ROOMS.map(([path, name]) => (
@@ -54,6 +48,7 @@ export function StudentFrame() {
               ))}
             </nav>
           </div>
+          <PainPause studentId={id} />
           <Outlet context={{ student: s }} />
         </>
       )}

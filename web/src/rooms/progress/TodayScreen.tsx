@@ -1,5 +1,6 @@
 import type { LessonCard as Card } from '@inchstep/contract/progress';
 import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
+import { UserPlus } from 'lucide-react';
 import { Link } from 'react-router';
 import { dayText, Empty, Shown } from '../../platform/parts.tsx';
 import { useMe } from '../../platform/session.ts';
@@ -17,7 +18,12 @@ export function TodayScreen() {
   return (
     <div className="mx-auto grid max-w-[80rem] gap-6 p-4 lg:grid-cols-[26rem_1fr]">
       <section aria-label={TODAY_SCREEN_WORDS.waitingForYou}>
-        <h1 className="mb-2 text-2xl">{TODAY_SCREEN_WORDS.waitingForYou}</h1>
+        <div className="mb-2 flex items-center justify-between gap-3">
+          <h1 className="text-2xl">{TODAY_SCREEN_WORDS.waitingForYou}</h1>
+          <Link className="btn" to="/students/new">
+            <UserPlus aria-hidden size={18} /> {TODAY_SCREEN_WORDS.newStudent}
+          </Link>
+        </div>
         <Queue />
       </section>
       <section aria-label={TODAY_SCREEN_WORDS.lessons}>

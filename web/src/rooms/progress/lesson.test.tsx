@@ -4,6 +4,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import { LESSON } from '../../testing/lesson.ts';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { LessonScreen } from './LessonScreen.tsx';
+import { LessonSender } from './LessonSender.tsx';
 import { LessonStrip, textOf } from './LessonStrip.tsx';
 
 beforeEach(() => localStorage.clear());
@@ -54,6 +55,7 @@ const brief = {
   repsPlanned: 60,
   passRate: 0.8,
   missed: [],
+  overdone: [],
   moved: [],
   owned: { owned: false, occasions: [] },
   limits: [],
@@ -83,7 +85,13 @@ function show(answers: Readonly<Record<string, unknown>> = {}) {
     'GET /api/students/s1/drill-choices': [choice],
     ...answers,
   });
-  draw(<LessonScreen />, { context: { student } });
+  draw(
+    <>
+      <LessonSender />
+      <LessonScreen />
+    </>,
+    { context: { student } },
+  );
   return log;
 }
 const going = (more: Readonly<Record<string, unknown>> = {}) =>
@@ -97,8 +105,19 @@ describe('before the lesson', () => {
     const log = show({ 'POST /api/students/s1/lessons': running });
     expect(await screen.findByText(/40 of 60 planned repetitions/)).toBeTruthy();
     expect(screen.getByText(/Better\./)).toBeTruthy();
-    await press('Begin, in the bay');
+    await press('Start today’s 09:30 lesson');
     await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ begin: true, mode: 'in_person' }));
+  });
+  test('the lesson that was agreed for today is named on the key that begins it', async () => {
+    const today = { ...LESSON, day: '2027-03-10', time: '15:00', startedAt: null };
+    const log = show({
+      'GET /api/students/s1/lessons': { lessons: [today], running: null },
+      'POST /api/students/s1/lessons': running,
+    });
+    await press('Start today’s 15:00 lesson');
+    await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ begin: true, mode: 'in_person' }));
+    expect(screen.queryByRole('button', { name: 'Begin, in the bay' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Begin, by video call' })).toBeTruthy();
   });
   test('a lesson is agreed, with who else is there at that time', async () => {
     const other = { ...brief, studentId: 's2', name: 'Piet', moved: null, running: false };

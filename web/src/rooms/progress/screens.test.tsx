@@ -52,6 +52,7 @@ const brief = (more: object = {}) => ({
     },
   ],
   missed: ['2027-03-08', '2027-03-09'],
+  overdone: [],
   owned: { owned: false, occasions: [{ date: '2027-03-09', says: 'in' }] },
   limits: ['knee'],
   hold: false,
@@ -148,7 +149,8 @@ describe('today', () => {
     });
     draw(<TodayScreen />);
     await screen.findByText('Sooner');
-    const names = screen.getAllByRole('link').map((a) => a.textContent ?? '');
+    const [first, ...names] = screen.getAllByRole('link').map((a) => a.textContent ?? '');
+    expect(first).toContain('New student');
     expect(names[0]).toContain('Sooner');
     expect(names[0]).toContain('tomorrow');
     expect(names[0]).toContain('09:30');

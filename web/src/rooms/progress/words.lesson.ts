@@ -9,6 +9,9 @@ const clock = (minutes: number): string =>
 
 /** What the lesson says. */
 export const LESSON_WORDS = {
+  leftOpen:
+    'This lesson was left open, so it counts as over. Everything in it is kept; its summary can still be sent. What you do now belongs to no lesson.',
+  overdone: (days: string) => `More than a day may hold: ${days}.`,
   the: 'the lesson',
   parts: {
     before: 'Before',
@@ -19,6 +22,7 @@ export const LESSON_WORDS = {
     after: 'After',
   } satisfies Record<LessonPart, string>,
   partsLabel: 'Parts of the lesson',
+  beginToday: (time: string | null) => `Start today’s ${time === null ? '' : `${time} `}lesson`,
   beginHere: 'Begin, in the bay',
   beginVideo: 'Begin, by video call',
   begin: 'Begin this one',
@@ -165,7 +169,10 @@ export const COUNT_WORDS = {
   held: 'Pain holds the drills until you lift it.',
   waiting: (count: number) =>
     count === 1 ? 'One set waits for a signal.' : `${count} sets wait for a signal.`,
-  refused: (why: string) => `Not taken: ${why}`,
+  refused: (reps: number, why: string) => `A set of ${reps} was not saved: ${why}`,
+  letGo: 'Dismiss',
+  others: (reps: number, coach: boolean, minutes: number) =>
+    `${coach ? 'Another coach' : 'The student'} is counting this drill on another device: ${reps} ${reps === 1 ? 'repetition' : 'repetitions'} so far today, the last ${minutes < 1 ? 'just now' : minutes === 1 ? 'a minute ago' : `${minutes} minutes ago`}. Your count starts at 0; let one of you count.`,
 } as const;
 
 /** What the end of a lesson says. */

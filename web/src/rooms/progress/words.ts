@@ -98,6 +98,7 @@ export const OVERVIEW_SCREEN_WORDS = {
   doneSinceThePlan: 'Done since the plan',
   ofPlannedRepetitions: (repsDone: number, repsPlanned: number) =>
     `${repsDone} of ${repsPlanned} planned repetitions`,
+  overdone: 'Practiced more than a day may hold',
   plannedDaysWithout: 'Planned days without a set',
   owned: 'Owned?',
   whatMoved: 'What moved',
@@ -206,7 +207,6 @@ export const STUDENT_FRAME_WORDS = {
   checkIns: 'Check-ins',
   progress: 'Progress',
   theStudent: 'the student',
-  onHoldPain: 'On hold: pain',
   rooms: 'Rooms',
 } as const;
 
@@ -219,6 +219,7 @@ export const THREAD_WORDS = {
 
 /** What the today screen says. */
 export const TODAY_SCREEN_WORDS = {
+  newStudent: 'New student',
   goesOn: 'goes on now',
   waitingForYou: 'Waiting for you',
   lessons: 'Lessons',

@@ -103,8 +103,6 @@ export interface PlanRequest extends PlanAsk {
   readonly standings: Readonly<Record<string, LadderStanding>>;
   /** Whether gates with a measure wait for the coach's word; without films they open by the count. */
   readonly coachDecides: boolean;
-  /** Checkpoints that the coach has opened. */
-  readonly layers: Readonly<Record<string, number>>;
   /** Drills that have done their work and were put aside. */
   readonly retired: readonly { readonly drill: string; readonly on: IsoDay }[];
   /** Pain was reported and holds every drill. */
@@ -122,7 +120,6 @@ export const NOTHING_KNOWN: Omit<PlanRequest, keyof PlanAsk | 'file' | 'drills'>
   missRate: null,
   standings: {},
   coachDecides: false,
-  layers: {},
   retired: [],
   held: false,
   previous: null,

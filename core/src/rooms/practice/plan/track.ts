@@ -23,7 +23,7 @@ export interface Track {
   /** Rungs of its ladder, and those that the plan has a place for. */
   readonly rungs: readonly Stage[];
   readonly reachable: readonly Stage[];
-  /** Pain stops what loads a joint. */
+  /** Pain stops every drill. */
   readonly stopped: boolean;
   readonly inUse: boolean;
   /** The track that must swing at three quarters first; null = begins at once. */
@@ -50,10 +50,9 @@ export function makeTracks(request: PlanRequest, slots: readonly Slot[]): Track[
   const tracks = drills.map((drill, index): Track => {
     const events = eventsOf(request, drill.id);
     const rungs = rungsOf(drill.habits.courseForm);
-    const known =
+    const standing =
       request.standings[drill.id] ??
       climb(events, ladderRules(drill, opensAlone, { fast: request.pace === 'fast' }));
-    const standing = withLayer(known, request.layers[drill.id]);
     const inCycle = cycle.length > 1 && cycle.includes(index);
     return {
       drill,
@@ -64,7 +63,7 @@ export function makeTracks(request: PlanRequest, slots: readonly Slot[]): Track[
       reachable: untilFirst(rungs, (stage) =>
         stage === 'course' ? !course : !balls && stageRow(stage).ball,
       ),
-      stopped: student.limits.includes('pain') && Object.keys(drill.loads).length > 0,
+      stopped: student.limits.includes('pain'),
       inUse: standing.startedOn !== null || request.opened.includes(drill.id),
       waitsFor: index === 0 || (inCycle && cycle[0] !== index) ? null : index - 1,
       cycle: inCycle ? cycle : [],
@@ -93,7 +92,7 @@ function retiredTracks(request: PlanRequest, library: Library, from: number): Tr
         standing: { ...standing, finished: true, since: on, startedOn: on },
         rungs,
         reachable: [],
-        stopped: request.file.student.limits.includes('pain') && Object.keys(drill.loads).length > 0,
+        stopped: request.file.student.limits.includes('pain'),
         inUse: true,
         waitsFor: null,
         cycle: [],
@@ -125,9 +124,6 @@ const untilFirst = <T>(all: readonly T[], ends: (one: T) => boolean): readonly T
 };
 
 const byPhase = (a: Drill, b: Drill): number => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase);
-
-const withLayer = (standing: LadderStanding, opened = 1): LadderStanding =>
-  opened > standing.layer ? { ...standing, layer: opened } : standing;
 
 /** Logs and words of a drill by their days; what was logged on a day stands before that day's words. */
 function eventsOf(request: PlanRequest, drill: string): LadderEvent[] {

@@ -165,13 +165,9 @@ export const BODY_RULES: readonly PlanRule[] = [
   { rule: 'rest_day', breaches: rest },
   {
     rule: 'pain',
-    breaches: ({ days, request, drillOf }) =>
+    breaches: ({ days, request }) =>
       request.file.student.limits.includes('pain')
-        ? days.flatMap(({ date, items }) =>
-            items
-              .filter(({ drill }) => Object.keys(drillOf(drill)?.loads ?? {}).length > 0)
-              .map(({ drill }) => ({ date, about: drill })),
-          )
+        ? days.flatMap(({ date, items }) => items.map(({ drill }) => ({ date, about: drill })))
         : [],
   },
 ];

@@ -107,15 +107,12 @@ function downstreamWaits(evidence: Evidence): Broken[] {
   return beginnings(evidence).flatMap(({ drill, date }) => {
     const before = order[order.indexOf(drill) - 1];
     if (before === undefined || request.opened.includes(drill) || cycle.includes(drill)) return [];
-    if (stoppedByPain(evidence, before)) return [];
+    if (request.file.student.limits.includes('pain')) return [];
     // The last session of the one before may stand on the rung below: its gate is foreseen in between.
     const needed: Stage = ballDays ? 'half' : 'still';
     return highestUntil(evidence, before, date) >= STAGES.indexOf(needed) ? [] : [{ date, about: drill }];
   });
 }
-
-const stoppedByPain = ({ request, drillOf }: Evidence, drill: string): boolean =>
-  request.file.student.limits.includes('pain') && Object.keys(drillOf(drill)?.loads ?? {}).length > 0;
 
 /** No session stands on a higher rung than the one before it by more than one gate. */
 function rungByRung({ days, request }: Evidence): Broken[] {

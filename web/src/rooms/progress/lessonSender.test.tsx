@@ -1,0 +1,93 @@
+import type { SetLog } from '@inchstep/contract/practice';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { act, cleanup, screen, waitFor } from '@testing-library/react';
+import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
+import { LessonSender, putLessonSet, useLessonSets } from './LessonSender.tsx';
+import { othersNow } from './othersCount.ts';
+
+beforeEach(() => localStorage.clear());
+afterEach(cleanup);
+
+const set = (id: string): SetLog => ({
+  id,
+  date: '2027-03-10',
+  drill: 'knee_swap',
+  stage: 'slow',
+  reps: 'PP',
+  felt: null,
+  strike: null,
+  layer: 1,
+  doneAt: '2027-03-10T10:00:00.000Z',
+  device: null,
+});
+function Count({ student }: { readonly student: string }) {
+  return <p>{useLessonSets(student).length} wait</p>;
+}
+
+describe('sets of a lesson are sent from every screen', () => {
+  test('what was left from before, of two students, and what is put now', async () => {
+    putLessonSet('x', set('a'));
+    putLessonSet('y', set('b'));
+    const log = fakeServer({ 'POST /api/students/x/sets': {}, 'POST /api/students/y/sets': {} });
+    draw(
+      <>
+        <LessonSender />
+        <Count student="x" />
+      </>,
+    );
+    const sent = () => log.map(({ url, body }) => [url, (body as SetLog).id]);
+    await waitFor(() => expect(sent()).toHaveLength(2));
+    await screen.findByText('0 wait');
+    act(() => putLessonSet('x', set('c')));
+    await waitFor(() => expect(sent()[2]).toEqual(['/api/students/x/sets', 'c']));
+    await screen.findByText('0 wait');
+  });
+  test('signed out it waits for the coach to sign in again', async () => {
+    let isSignedIn = false;
+    putLessonSet('x', set('a'));
+    fakeServer({
+      'POST /api/students/x/sets': () => (isSignedIn ? {} : new Refused(401, 'signed_out', 'Sign in again.')),
+    });
+    draw(
+      <>
+        <LessonSender />
+        <Count student="x" />
+      </>,
+    );
+    await new Promise((done) => setTimeout(done, 50));
+    expect(screen.getByText('1 wait')).toBeTruthy();
+    isSignedIn = true;
+    act(() => void window.dispatchEvent(new Event('online')));
+    await screen.findByText('0 wait');
+  });
+});
+
+describe('who else counts', () => {
+  const NOW = '2027-03-10T10:20:00.000Z';
+  const theirs = (more: object = {}) => ({
+    ...set('t'),
+    from: 'coach' as const,
+    device: 'tablet',
+    at: '2027-03-10T10:17:00.000Z',
+    ...more,
+  });
+  const asked = { drill: 'knee_swap', day: '2027-03-10', device: 'laptop', now: NOW };
+  test.each([
+    ['another coach a moment ago', [theirs(), theirs({ at: '2027-03-10T10:05:00.000Z' })], 4],
+    ['nobody', [], null],
+    ['this very device', [theirs({ device: 'laptop' })], null],
+    ['a device that never said which', [theirs({ device: null })], null],
+    ['another drill', [theirs({ drill: 'knee_gate' })], null],
+    ['an hour ago', [theirs({ at: '2027-03-10T09:10:00.000Z' })], null],
+    ['yesterday', [theirs({ date: '2027-03-09' })], null],
+  ])('%s', (_, sets, reps) => {
+    expect(othersNow(sets, asked)?.reps ?? null).toBe(reps);
+  });
+  test('the student on a phone is told as such', () => {
+    expect(othersNow([theirs({ from: 'student' })], asked)).toEqual({
+      reps: 2,
+      by: 'student',
+      minutesAgo: 3,
+    });
+  });
+});
