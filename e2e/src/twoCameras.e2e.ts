@@ -17,12 +17,13 @@ describe('two cameras of one device', () => {
     program = await startProgram({ demo: true });
     const opened = await openBrowser([
       '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream=device-count=3',
+      // Two films drawn and packed without a graphics card: few pictures a second leave time for keys.
+      '--use-fake-device-for-media-stream=device-count=3,fps=10',
     ]);
     browser = opened.browser as Browser;
     close = opened.close;
     page = await browser.newPage();
-    page.setDefaultTimeout(30_000);
+    page.setDefaultTimeout(90_000);
     await page.evaluateOnNewDocument(() => localStorage.setItem('inchstep.settings', '{"readsClips":false}'));
     wren = (await enterDemo(page, program.url))('Wren');
   });
