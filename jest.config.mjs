@@ -1,6 +1,6 @@
 const transform = {
   '^.+\\.(t|j)sx?$': [
-    '@swc/jest',
+    '<rootDir>/tools/jestTransform.mjs',
     {
       jsc: {
         parser: { syntax: 'typescript', tsx: true },

@@ -6,7 +6,7 @@ export default {
   testMatch: ['<rootDir>/e2e/src/**/*.e2e.ts'],
   transform: {
     '^.+\\.(t|j)sx?$': [
-      '@swc/jest',
+      '<rootDir>/tools/jestTransform.mjs',
       { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } },
     ],
   },

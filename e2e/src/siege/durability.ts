@@ -90,7 +90,7 @@ async function writeUntilKilled(server: RunningServer, { student, token, cookie 
       if (next.kind === 'checkin') answered.push(next.id);
     }
   });
-  await new Promise((done) => setTimeout(done, 250 + random() * 350));
+  await new Promise((done) => setTimeout(done, 350 + random() * 400));
   await server.end('SIGKILL');
   alive = false;
   await Promise.all(people);

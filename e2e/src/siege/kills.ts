@@ -87,7 +87,8 @@ async function killedErasings(dataDir: string, kills: number, random: Random): P
     const student = await someone(server, name);
     await server.end();
     const erasing = care(dataDir, ['erase', student, '--now']);
-    await wait(600 + random() * 1500);
+    await erasingBegun(dataDir, student);
+    await wait(random() * 400);
     erasing.kill('SIGKILL');
     await new Promise((done) => erasing.once('close', done));
     const again = await startServer(dataDir);
@@ -104,6 +105,14 @@ async function killedErasings(dataDir: string, kills: number, random: Random): P
     line('killed while a student was erased: not begun', kills, waiting),
     line('  begun, and the name is left somewhere after the next start', kills, left, '', '0'),
   ];
+}
+
+/** Waits until the student's row is gone: from here on an erasing has to be finished. */
+async function erasingBegun(dataDir: string, student: string): Promise<void> {
+  const client = new Database(join(dataDir, 'inchstep.sqlite'), { readonly: true });
+  const here = client.prepare('SELECT count(*) FROM students WHERE id = ?').pluck();
+  for (let i = 0; i < 2000 && here.get(student) === 1; i++) await wait(5);
+  client.close();
 }
 
 async function someone(server: RunningServer, familyName: string): Promise<string> {
@@ -136,7 +145,7 @@ async function killedRestores(
   for (let i = 0; i < kills; i++) {
     rmSync(into, { recursive: true, force: true });
     const restoring = care(into, ['restore', backup]);
-    await wait(400 + random() * 1500);
+    await wait(400 + random() * 3000);
     restoring.kill('SIGKILL');
     await new Promise((done) => restoring.once('close', done));
     if (existsSync(into)) whole++;
