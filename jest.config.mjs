@@ -22,6 +22,8 @@ export default {
   testTimeout: 120_000,
   // Both cores: the end-to-end tests, which need quiet, run afterwards and alone.
   maxWorkers: '100%',
+  // Realms of ended tests stay in memory; a worker that has gathered many is started afresh.
+  workerIdleMemoryLimit: '1200MB',
   globalSetup: '<rootDir>/tools/beforeTests.mjs',
   projects: [
     {

@@ -57,9 +57,13 @@ export default {
     return {
       canInstrument: inner.canInstrument,
       getCacheKey: (...args) =>
-        createHash('sha1').update(OWN_TEXT).update(inner.getCacheKey(...args)).digest('hex'),
+        createHash('sha1')
+          .update(OWN_TEXT)
+          .update(inner.getCacheKey(...args))
+          .digest('hex'),
       process: (source, path, more) => headed(source, inner.process(source, path, more)),
-      processAsync: async (source, path, more) => headed(source, await inner.processAsync(source, path, more)),
+      processAsync: async (source, path, more) =>
+        headed(source, await inner.processAsync(source, path, more)),
     };
   },
 };

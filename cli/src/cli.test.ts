@@ -103,12 +103,22 @@ describe('each command answers in its format', () => {
   test('change', () => {
     const sessions = [
       { date: '2027-03-01', values: [-2, -2.1, -1.9], sd: 0.3 },
-      { date: '2027-03-20', values: [0, 0.1, -0.1], sd: 0.3 },
+      ...['2027-03-20', '2027-03-27', '2027-04-03'].map((date) => ({
+        date,
+        values: [0, 0.1, -0.1],
+        sd: 0.3,
+      })),
     ];
-    expect(answer('change', { measure: 'shift_top', sessions, family: 1 })).toMatchObject({
-      verdict: 'real',
-      delta: 2,
-    });
+    const asked = { measure: 'shift_top', sessions, family: 1 };
+    const { verdict, delta, lo95, hi95, smallestReal } = answer('change', asked) as Record<string, unknown>;
+    expect([verdict, Number(delta) > 1.6, Number(smallestReal) < Number(delta)]).toEqual([
+      'real',
+      true,
+      true,
+    ]);
+    // Asked about the whole season, the program says the same of that day.
+    const { looks } = answer('change', { ...asked, question: 'season' }) as unknown as { looks: object[] };
+    expect(looks.at(-1)).toMatchObject({ verdict, delta, lo95, hi95 });
   });
 });
 

@@ -27,7 +27,7 @@ import { BAND_ROWS, type BandRow } from '@inchstep/core/intake';
 import { measureCapture } from '@inchstep/core/measures';
 import { buildPlan, checkPlan, readReps, repGate } from '@inchstep/core/practice';
 import { drillById, prescribe } from '@inchstep/core/prescription';
-import { inOrder, judgeChange, type Occasion, seasonAnswer } from '@inchstep/core/progress';
+import { lastChange, type Occasion, seasonAnswer } from '@inchstep/core/progress';
 import { FAULT_EFFECTS, type SimulateRequest, simulate, simulateShots } from '@inchstep/standins';
 
 /** A core command: a document in, an answer or problems out. No clock, no files, no network. */
@@ -89,13 +89,13 @@ const change: Command = (json) => {
   const { measure: id, sessions, family, question } = read.value;
   const row = BAND_ROWS.find((candidate) => candidate.id === id);
   if (!row) return bad([problem('unknown_measure', 'measure', { id })]);
-  return good(question === 'season' ? season(row, sessions, family) : lastOf(id, sessions, family));
+  return good(question === 'season' ? season(row, sessions, family) : lastOf(row, sessions, family));
 };
 
 const finite = (value: number | null) => (value === null ? null : roundTo(value, 4));
 
-function lastOf(id: string, sessions: readonly Occasion[], family: number) {
-  const judged = judgeChange(id, inOrder(sessions), family);
+function lastOf(row: BandRow, sessions: readonly Occasion[], family: number) {
+  const judged = lastChange(row.id, row, sessions, family);
   return {
     verdict: judged.verdict,
     delta: roundTo(judged.delta, 4),

@@ -37,6 +37,7 @@ export {
   USUAL_LESSON_MINUTES,
 } from './lesson.ts';
 export { mailAddress } from './mailAddress.ts';
+export { EMPTY_DAY_MINUTES, minutesOf, weekMinutes } from './minutes.ts';
 export { type HoldSpan, onOurClock, type Received, stoppedBy, type ToldTime } from './painStop.ts';
 export {
   BODY_AREAS,

@@ -1,13 +1,5 @@
 export { type BallBeside, ballBeside, type DayOfShots } from './ballBeside.ts';
 export { type Brief, briefOf } from './brief.ts';
-export {
-  type Change,
-  judgeChange,
-  judgePoint,
-  type Session,
-  type SessionPoint,
-  sessionPoints,
-} from './change.ts';
 export { type Climb, climbsOf, coursesOf, type DrillCourse } from './courses.ts';
 export { movedToward, outside } from './direction.ts';
 export { type DrillWorks, type GateTime, gateTimes, whatWorks } from './everybody.ts';
@@ -35,6 +27,7 @@ export {
   scoresOf,
   verdictOf,
 } from './season/judgeSeason.ts';
+export { type LastChange, lastChange } from './season/lastChange.ts';
 export { edgesOf } from './season/levelBelief.ts';
 export type { LevelPoint } from './season/levelLine.ts';
 export { cellOf, inOrder, type Occasion } from './season/occasion.ts';
@@ -53,6 +46,7 @@ export {
 } from './season/toldForecast.ts';
 export type { CellName, Transfer, TransferCell } from './season/transfer.ts';
 export type { Series } from './series.ts';
+export { judgePoint, type Session, type SessionPoint, sessionPoints } from './sessionPoints.ts';
 export { STANDINGS, type Standing, type StandingWord, standingAt, standingOf } from './standing.ts';
 export type { StudentRecord } from './studentRecord.ts';
 export { isWaiting, type Summary, summaryOf } from './summary.ts';

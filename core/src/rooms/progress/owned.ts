@@ -1,13 +1,13 @@
 import { daysBetween, type IsoDay } from '../../foundation/index.ts';
 import type { ReadingRecord } from '../measures/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
-import { judgePoint, type SessionPoint, sessionPoints } from './change.ts';
 import { onceFor } from './onceFor.ts';
 import { practisedOccasions } from './practisedOccasions.ts';
 import { beliefAt } from './season/belief.ts';
 import { toldCell } from './season/fromReadings.ts';
 import { cellEvidence, scaleOf } from './season/judgeSeason.ts';
 import { allOf, edgesOf, inBandOf } from './season/levelBelief.ts';
+import { judgePoint, type SessionPoint, sessionPoints } from './sessionPoints.ts';
 import { focusOf, latestBand } from './studentEvidence.ts';
 import type { SeriesFile } from './studentRecord.ts';
 

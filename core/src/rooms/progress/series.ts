@@ -2,10 +2,10 @@ import { type IsoDay, mean } from '../../foundation/index.ts';
 import type { Band } from '../intake/index.ts';
 import type { Judged } from '../measures/index.ts';
 import type { Library } from '../prescription/index.ts';
-import { judgePoint, type Session, type SessionPoint, sessionPoints } from './change.ts';
 import { movedToward } from './direction.ts';
 import { type BriefLook, briefLookAt } from './season/judgeSeason.ts';
 import type { Occasion } from './season/occasion.ts';
+import { judgePoint, type Session, type SessionPoint, sessionPoints } from './sessionPoints.ts';
 import { evidenceBeside, focusOf } from './studentEvidence.ts';
 import type { SeriesFile } from './studentRecord.ts';
 

@@ -1,6 +1,12 @@
 import type { Profile } from '@inchstep/contract/intake';
 import { PROFILE } from '@inchstep/contract/kept';
-import { type IntakeRecord, limitSet, type School, type StudentFacts } from '@inchstep/core/intake';
+import {
+  type IntakeRecord,
+  limitSet,
+  type School,
+  type StudentFacts,
+  weekMinutes,
+} from '@inchstep/core/intake';
 import { type Db, prepared } from '../../platform/db.ts';
 import { readKept } from '../../platform/keptColumn.ts';
 import { lessonsOf } from './lessonRepo.ts';
@@ -46,10 +52,6 @@ export function intakeSlice(db: Db, studentId: string, ask: IntakeAsk): IntakeRe
     heldWhere: row.held_where ?? '',
   };
 }
-
-const WEEK_MINUTES_DEFAULT = 20;
-const weekMinutes = (profile: Profile): number =>
-  profile.days.reduce((sum, day) => sum + (profile.minutesPerDay[day] ?? WEEK_MINUTES_DEFAULT), 0);
 
 /** The profile as the reasoning rooms read it. */
 function factsFrom(profile: Profile, ageYears: number, painHold: boolean): StudentFacts {

@@ -1,5 +1,6 @@
 import type { Profile } from '@inchstep/contract/intake';
 import { AID_WORDS, PLACE_WORDS, VIEW_WORDS, WEEKDAY_WORDS } from '@inchstep/contract/words';
+import { EMPTY_DAY_MINUTES } from '@inchstep/core/intake';
 import { Controller, type UseFormReturn } from 'react-hook-form';
 import { Choice, Field, LengthInput, Several } from '../../platform/fields.tsx';
 import { Panel } from '../../platform/parts.tsx';
@@ -136,7 +137,7 @@ function DayFields({ days, register, errors }: DayFieldsProps) {
                 type="number"
                 min={5}
                 max={240}
-                placeholder="20"
+                placeholder={String(EMPTY_DAY_MINUTES)}
                 className="input w-20"
                 {...register(`minutesPerDay.${day}`, {
                   setValueAs: (v) =>

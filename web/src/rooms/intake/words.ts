@@ -1,4 +1,4 @@
-import type { LimitReason, SchoolQuestion } from '@inchstep/core/intake';
+import { EMPTY_DAY_MINUTES, type LimitReason, type SchoolQuestion } from '@inchstep/core/intake';
 import { shortDay } from '../../platform/dates.ts';
 
 export const HAND_WORDS = { right: 'Right-handed', left: 'Left-handed' } as const;
@@ -194,7 +194,7 @@ export const INTAKE_PARTS_WORDS = {
   range: 'Range',
   net: 'Net',
   course: 'Course',
-  giveToMinutes: 'give 5 to 240 minutes a day, or leave it empty for 20',
+  giveToMinutes: `Give 5 to 240 minutes a day, or leave it empty for ${EMPTY_DAY_MINUTES}.`,
   practice: 'Practice',
   days: 'Days',
   places: 'Places',

@@ -1,7 +1,7 @@
 import type { PlanAsk } from '@inchstep/contract/practice';
 import { PLACE_WORDS, WEEKDAY_WORDS } from '@inchstep/contract/words';
 import { WEEKDAYS, type Weekday } from '@inchstep/core/foundation';
-import { PLACES, type Place } from '@inchstep/core/intake';
+import { EMPTY_DAY_MINUTES, PLACES, type Place } from '@inchstep/core/intake';
 import { MoreAsk } from './MoreAsk.tsx';
 import { ASK_WORDS } from './words.ts';
 
@@ -78,7 +78,7 @@ function DayAsk({ day, ask, onChange }: AskFormProps & { readonly day: Weekday }
               className="input input-sm h-11 w-16"
               min={5}
               max={240}
-              placeholder="20"
+              placeholder={String(EMPTY_DAY_MINUTES)}
               value={ask.minutesPerDay[day] ?? ''}
               onChange={(e) =>
                 onChange({

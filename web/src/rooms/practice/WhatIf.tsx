@@ -1,5 +1,6 @@
 import type { PlanAsk } from '@inchstep/contract/practice';
 import { daysBetween, WEEKDAYS } from '@inchstep/core/foundation';
+import { minutesOf } from '@inchstep/core/intake';
 import type { GateDate, Plan } from '@inchstep/core/practice';
 import { useState } from 'react';
 import { dayText, Panel } from '../../platform/parts.tsx';
@@ -71,12 +72,12 @@ function changed(ask: PlanAsk, day: boolean, minutes: boolean): PlanAsk {
   const free = WEEKDAYS.find((one) => !ask.days.includes(one));
   const days = day && free ? WEEKDAYS.filter((one) => one === free || ask.days.includes(one)) : ask.days;
   const more = minutes ? MORE_MINUTES : 0;
-  const minutesOf = (one: (typeof WEEKDAYS)[number]) =>
-    Math.min(LONGEST, (ask.minutesPerDay[one] ?? 20) + more);
+  const minutesOn = (one: (typeof WEEKDAYS)[number]) =>
+    Math.min(LONGEST, minutesOf(ask.minutesPerDay, one) + more);
   return {
     ...ask,
     days: [...days],
-    minutesPerDay: minutes ? Object.fromEntries(days.map((one) => [one, minutesOf(one)])) : ask.minutesPerDay,
+    minutesPerDay: minutes ? Object.fromEntries(days.map((one) => [one, minutesOn(one)])) : ask.minutesPerDay,
   };
 }
 

@@ -10,7 +10,7 @@ import {
   type Weekday,
 } from '../../../foundation/index.ts';
 import type { CaseFile } from '../../diagnosis/index.ts';
-import type { Place } from '../../intake/index.ts';
+import { minutesOf, type Place } from '../../intake/index.ts';
 import { HOUSE_LIBRARY, type Library } from '../../prescription/index.ts';
 import { readReps } from '../gate.ts';
 import type { LadderStanding } from '../ladder.ts';
@@ -199,9 +199,9 @@ function checkDates(request: PlanRequest): Problem<PlanProblem>[] {
 
 function checkAmounts(request: PlanRequest): Problem<PlanProblem>[] {
   const problems: Problem<PlanProblem>[] = [];
-  const { days, minutesPerDay, wishRepsPerWeek, weeks, file } = request;
+  const { days, minutesPerDay, wishRepsPerWeek, weeks } = request;
   if (days.length === 0) problems.push(problem('no_days', 'planning.days'));
-  else if (days.every((day) => (minutesPerDay[day] ?? file.student.minutesPerWeek / days.length) < 1))
+  else if (days.every((day) => minutesOf(minutesPerDay, day) < 1))
     problems.push(problem('no_minutes', 'planning.minutesPerDay'));
   if (wishRepsPerWeek > MOST_WISHED)
     problems.push(

@@ -6,7 +6,7 @@ import {
   type Weekday,
   weekdayOf,
 } from '../../../foundation/index.ts';
-import { isChild, type Place } from '../../intake/index.ts';
+import { isChild, minutesOf, type Place } from '../../intake/index.ts';
 import { CHILD_MINUTES_A_DAY, TOURNAMENT_QUIET_DAYS } from '../ruleNumbers.ts';
 import type { EmptyReason } from './planModel.ts';
 import type { PlanRequest } from './planRequest.ts';
@@ -76,7 +76,7 @@ function slotOf(
   // A session that was put here brings its own day's minutes and place along.
   const source = movedHere ? WEEKDAYS.indexOf(weekdayOf(movedHere.from)) : weekdayIndex;
   const sourceDay = WEEKDAYS[source] as typeof weekday;
-  const usual = request.minutesPerDay[sourceDay] ?? Math.round(student.minutesPerWeek / request.days.length);
+  const usual = minutesOf(request.minutesPerDay, sourceDay);
   const away = of('ill') ?? of('away');
   const asked =
     (request.days.includes(weekday) && !movedAway) || movedHere !== undefined || extra !== undefined;

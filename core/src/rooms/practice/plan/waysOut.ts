@@ -1,5 +1,5 @@
 import { WEEKDAYS, type Weekday } from '../../../foundation/index.ts';
-import { isChild, type Place } from '../../intake/index.ts';
+import { isChild, minutesOf, type Place } from '../../intake/index.ts';
 import { CHILD_MINUTES_A_DAY, MOST_WISHED } from '../ruleNumbers.ts';
 import { STAGES, type Stage } from '../stages.ts';
 import { LATE } from './gateDates.ts';
@@ -66,10 +66,9 @@ function waysFor({ request, student, slots }: Ground, bound: ReadonlyMap<Binding
   const ways: Way[] = [];
   const has = (...rules: BindingRule[]) => rules.some((rule) => bound.has(rule));
   const { days, minutesPerDay, placeByDay } = request;
-  const share = Math.round(student.minutesPerWeek / days.length);
   const free = WEEKDAYS.filter((day) => !days.includes(day));
   const best = free.find((day) => !days.includes(before(day)) && !days.includes(after(day))) ?? free[0];
-  const minutesOf = (day: Weekday) => minutesPerDay[day] ?? share;
+  const minutesOn = (day: Weekday) => minutesOf(minutesPerDay, day);
   if (best) {
     const balls = days.find((day) => BALL_PLACES.includes(placeByDay[day] as Place));
     const place = balls ? placeByDay[balls] : undefined;
@@ -80,13 +79,12 @@ function waysFor({ request, student, slots }: Ground, bound: ReadonlyMap<Binding
       request: {
         ...request,
         days: WEEKDAYS.filter((day) => day === best || days.includes(day)),
-        minutesPerDay: { ...Object.fromEntries(days.map((day) => [day, minutesOf(day)])), [best]: share },
         placeByDay: place && has('ball_place') ? { ...placeByDay, [best]: place } : placeByDay,
       },
     });
   }
   const most = isChild(student) ? CHILD_MINUTES_A_DAY : LONGEST_DAY_MINUTES;
-  if (has('minutes') && days.some((day) => minutesOf(day) < most))
+  if (has('minutes') && days.some((day) => minutesOn(day) < most))
     ways.push({
       what: 'minutes',
       by: MORE_MINUTES,
@@ -94,7 +92,7 @@ function waysFor({ request, student, slots }: Ground, bound: ReadonlyMap<Binding
       request: {
         ...request,
         minutesPerDay: Object.fromEntries(
-          days.map((day) => [day, Math.min(most, minutesOf(day) + MORE_MINUTES)]),
+          days.map((day) => [day, Math.max(minutesOn(day), Math.min(most, minutesOn(day) + MORE_MINUTES))]),
         ),
       },
     });

@@ -1,3 +1,4 @@
+import { minutesOf } from '../../intake/index.ts';
 import type { PlanDay } from '../plan/planModel.ts';
 import type { PlanRequest } from '../plan/planRequest.ts';
 import {
@@ -25,7 +26,7 @@ function allowed(request: PlanRequest, date: string): { readonly open: boolean; 
   const weekday = put ? weekdayName(put.from) : weekdayName(date);
   const usual = request.days.includes(weekdayName(date)) && !taken;
   const { student } = request.file;
-  const ofDay = request.minutesPerDay[weekday] ?? Math.round(student.minutesPerWeek / request.days.length);
+  const ofDay = minutesOf(request.minutesPerDay, weekday);
   const minutes = extra?.minutes ?? (gone ? (gone.kind === 'ill' ? 0 : (gone.minutes ?? 0)) : ofDay);
   const open = (usual || put !== undefined || extra !== undefined) && !request.missed.includes(date);
   return { open, minutes: student.ageYears < CHILD ? Math.min(minutes, CHILD_MINUTES_A_DAY) : minutes };
