@@ -40,9 +40,9 @@ describe('a lesson whose signal drops', () => {
   step('the browser keeps the screens; a reload stays on the part that was open', async () => {
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     await part(5);
-    await see(page, 'Begin the count anew');
+    await see(page, 'Start over');
     await page.reload();
-    await see(page, 'Begin the count anew');
+    await see(page, 'Start over');
     // What the lesson shows is written down a moment after it was heard.
     await new Promise((done) => setTimeout(done, 2500));
     await part(1);

@@ -15,8 +15,8 @@ import { NotHere } from './platform/notHere.tsx';
 import { Loading } from './platform/parts.tsx';
 import { SettingsProvider } from './platform/settings.tsx';
 import { Shell } from './platform/shell.tsx';
+import { CoachSender } from './rooms/practice/count/coachSets.tsx';
 import { CoachLibrary } from './rooms/prescription/index.ts';
-import { LessonSender } from './rooms/progress/LessonSender.tsx';
 import { Palette } from './rooms/progress/Palette.tsx';
 import { StudentFrame } from './rooms/progress/StudentFrame.tsx';
 import { MAIN_WORDS } from './words.ts';
@@ -75,7 +75,7 @@ const router = createBrowserRouter([
             <Suspense fallback={null}>
               <ClipReader />
             </Suspense>
-            <LessonSender />
+            <CoachSender />
             <Outlet />
           </CoachLibrary>
         ),

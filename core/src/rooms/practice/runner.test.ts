@@ -39,6 +39,14 @@ const through = (spec: RunSpec, letters: string, from = beginRun(spec, START)): 
     from,
   );
 
+test('how it felt belongs to one set: the next one is not answered, and a set that is taken back has its answer again', () => {
+  const felt = run(through(plain, 'PPPPPPPPP'), { do: 'felt', felt: 7 });
+  const over = run(felt, judged('P', 60));
+  expect([over.sets[0]?.felt, over.felt]).toEqual([7, null]);
+  expect(run(over, { do: 'take_back' })).toMatchObject({ felt: 7, reps: 'PPPPPPPPP', sets: [] });
+  expect(through(plain, 'PPPPPPPPPP', over).sets[1]?.felt).toBeNull();
+});
+
 describe('two rehearsals, one ball, look', () => {
   test.each<[string, string, object]>([
     [

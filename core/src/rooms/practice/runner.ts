@@ -209,7 +209,7 @@ function closed(state: RunState, { id, at }: Closes): RunState {
   const { reps, spec, felt, strike } = state;
   if (reps === '' || state.sets.some((set) => set.id === id)) return state;
   const set = { id, reps, layer: spec.layer, felt, strike, doneAt: at, sent: false };
-  return { ...state, reps: '', strike: null, sets: [...state.sets, set] };
+  return { ...state, reps: '', felt: null, strike: null, sets: [...state.sets, set] };
 }
 
 const looked = (state: RunState, swingId: string | null): RunState => ({
@@ -226,7 +226,7 @@ function takeBack(state: RunState): RunState {
   const sets = state.sets.slice(0, -1);
   const { lookEvery } = state.spec;
   const looks = lookEvery === null ? 0 : Math.min(state.looks, Math.floor(sets.length / lookEvery));
-  return { ...state, sets, looks, reps: last.reps.slice(0, -1), strike: last.strike };
+  return { ...state, sets, looks, reps: last.reps.slice(0, -1), felt: last.felt, strike: last.strike };
 }
 
 export interface RunCount {

@@ -1,6 +1,6 @@
 import type { GateState } from '@inchstep/contract/practice';
 import { STAGES } from '@inchstep/core/practice';
-import { CoachSet } from './CoachSetLog.tsx';
+import type { ReactNode } from 'react';
 import { GateDecision } from './GateDecision.tsx';
 import { FULL_TEST_WORDS } from './words.ts';
 
@@ -8,22 +8,20 @@ import { FULL_TEST_WORDS } from './words.ts';
 export function FullSpeedTest({
   studentId,
   state,
-  today,
   open = false,
-  counted = false,
+  count = null,
 }: {
   readonly studentId: string;
   readonly state: GateState;
-  readonly today: string;
   readonly open?: boolean;
-  /** The repetitions are counted elsewhere on the screen. */
-  readonly counted?: boolean;
+  /** Where its repetitions are counted; null = elsewhere on the screen. */
+  readonly count?: ReactNode;
 }) {
-  const { drill, layer, fullTest, held } = state;
+  const { drill, fullTest, held } = state;
   const below = STAGES.indexOf(state.stage) < STAGES.indexOf('full');
   if (!below || held.some(({ code }) => code === 'pain')) return null;
   return (
-    <details className="mt-1" open={open || counted || fullTest !== null}>
+    <details className="mt-1" open={open || count === null || fullTest !== null}>
       <summary className="min-h-11 cursor-pointer py-2 font-semibold">{FULL_TEST_WORDS.title}</summary>
       <p className="text-sm">{FULL_TEST_WORDS.how}</p>
       {fullTest && (
@@ -36,7 +34,7 @@ export function FullSpeedTest({
           />
         </div>
       )}
-      {!counted && <CoachSet studentId={studentId} on={{ drill, stage: 'full', layer }} today={today} />}
+      {count}
     </details>
   );
 }

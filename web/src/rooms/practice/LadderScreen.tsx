@@ -11,7 +11,7 @@ import { useMe } from '../../platform/session.ts';
 import { LayerSteps, useDrillChoices, useLibrary } from '../prescription/index.ts';
 import { AskForm } from './AskForm.tsx';
 import { Binding } from './Binding.tsx';
-import { CoachSetLog } from './CoachSetLog.tsx';
+import { CountHere } from './count/CountHere.tsx';
 import { DayList } from './DayList.tsx';
 import { Difference } from './Difference.tsx';
 import { FullSpeedTest } from './FullSpeedTest.tsx';
@@ -100,7 +100,7 @@ function Ladder({
               {drills.map((drill) => (
                 <DrillLadder
                   key={drill}
-                  studentId={student.id}
+                  student={student}
                   drill={drill}
                   state={states.find((s) => s.drill === drill)}
                   plan={shown}
@@ -230,14 +230,14 @@ function firstAsk(student: Student, current: PlanNow | null, today: string): Pla
 }
 
 function DrillLadder({
-  studentId,
+  student,
   drill,
   state,
   plan,
   fast,
   today,
 }: {
-  readonly studentId: string;
+  readonly student: Student;
   readonly drill: string;
   readonly state: GateState | undefined;
   readonly plan: Plan | undefined;
@@ -248,16 +248,21 @@ function DrillLadder({
   return (
     <Panel title={nameOf(drill)}>
       <Rungs drill={drill} stage={state?.stage ?? 'still'} plan={plan} />
-      <LayerSteps studentId={studentId} drill={drill} />
+      <LayerSteps studentId={student.id} drill={drill} />
       {state && (
         <div className="mt-3 border-t-[1.5px] border-base-300 pt-3">
           <h3 className="font-semibold">
             {LADDER_SCREEN_WORDS.gateOut}
             {STAGE_WORDS[state.stage]?.name}”
           </h3>
-          <GateDecision studentId={studentId} state={state} />
-          <CoachSetLog studentId={studentId} state={state} today={today} />
-          <FullSpeedTest studentId={studentId} state={state} today={today} open={fast} />
+          <GateDecision studentId={student.id} state={state} />
+          <CountHere student={student} state={state} today={today} />
+          <FullSpeedTest
+            studentId={student.id}
+            state={state}
+            open={fast}
+            count={<CountHere student={student} state={state} today={today} stage="full" />}
+          />
         </div>
       )}
       <p className="mt-2 text-sm text-base-content/80">

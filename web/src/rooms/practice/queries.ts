@@ -3,13 +3,14 @@ import type {
   PlanAsk,
   PlanNow,
   PlanRecord,
+  SetLog,
   StoredSet,
   TryPlan,
 } from '@inchstep/contract/practice';
 import type { Breach, Plan } from '@inchstep/core/practice';
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
-import { keys, LISTS } from '../../platform/queryKeys.ts';
+import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 
 export const usePlan = (studentId: string) =>
@@ -49,18 +50,9 @@ export const useSavePlan = (studentId: string) =>
     send: (id, ask: PlanAsk) => post<PlanRecord>(`/api/students/${studentId}/plans`, { id, ...ask }),
   });
 
-/** A set keeps its id until it went through, also when its repetitions are corrected meanwhile. */
-export function useLogSet(studentId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (set: Omit<StoredSet, 'from' | 'at'>) =>
-      post<StoredSet>(`/api/students/${studentId}/sets`, set),
-    onSuccess: () =>
-      Promise.all(
-        [keys.student(studentId), ...LISTS].map((queryKey) => client.invalidateQueries({ queryKey })),
-      ),
-  });
-}
+/** What a coach counted; sent twice it counts once. */
+export const sendSet = (studentId: string, set: SetLog) =>
+  post<StoredSet>(`/api/students/${studentId}/sets`, set);
 
 export interface GateWord {
   readonly drill: string;

@@ -13,7 +13,6 @@ import {
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
-import { CoachSetLog } from './CoachSetLog.tsx';
 import { DayList } from './DayList.tsx';
 import { FullSpeedTest } from './FullSpeedTest.tsx';
 import { GateDecision } from './GateDecision.tsx';
@@ -77,16 +76,13 @@ describe('the coach’s answers', () => {
   test('a test at full speed, seen to hold, takes the rungs below as passed', async () => {
     const { gate: count, measures, held } = state('PPPPPPP');
     const tested = state('PF', { fullTest: { gate: count, measures, held } });
-    const log = fakeServer({ 'POST /api/students/x/gates': [tested], 'POST /api/students/x/sets': {} });
-    draw(<FullSpeedTest studentId="x" state={tested} today="2027-03-01" />);
-    fireEvent.click(screen.getByRole('button', { name: 'Counted' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Log this set' }));
-    await waitFor(() => expect(log[0]?.body).toMatchObject({ stage: 'full', reps: 'P' }));
+    const log = fakeServer({ 'POST /api/students/x/gates': [tested] });
+    draw(<FullSpeedTest studentId="x" state={tested} />);
     fireEvent.click(screen.getByRole('button', { name: 'Count the stages below as passed' }));
-    await waitFor(() => expect(log[1]?.body).toMatchObject({ decision: 'advance', stage: 'full', note: '' }));
+    await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'full', note: '' }));
   });
   test('is offered below full speed only', () => {
-    draw(<FullSpeedTest studentId="x" state={state('', { stage: 'full' })} today="2027-03-01" />);
+    draw(<FullSpeedTest studentId="x" state={state('', { stage: 'full' })} />);
     expect(screen.queryByText('Test at full speed')).toBeNull();
   });
   test('ahead of the gate takes a reason, which is kept', async () => {
@@ -118,37 +114,6 @@ describe('the coach’s answers', () => {
     cleanup();
     gate(state('PP', { stage: 'still' }));
     expect((screen.getByRole('button', { name: 'Step back' }) as HTMLButtonElement).disabled).toBe(true);
-  });
-});
-
-describe('a set counted in the lesson', () => {
-  test('pressed twice while the line is slow, it is one set', async () => {
-    let letGo: () => void = () => undefined;
-    const slow = new Promise<void>((done) => {
-      letGo = done;
-    });
-    const log = fakeServer({
-      'POST /api/students/x/sets': async () => {
-        await slow;
-        return {};
-      },
-    });
-    draw(<CoachSetLog studentId="x" state={state('PP')} today="2027-03-10" />);
-    const press = (name: string) => fireEvent.click(screen.getByRole('button', { name, hidden: true }));
-    press('Counted');
-    press('Log this set');
-    press('Log this set');
-    await waitFor(() => expect(log.length).toBe(2));
-    const ids = () => log.map((a) => (a.body as { id: string }).id);
-    expect(ids()[0]).toBe(ids()[1]);
-    letGo();
-    await waitFor(() =>
-      expect(screen.queryByRole('button', { name: 'Log this set', hidden: true })).toBeNull(),
-    );
-    press('Missed');
-    press('Log this set');
-    await waitFor(() => expect(log.length).toBe(3));
-    expect(ids()[2]).not.toBe(ids()[0]);
   });
 });
 

@@ -8,12 +8,6 @@ export const ASK_WORDS = {
   minutes: 'min',
 } as const;
 
-/** What the coach set log says. */
-export const COACH_SET_LOG_WORDS = {
-  setLogged: 'Set logged.',
-  countASetNow: 'Count a set now',
-} as const;
-
 /** What the day list says. */
 export const DAY_LIST_WORDS = {
   days: 'Days',
@@ -74,54 +68,6 @@ export const LADDER_SCREEN_WORDS = {
   keepTheOldOne: 'Keep the old one',
   gateOut: 'Gate out of “',
   checks: (what: string) => `Checks: ${what}`,
-} as const;
-
-/** What the rep pad says. */
-export const REP_PAD_WORDS = {
-  counts: 'It counts when:',
-  rehearse: 'Rehearse',
-  oneBall: 'One ball',
-  look: 'Look now: the picture, then go on.',
-  next: 'Next:',
-  counted: 'Counted',
-  missed: 'Missed',
-  notSure: 'Not sure',
-  ofCounted: (passed: number, count: number) => `${passed} of ${count} counted in this set.`,
-  howDidItFeel: (felt: number) => `How did it feel? ${felt} of 10`,
-  takeOneBack: 'Take one back',
-  logThisSet: 'Log this set',
-} as const;
-
-/** What the runner says while it counts. */
-export const RUNNER_WORDS = {
-  title: (drill: string) => `Counting: ${drill}`,
-  step: {
-    rehearse: (rep: number, of: number) =>
-      of === 10 ? `Repetition ${rep} of ${of}` : `Rehearse, ${rep} of ${of - 1}`,
-    ball: 'One ball',
-    look: 'Look',
-    done: 'Done',
-    stopped: 'Stopped',
-  },
-  set: (set: number, of: number | null) => (of === null ? `Set ${set}` : `Set ${set} of ${of}`),
-  aid: { on: 'aid on', off: 'aid away' },
-  feel: 'without the drill: its feel alone',
-  hold: 'stop there and hold',
-  met: 'How did you meet it? (if you know)',
-  lookAt: 'Look at the picture before you go on. A look is no repetition.',
-  looked: 'Looked, go on',
-  count: (passed: number, judged: number) => `${passed} of ${judged} counted`,
-  pace: (seconds: number) => `${Math.round(seconds)} s each`,
-  more: 'One more set',
-  doneText: (reps: number) => `That was all of it: ${reps} repetitions.`,
-  pain: 'It hurts: stop',
-  stoppedText: 'Stop here. Pain is never part of the drill; rest, and have it looked at if it stays.',
-  slip: 'A slip of the finger, nothing hurts',
-  nextLayer: 'This checkpoint holds. Add the next one',
-  keys: 'P or page down: counted · F or page up: missed · U: not sure · Enter: looked · Backspace: take one back · S: it hurts',
-  takeBack: 'Take one back',
-  waiting: (count: number) =>
-    count === 1 ? 'One set waits for a signal.' : `${count} sets wait for a signal.`,
 } as const;
 
 /** What the rungs say. */

@@ -3,8 +3,8 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { LESSON } from '../../testing/lesson.ts';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { CoachSender } from '../practice/count/coachSets.tsx';
 import { LessonScreen } from './LessonScreen.tsx';
-import { LessonSender } from './LessonSender.tsx';
 import { LessonStrip, textOf } from './LessonStrip.tsx';
 
 beforeEach(() => localStorage.clear());
@@ -87,7 +87,7 @@ function show(answers: Readonly<Record<string, unknown>> = {}) {
   });
   draw(
     <>
-      <LessonSender />
+      <CoachSender />
       <LessonScreen />
     </>,
     { context: { student } },
@@ -185,7 +185,7 @@ describe('in the lesson', () => {
     await press('Count');
     await press('It hurts: stop');
     fireEvent.change(await screen.findByLabelText('Where does it hurt?'), { target: { value: 'knee' } });
-    await press('Hold the drills');
+    await press('Pause the drills');
     await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ where: 'knee' }));
   });
   test('root and drill are decided in one press each, with the reason that was typed', async () => {

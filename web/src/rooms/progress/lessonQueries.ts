@@ -1,6 +1,6 @@
 import type { LessonFile, SummarySend } from '@inchstep/contract/checkins';
 import type { Lesson } from '@inchstep/contract/intake';
-import type { LessonNoteSend, SetLog } from '@inchstep/contract/practice';
+import type { LessonNoteSend } from '@inchstep/contract/practice';
 import type { LessonNote } from '@inchstep/core/practice';
 import { useQuery } from '@tanstack/react-query';
 import { get, post } from '../../platform/http.ts';
@@ -48,5 +48,3 @@ export const useSendSummary = (studentId: string, lessonId: string) =>
     send: (id, letter: Omit<SummarySend, 'id'>) =>
       post<Lesson>(`${at(studentId, lessonId)}/summary`, { id, ...letter }),
   });
-
-export const sendLessonSet = (studentId: string, set: SetLog) => post(`/api/students/${studentId}/sets`, set);

@@ -152,7 +152,7 @@ export const DECIDE_WORDS = {
 } as const;
 
 /** What counting in a lesson says. */
-export const COUNT_WORDS = {
+export const CHOICE_WORDS = {
   none: 'No drill in use',
   choose: 'Choose a drill',
   first: 'Counting begins with a drill.',
@@ -163,16 +163,6 @@ export const COUNT_WORDS = {
   usual: 'as the rung asks',
   aid: 'Aid',
   aids: { on: 'on', off: 'away', alternating: 'on and away in turn' },
-  anew: 'Begin the count anew',
-  where: 'Where does it hurt?',
-  hold: 'Hold the drills',
-  held: 'Pain holds the drills until you lift it.',
-  waiting: (count: number) =>
-    count === 1 ? 'One set waits for a signal.' : `${count} sets wait for a signal.`,
-  refused: (reps: number, why: string) => `A set of ${reps} was not saved: ${why}`,
-  letGo: 'Dismiss',
-  others: (reps: number, coach: boolean, minutes: number) =>
-    `${coach ? 'Another coach' : 'The student'} is counting this drill on another device: ${reps} ${reps === 1 ? 'repetition' : 'repetitions'} so far today, the last ${minutes < 1 ? 'just now' : minutes === 1 ? 'a minute ago' : `${minutes} minutes ago`}. Your count starts at 0; let one of you count.`,
 } as const;
 
 /** What the end of a lesson says. */

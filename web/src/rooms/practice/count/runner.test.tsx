@@ -3,7 +3,7 @@ import { freeRun, type RunSpec } from '@inchstep/core/practice';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { draw } from '../../testing/screen.tsx';
+import { draw } from '../../../testing/screen.tsx';
 import { Runner, type RunnerProps } from './Runner.tsx';
 import { useLeftRuns, useRun } from './useRun.ts';
 
@@ -51,6 +51,31 @@ function Opening() {
 const key = (name: string) => fireEvent.keyDown(document.body, { key: name, code: name });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const wait = (ms: number) => act(() => void jest.advanceTimersByTime(ms));
+
+describe('how it felt', () => {
+  const felt = () => screen.getByRole('slider') as HTMLInputElement;
+  const logOne = () => {
+    press('Counted');
+    press('Log this set');
+    return handed.at(-1)?.felt;
+  };
+  test('is null until somebody answers, also where the slider stands in the middle', () => {
+    draw(<Run spec={{ ...balls, lookEvery: null }} />);
+    expect(screen.getByText('How did it feel? Not answered yet')).toBeTruthy();
+    expect(logOne()).toBeNull();
+    fireEvent.pointerUp(felt());
+    expect(screen.getByText('How did it feel? 5 of 10')).toBeTruthy();
+    expect(logOne()).toBe(5);
+  });
+  test('an answer can be changed, and cleared', () => {
+    draw(<Run spec={{ ...balls, lookEvery: null }} />);
+    fireEvent.change(felt(), { target: { value: '8' } });
+    press('Clear answer');
+    expect(logOne()).toBeNull();
+    fireEvent.change(felt(), { target: { value: '8' } });
+    expect(logOne()).toBe(8);
+  });
+});
 
 describe('the runner', () => {
   test('says one thing, what counts, the caution, and what comes next', () => {

@@ -1,6 +1,6 @@
 import type { SetLog } from '@inchstep/contract/practice';
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { HttpError } from '../../platform/httpError.ts';
+import { HttpError } from '../../../platform/httpError.ts';
 import { dropWaiting, putWaiting, queuesWith, sendWaiting, waitingSets } from './setQueue.ts';
 
 beforeEach(() => localStorage.clear());

@@ -11,9 +11,9 @@ import {
 } from '@inchstep/core/practice';
 import { Check, CircleHelp, Eye, OctagonX, Undo2, X } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { useScreenKeys } from '../../platform/keys.ts';
+import { useScreenKeys } from '../../../platform/keys.ts';
 import type { useRun } from './useRun.ts';
-import { REP_PAD_WORDS, RUNNER_WORDS } from './words.ts';
+import { RUNNER_WORDS } from './words.ts';
 
 export interface RunnerProps {
   readonly of: Pick<ReturnType<typeof useRun>, 'state' | 'press'>;
@@ -44,7 +44,7 @@ export function Runner(props: RunnerProps) {
     <section aria-label={RUNNER_WORDS.title(words.name)} className="flex flex-col gap-3">
       <p className="text-lg font-semibold">{words.cue}</p>
       <p className="text-xl leading-snug">
-        <span className="text-base text-base-content/80">{REP_PAD_WORDS.counts} </span>
+        <span className="text-base text-base-content/80">{RUNNER_WORDS.counts} </span>
         {checkpointText(asks, state.spec.layer) ?? words.counts}
       </p>
       {cautions.length > 0 && (
@@ -87,7 +87,7 @@ function useHands({ of: { press }, latestSwing = null, onPain, keys = false }: R
     takeBack: () => press({ do: 'take_back' }),
     close: () => press({ do: 'close' }),
     more: () => press({ do: 'more' }),
-    felt: (felt: number) => press({ do: 'felt', felt }),
+    felt: (felt: number | null) => press({ do: 'felt', felt }),
     strike: (strike: Strike) => press({ do: 'strike', strike }),
     pain: () => {
       press({ do: 'pain' });
@@ -175,13 +175,13 @@ function Answers({ step, hands }: { readonly step: RunStep; readonly hands: Hand
   return (
     <div className="grid grid-cols-3 gap-2">
       <button type="button" className="btn btn-primary h-20 flex-col gap-0" onClick={() => hands.judge('P')}>
-        <Check aria-hidden /> {REP_PAD_WORDS.counted}
+        <Check aria-hidden /> {RUNNER_WORDS.counted}
       </button>
       <button type="button" className="btn h-20 flex-col gap-0" onClick={() => hands.judge('F')}>
-        <X aria-hidden /> {REP_PAD_WORDS.missed}
+        <X aria-hidden /> {RUNNER_WORDS.missed}
       </button>
       <button type="button" className="btn h-20 flex-col gap-0" onClick={() => hands.judge('?')}>
-        <CircleHelp aria-hidden /> {REP_PAD_WORDS.notSure}
+        <CircleHelp aria-hidden /> {RUNNER_WORDS.notSure}
       </button>
     </div>
   );
@@ -219,24 +219,48 @@ function Tools({ state, hands }: { readonly state: RunState; readonly hands: Han
           <Undo2 aria-hidden size={18} /> {RUNNER_WORDS.takeBack}
         </button>
         <button type="button" className="btn flex-1" onClick={hands.close} disabled={state.reps === ''}>
-          {REP_PAD_WORDS.logThisSet}
+          {RUNNER_WORDS.logSet}
         </button>
         <button type="button" className="btn border-error" onClick={hands.pain}>
           <OctagonX aria-hidden size={18} /> {RUNNER_WORDS.pain}
         </button>
       </div>
-      <label className="flex flex-wrap items-center gap-2 text-sm">
-        {REP_PAD_WORDS.howDidItFeel(state.felt ?? 5)}
+      <Felt felt={state.felt} onFelt={hands.felt} />
+    </>
+  );
+}
+
+const MIDDLE = 5;
+
+/** How a set felt, 0 to 10. Until somebody answers, nothing is taken as said; a press on the middle answers, too. */
+function Felt({
+  felt,
+  onFelt,
+}: {
+  readonly felt: number | null;
+  readonly onFelt: (felt: number | null) => void;
+}) {
+  const answer = (e: { readonly currentTarget: HTMLInputElement }) => onFelt(Number(e.currentTarget.value));
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-sm">
+      <label className="flex flex-1 flex-wrap items-center gap-2">
+        {RUNNER_WORDS.felt(felt)}
         <input
           type="range"
-          className="range range-sm max-w-60 flex-1"
+          className={`range range-sm max-w-60 flex-1 ${felt === null ? 'opacity-60' : ''}`}
           min={0}
           max={10}
-          value={state.felt ?? 5}
-          onChange={(e) => hands.felt(Number(e.target.value))}
+          value={felt ?? MIDDLE}
+          onChange={answer}
+          onPointerUp={answer}
         />
       </label>
-    </>
+      {felt !== null && (
+        <button type="button" className="btn" onClick={() => onFelt(null)}>
+          {RUNNER_WORDS.feltNot}
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -1,7 +1,8 @@
 import type { SetLog } from '@inchstep/contract/practice';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
-import { keys } from '../../platform/queryKeys.ts';
+import { keys, LISTS } from '../../../platform/queryKeys.ts';
+import { sendSet } from '../queries.ts';
 import {
   dropWaiting,
   putWaiting,
@@ -9,8 +10,7 @@ import {
   sendWaiting,
   type WaitingSet,
   waitingSets,
-} from '../practice/index.ts';
-import { sendLessonSet } from './lessonQueries.ts';
+} from './setQueue.ts';
 
 const PREFIX = 'coach.';
 const AGAIN_MS = 15_000;
@@ -23,20 +23,20 @@ const PUT = new Event('put');
 const door = new EventTarget();
 
 /** Sets that the coach counted, waiting in this browser: kept before they are sent, whatever screen is open. */
-export function putLessonSet(studentId: string, set: SetLog): void {
+export function putCoachSet(studentId: string, set: SetLog): void {
   putWaiting(PREFIX + studentId, set);
   changed();
   door.dispatchEvent(PUT);
 }
 
 /** The coach has read why it was not taken. */
-export function dropLessonSet(studentId: string, id: string): void {
+export function dropCoachSet(studentId: string, id: string): void {
   dropWaiting(PREFIX + studentId, id);
   changed();
 }
 
 /** What waits of a student's, also what was not taken and why. */
-export function useLessonSets(studentId: string): readonly WaitingSet[] {
+export function useCoachSets(studentId: string): readonly WaitingSet[] {
   const text = useSyncExternalStore(listen, () => JSON.stringify(waitingSets(PREFIX + studentId)));
   return JSON.parse(text) as WaitingSet[];
 }
@@ -47,16 +47,18 @@ const listen = (reader: () => void) => {
 };
 
 /** Sends what waits, from every screen of the program, until the program has it. */
-export function LessonSender() {
+export function CoachSender() {
   const client = useQueryClient();
   useEffect(() => {
     let running: Promise<void> | null = null;
     const sendAll = async () => {
       for (const queue of queuesWith(PREFIX)) {
         const studentId = queue.slice(PREFIX.length);
-        const sent = await sendWaiting(queue, (set) => sendLessonSet(studentId, set));
+        const sent = await sendWaiting(queue, (set) => sendSet(studentId, set));
         changed();
-        if (sent > 0) void client.invalidateQueries({ queryKey: keys.student(studentId) });
+        if (sent > 0)
+          for (const queryKey of [keys.student(studentId), ...LISTS])
+            void client.invalidateQueries({ queryKey });
       }
     };
     // One after the other: what was put meanwhile goes with the next.

@@ -1,7 +1,7 @@
 import type { SetLog } from '@inchstep/contract/practice';
 import { outcomeOf } from '@inchstep/core/checkins';
-import { HttpError } from '../../platform/httpError.ts';
-import { onDevice } from '../../platform/onDevice.ts';
+import { HttpError } from '../../../platform/httpError.ts';
+import { onDevice } from '../../../platform/onDevice.ts';
 
 /** A set that waits in this browser, whoever sends it; `refused` says why the program would not take it. */
 export interface WaitingSet extends SetLog {

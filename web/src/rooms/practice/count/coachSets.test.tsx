@@ -1,8 +1,8 @@
 import type { SetLog } from '@inchstep/contract/practice';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
-import { LessonSender, putLessonSet, useLessonSets } from './LessonSender.tsx';
+import { draw, fakeServer, Refused } from '../../../testing/screen.tsx';
+import { CoachSender, putCoachSet, useCoachSets } from './coachSets.tsx';
 import { othersNow } from './othersCount.ts';
 
 beforeEach(() => localStorage.clear());
@@ -21,36 +21,36 @@ const set = (id: string): SetLog => ({
   device: null,
 });
 function Count({ student }: { readonly student: string }) {
-  return <p>{useLessonSets(student).length} wait</p>;
+  return <p>{useCoachSets(student).length} wait</p>;
 }
 
 describe('sets of a lesson are sent from every screen', () => {
   test('what was left from before, of two students, and what is put now', async () => {
-    putLessonSet('x', set('a'));
-    putLessonSet('y', set('b'));
+    putCoachSet('x', set('a'));
+    putCoachSet('y', set('b'));
     const log = fakeServer({ 'POST /api/students/x/sets': {}, 'POST /api/students/y/sets': {} });
     draw(
       <>
-        <LessonSender />
+        <CoachSender />
         <Count student="x" />
       </>,
     );
     const sent = () => log.map(({ url, body }) => [url, (body as SetLog).id]);
     await waitFor(() => expect(sent()).toHaveLength(2));
     await screen.findByText('0 wait');
-    act(() => putLessonSet('x', set('c')));
+    act(() => putCoachSet('x', set('c')));
     await waitFor(() => expect(sent()[2]).toEqual(['/api/students/x/sets', 'c']));
     await screen.findByText('0 wait');
   });
   test('signed out it waits for the coach to sign in again', async () => {
     let isSignedIn = false;
-    putLessonSet('x', set('a'));
+    putCoachSet('x', set('a'));
     fakeServer({
       'POST /api/students/x/sets': () => (isSignedIn ? {} : new Refused(401, 'signed_out', 'Sign in again.')),
     });
     draw(
       <>
-        <LessonSender />
+        <CoachSender />
         <Count student="x" />
       </>,
     );

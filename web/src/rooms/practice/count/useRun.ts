@@ -9,8 +9,8 @@ import {
   run,
 } from '@inchstep/core/practice';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { newId, thisDevice } from '../../platform/ids.ts';
-import { onDevice } from '../../platform/onDevice.ts';
+import { newId, thisDevice } from '../../../platform/ids.ts';
+import { onDevice } from '../../../platform/onDevice.ts';
 
 type Unstamped<A> = A extends { id: string; at: string } ? Omit<A, 'id' | 'at'> : A;
 type Press = Unstamped<RunAction>;
