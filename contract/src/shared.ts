@@ -17,7 +17,7 @@ export const versioned = <S extends z.ZodRawShape>(shape: S) =>
   ]);
 
 /** Every failure of the server has this one shape. */
-export const failureSchema = z.object({
+const failureSchema = z.object({
   code: z.string(),
   message: z.string(),
   problems: z.array(

@@ -13,7 +13,7 @@ import type { JobLimits } from './platform/jobs.ts';
 import { type ServerSettings, TEST_SETTINGS } from './platform/settings.ts';
 import { makeContext } from './start.ts';
 
-export interface Answer<T = unknown> {
+interface Answer<T = unknown> {
   readonly status: number;
   readonly body: T;
 }

@@ -24,7 +24,7 @@ const planItem = z.looseObject({
   minutes: finite,
 });
 
-export const planDocument = z.looseObject({
+const planDocument = z.looseObject({
   stages: z
     .array(
       z.looseObject({
@@ -62,7 +62,7 @@ const look = z.looseObject({
   between: ids.optional(),
 });
 
-export const diagnosisDocument = z.looseObject({
+const diagnosisDocument = z.looseObject({
   enough: z.boolean(),
   roots: z
     .array(

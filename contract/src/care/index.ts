@@ -1,6 +1,5 @@
 export {
   BACKUP_FORMAT,
-  type BackupManifest,
   backupManifest,
   type FileEntry,
   STUDENT_FORMAT,
@@ -24,7 +23,5 @@ export {
   type TakenIn,
   takenInSchema,
   type Verified,
-  verifiedSchema,
 } from './screens.ts';
 export { ownDrillsDocument, STUDENT_TABLES, tableDocument } from './studentFile.ts';
-export type { StudentTable } from './studentTable.ts';

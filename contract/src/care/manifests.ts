@@ -26,4 +26,3 @@ export const backupManifest = z.strictObject({
   madeAt: stamp,
   files: z.array(fileEntry).max(1_000_000),
 });
-export type BackupManifest = z.infer<typeof backupManifest>;

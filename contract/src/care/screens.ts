@@ -18,7 +18,7 @@ const runSchema = z.object({
   of: z.number(),
 });
 
-export const verifiedSchema = z.object({
+const verifiedSchema = z.object({
   at: z.string(),
   ok: z.boolean(),
   rows: z.number(),

@@ -19,7 +19,7 @@ export const stamp = z.iso.datetime({ offset: true });
 export const text = (most: number) => z.string().max(most);
 export const student = { student_id: idSchema };
 /** Of a drill, from 1. */
-export const checkpoint = z.int().min(1).max(3);
+const checkpoint = z.int().min(1).max(3);
 /** By drill. Older files hold the number alone; taken in, it gets the moment of its choice. */
 export const checkpoints = z
   .record(text(60), z.union([checkpoint, z.strictObject({ layer: checkpoint, at: stamp })]))

@@ -56,7 +56,7 @@ export const wholeSchoolSchema = z.object({
   ...schoolAnswersSchema.shape,
   bands: z.record(z.string(), bandEditSchema).optional(),
 }) satisfies z.ZodType<School>;
-export type SchoolInput = z.infer<typeof schoolSchema>;
+type SchoolInput = z.infer<typeof schoolSchema>;
 
 const positive = z.number().positive();
 /** Bounds far outside anything filmed, inside which the sums stay sums. */
@@ -85,7 +85,7 @@ export const groundMarkSchema = z.strictObject({
   sdPx: sd,
 });
 
-export const viewSchema = z.strictObject({
+const viewSchema = z.strictObject({
   id: z.string().min(1).max(60),
   kind: z.enum(VIEW_KINDS),
   widthPx: z.int().min(16).max(16384),
@@ -112,7 +112,7 @@ export const movingSchema = z.strictObject({
   atS: z.number().min(0).max(7200),
 });
 
-export const markSchema = z.strictObject({
+const markSchema = z.strictObject({
   view: z.string(),
   station: z.enum(STATIONS),
   landmark: z.enum(LANDMARKS),
@@ -128,7 +128,7 @@ export const markSchema = z.strictObject({
   moving: movingSchema.optional(),
 });
 
-export const golferSchema = z.strictObject({
+const golferSchema = z.strictObject({
   handedness: z.enum(HANDS),
   heightIn: positive.max(1000),
   outerHipWidthIn: positive.max(60).nullable().default(null),
@@ -145,7 +145,7 @@ export const captureSchema = z.strictObject({
   views: z.array(viewSchema).min(1).max(4),
   marks: z.array(markSchema).max(2000),
 });
-export type CaptureDocument = z.infer<typeof captureSchema>;
+type CaptureDocument = z.infer<typeof captureSchema>;
 
 export const toCapture = (document: CaptureDocument): Capture => ({
   golfer: document.golfer,

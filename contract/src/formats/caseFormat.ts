@@ -28,7 +28,7 @@ import { gateDateSchema, planDaySchema } from '../rooms/practice/planShapes.ts';
 import { daySchema } from '../shared.ts';
 import { plain, schoolSchema } from './captureFormat.ts';
 
-export const studentFactsSchema = z.strictObject({
+const studentFactsSchema = z.strictObject({
   handedness: z.enum(HANDS).default('right'),
   heightIn: z.number().positive().max(1000),
   ageYears: z.number().min(3).max(110).default(40),
@@ -67,7 +67,7 @@ export const caseSchema = z.strictObject({
   history: z.array(historySchema).default([]),
   workOn: z.array(z.string()).optional(),
 });
-export type CaseDocument = z.infer<typeof caseSchema>;
+type CaseDocument = z.infer<typeof caseSchema>;
 
 export const toCase = (document: CaseDocument): CaseFile => ({
   student: document.student,
@@ -84,7 +84,7 @@ const perDay = <T extends z.ZodType>(schema: T) => z.partialRecord(z.enum(WEEKDA
 const letters = z.string().max(1000);
 const place = z.enum(PLACES).nullable().default(null);
 
-export const planningSchema = z.strictObject({
+const planningSchema = z.strictObject({
   start: daySchema,
   nextLesson: daySchema.nullable().default(null),
   days: z.array(z.enum(WEEKDAYS)),
@@ -165,7 +165,7 @@ export const planningSchema = z.strictObject({
 });
 
 export const planCaseSchema = caseSchema.extend({ drills: z.array(z.string()), planning: planningSchema });
-export type PlanDocument = z.infer<typeof planCaseSchema>;
+type PlanDocument = z.infer<typeof planCaseSchema>;
 
 /** Counts without an order, as letters: fails spread evenly among passes. */
 function lettersOf(reps: number, passes: number): string {

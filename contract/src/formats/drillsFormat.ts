@@ -13,7 +13,7 @@ const idList = z.array(z.string().max(60)).max(20).default([]);
 
 const ownId = z.string().refine(isOwnDrillId, { error: 'must look like own_my_drill' });
 
-export const setupDistanceSchema = z.strictObject({
+const setupDistanceSchema = z.strictObject({
   id: z.string().regex(/^[a-z][a-z0-9_]{1,40}$/, { error: 'use small letters, figures and _' }),
   valueIn: z.number(),
   scales: z.boolean(),
@@ -21,7 +21,7 @@ export const setupDistanceSchema = z.strictObject({
 });
 
 /** A drill as the match reads it; core's `checkDrill` says the rest. */
-export const drillSchema = z.strictObject({
+const drillSchema = z.strictObject({
   id: ownId,
   phase: z.enum(PHASES),
   fixes: z

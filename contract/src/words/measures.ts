@@ -2,7 +2,7 @@ import type { Landmark, Station } from '@inchstep/core/capture';
 import type { Club, MeasureId, ViewKind } from '@inchstep/core/intake';
 
 /** Measure names as a coach says them, and what low and high look like. */
-export interface MeasureWords {
+interface MeasureWords {
   readonly name: string;
   readonly low?: string;
   readonly high?: string;

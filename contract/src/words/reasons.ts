@@ -23,7 +23,7 @@ export function findingName(id: string): string {
   return MEASURE_WORDS[measure]?.[side] ?? id;
 }
 
-export interface WeighedWords {
+interface WeighedWords {
   readonly finding: string;
   readonly weight: number;
   readonly source: string;

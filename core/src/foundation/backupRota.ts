@@ -1,12 +1,12 @@
 import { type IsoDay, plusDays, WEEKDAYS, weekdayOf } from './calendar.ts';
 
-export interface DatedBackup {
+interface DatedBackup {
   readonly name: string;
   readonly day: IsoDay;
 }
 
-export const DAILY_KEPT = 7;
-export const WEEKLY_KEPT = 4;
+const DAILY_KEPT = 7;
+const WEEKLY_KEPT = 4;
 
 /** The Monday of a day's week. */
 const weekOf = (day: IsoDay): IsoDay => plusDays(day, -WEEKDAYS.indexOf(weekdayOf(day)));

@@ -4,7 +4,7 @@ export {
   emptyArrow,
   factorArrow,
 } from './arrowSystem.ts';
-export { backupsToDrop, DAILY_KEPT, type DatedBackup, WEEKLY_KEPT } from './backupRota.ts';
+export { backupsToDrop } from './backupRota.ts';
 export {
   ageOn,
   daysBetween,
@@ -31,7 +31,7 @@ export { between, gaussian, pick, type Random, seededRandom } from './random.ts'
 export { readLength } from './readLength.ts';
 export { bad, good, invariant, type Problem, problem, type Result } from './result.ts';
 export { backwardInPlace, choleskyInPlace, forwardInPlace } from './triangle.ts';
-export { CM_PER_IN, cmToIn, inToCm, roundTo, YD_PER_M } from './units.ts';
+export { CM_PER_IN, cmToIn, inToCm, roundTo } from './units.ts';
 export {
   add,
   angleDeg,

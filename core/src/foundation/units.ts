@@ -1,5 +1,4 @@
 export const CM_PER_IN = 2.54;
-export const YD_PER_M = 1.0936133;
 
 export const inToCm = (inches: number): number => inches * CM_PER_IN;
 export const cmToIn = (centimetres: number): number => centimetres / CM_PER_IN;

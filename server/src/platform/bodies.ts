@@ -33,7 +33,7 @@ for (const [signs, kind] of [
 ] as const)
   for (const sign of signs) KIND[sign.charCodeAt(0)] = kind;
 
-export interface Shape {
+interface Shape {
   readonly depth: number;
   readonly tokens: number;
 }

@@ -21,7 +21,7 @@ export interface Received {
   readonly bytes: number;
 }
 
-export interface Pace {
+interface Pace {
   /** A sender that says nothing for this long is let go. */
   readonly stallMs: number;
   /** Slower than this, once the grace is over, is no phone on a bad line. */

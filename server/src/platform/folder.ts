@@ -19,7 +19,7 @@ const OWNER_ONLY = 0o700;
 const OWNER_FILE = 0o600;
 
 /** A data folder that is this process's alone until it is let go, or until the process ends, however it ends. */
-export interface Claim {
+interface Claim {
   release(): void;
 }
 

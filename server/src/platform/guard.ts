@@ -7,7 +7,7 @@ import { Refusal } from './errors.ts';
 import type { App } from './fastifyApp.ts';
 
 /** Who asks. A link stands for one student, whoever holds it. */
-export type Actor =
+type Actor =
   | { readonly kind: 'nobody' }
   | { readonly kind: 'coach'; readonly id: string; readonly session: string }
   | { readonly kind: 'student'; readonly studentId: string; readonly linkId: string }
@@ -27,7 +27,7 @@ export interface Openers {
 }
 
 /** Who a route opens to. A route that says nothing opens to a signed-in coach alone. */
-export type Door = 'coach' | 'link' | 'camera' | 'anyone';
+type Door = 'coach' | 'link' | 'camera' | 'anyone';
 
 declare module 'fastify' {
   interface FastifyContextConfig {

@@ -17,7 +17,7 @@ const MOST_AT_ONCE = 8;
 export const PIECE_ID = /^[0-9a-f]{32}$/;
 
 /** A whole file that came in pieces. */
-export interface PieceFile {
+interface PieceFile {
   readonly stream: Readable;
   readonly fileName: string;
 }

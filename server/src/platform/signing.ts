@@ -33,7 +33,7 @@ export interface Pair {
   readonly cert: string;
   readonly key: string;
 }
-export interface Lasting {
+interface Lasting {
   readonly from: Date;
   readonly until: Date;
 }

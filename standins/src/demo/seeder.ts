@@ -11,7 +11,7 @@ import type { Call, Clock, Send } from './requests.ts';
 
 /** Lives through a made-up student's weeks, one request after another, as the people would. */
 /** What is not said of a swing: a mid-iron, full, without the drill, at the range, before any cue. */
-export interface HowMade {
+interface HowMade {
   readonly club?: string;
   readonly speed?: string;
   readonly aid?: 'on' | 'off';

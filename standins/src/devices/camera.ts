@@ -31,7 +31,7 @@ export interface CameraSpec extends Picture {
 }
 
 /** Ground places of the two sticks' ends: along the toes, and from the ball toward the player. */
-export const STICK_ENDS: readonly (readonly [number, number])[] = [
+const STICK_ENDS: readonly (readonly [number, number])[] = [
   [-24, -22],
   [24, -22],
   [0, -8],

@@ -8,7 +8,7 @@ const PCT_PER_IN_PER_SECOND = 0.9;
 const STEP = 0.004;
 
 /** Pressure runs ahead of the pelvis: where it is, and how fast it moves, decide it. */
-export function leadPctAt(golfer: StandInGolfer, seconds: number): number {
+function leadPctAt(golfer: StandInGolfer, seconds: number): number {
   const x = (t: number) => {
     const { lead_hip: l, trail_hip: r, lead_ankle: la, trail_ankle: ra } = golfer.poseAt(t).landmarks;
     return (l[0] + r[0] - la[0] - ra[0]) / 2;

@@ -2,7 +2,7 @@ import { LANDMARKS, type Motion } from '@inchstep/core/capture';
 import { gaussian, type Random, type Vec3 } from '@inchstep/core/foundation';
 import type { StandInGolfer } from '../golfer/golfer.ts';
 
-export interface TrackerSpec {
+interface TrackerSpec {
   readonly rateHz?: number;
   /** Noise of each coordinate, inches. */
   readonly noiseIn?: number;

@@ -167,7 +167,7 @@ function trailFoot(body: GolferBody, shape: StationShape, k: number) {
 const pointing = (deg: number): Vec3 => [Math.sin(toRad(deg)), Math.cos(toRad(deg)), 0];
 
 /** Two-bone joint between `a` and `b`, bent toward `hint`; never straighter than `reach`. */
-export function bend(a: Vec3, b: Vec3, upper: number, lower: number, hint: Vec3, reach: number): Vec3 {
+function bend(a: Vec3, b: Vec3, upper: number, lower: number, hint: Vec3, reach: number): Vec3 {
   const apart = Math.min(distance(a, b), reach);
   const axis = unit(sub(b, a));
   const along = (upper ** 2 - lower ** 2 + apart ** 2) / (2 * apart);

@@ -2,7 +2,7 @@ import type { Station } from '@inchstep/core/capture';
 import type { ShapeKey, SwingShape } from './swingShape.ts';
 
 /** What one grade of a fault adds: station, quantity, amount. Stance faults act on the setup. */
-export interface FaultEffect {
+interface FaultEffect {
   readonly fault: string;
   readonly adds: readonly (readonly [Station, ShapeKey, number])[];
   readonly stance?: {
@@ -112,7 +112,7 @@ export const FAULT_EFFECTS: readonly FaultEffect[] = LINES.map(([fault, adds, st
  */
 export type FaultGrades = Readonly<Record<string, number>>;
 
-export interface StanceShift {
+interface StanceShift {
   ratio: number;
   offset: number;
   flex: number;

@@ -6,7 +6,7 @@ import { look, makeCamera } from '../devices/camera.ts';
 import { makeGolfer } from './golfer.ts';
 
 export const RATE = 60;
-export const WIDTH = 1080;
+const WIDTH = 1080;
 const POINTS: readonly (readonly [number, Landmark])[] = [
   [7, 'head'],
   [8, 'head'],

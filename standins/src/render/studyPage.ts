@@ -20,7 +20,7 @@ import { Figure } from './figure.ts';
 import { bentLens, glove, passer } from './studyFlaws.ts';
 
 /** One clip of the study: who swings, and which camera films. */
-export interface StudyJob {
+interface StudyJob {
   readonly swing: StudySwing;
   readonly camera: StandInCamera;
   readonly framesPerSecond: number;
@@ -52,7 +52,7 @@ interface Kept {
 }
 
 /** One frame as it was looked at: the network's 33 points, or nobody; and what it sees in the mirror and in a wider crop. */
-export interface StudyFrame {
+interface StudyFrame {
   readonly time: number;
   readonly points: Kept | null;
   readonly mirrored: Kept | null;

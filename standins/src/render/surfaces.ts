@@ -94,7 +94,7 @@ export function limbRings(
 }
 
 /** 0 at `a`, 0.5 at the joint, 1 at `b`; the corner is rounded over a tenth on each side. */
-export function roundedPath(a: Vec3, joint: Vec3, b: Vec3, share: number): Vec3 {
+function roundedPath(a: Vec3, joint: Vec3, b: Vec3, share: number): Vec3 {
   const straight = (t: number): Vec3 =>
     t <= 0.5 ? add(a, scale(sub(joint, a), t / 0.5)) : add(joint, scale(sub(b, joint), (t - 0.5) / 0.5));
   const reach = 0.08;

@@ -1,7 +1,7 @@
 import { diagnose, downstreamOf, FAULTS } from '@inchstep/core/diagnosis';
 import type { KnownCase } from './diagnosisCases.ts';
 
-export interface Calibration {
+interface Calibration {
   readonly cases: number;
   /** Share of cases whose first root is one of the golfer's faults. */
   readonly first: number;

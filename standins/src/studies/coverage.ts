@@ -16,7 +16,7 @@ export function randomGolfer(seed: number, more: Partial<SimulateRequest> = {}):
   };
 }
 
-export interface Coverage {
+interface Coverage {
   readonly golfers: number;
   readonly intervals: number;
   /** Share of 95 % intervals that hold the truth. */

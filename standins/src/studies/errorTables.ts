@@ -5,7 +5,7 @@ import { AXES, ErrorReading, type ErrorSeen, mean } from './errorReading.ts';
 import { alikeLines, togetherLines } from './errorsTogether.ts';
 
 /** The tables of the network's error as they stand in the core, line by line. */
-export interface ErrorTables {
+interface ErrorTables {
   readonly usual: readonly string[];
   readonly spread: readonly string[];
   readonly restTimes: readonly string[];

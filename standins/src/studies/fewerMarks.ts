@@ -40,7 +40,7 @@ const FEW: Rule = any(
 );
 
 /** Sets of marks from everything down to the fewest that still say much. */
-export const MARK_SETS: readonly (readonly [name: string, rule: Rule])[] = [
+const MARK_SETS: readonly (readonly [name: string, rule: Rule])[] = [
   ['everything the list asks', () => true],
   [
     'feet only at address and finish',
@@ -56,7 +56,7 @@ export const MARK_SETS: readonly (readonly [name: string, rule: Rule])[] = [
   ['hips and seat alone', any(hips, only('seat'))],
 ];
 
-export interface FewerMarks {
+interface FewerMarks {
   readonly name: string;
   readonly marks: number;
   /** Measures with a verdict, of those that all marks give one to. */

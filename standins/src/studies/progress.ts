@@ -23,7 +23,7 @@ const saidOf = (occasions: readonly Occasion[], family: number, usual?: readonly
   saidIn(evidenceOf(occasions, step, shared, undefined, usual), family);
 
 /** Of the seasons of players who do not change, those in which "real" is said of any of so many measures at any look. */
-export function falseAlarms(
+function falseAlarms(
   player: Player,
   family: number,
   seasons: number,
@@ -42,7 +42,7 @@ export function falseAlarms(
 }
 
 /** Of the seasons of players whose level goes this way, those in which a change that way is called real by the last look. */
-export function found(player: Player, levels: readonly number[], seasons: number, seed: number): number {
+function found(player: Player, levels: readonly number[], seasons: number, seed: number): number {
   const random = seededRandom(seed);
   let told = 0;
   for (let i = 0; i < seasons; i++)
@@ -54,7 +54,7 @@ export function found(player: Player, levels: readonly number[], seasons: number
 const STUDENTS = 30;
 
 /** What a coach's own students, of whom half change like everybody's, teach of how days stray. */
-export function learntFrom(days: readonly number[], seed: number): readonly number[] {
+function learntFrom(days: readonly number[], seed: number): readonly number[] {
   const random = seededRandom(seed);
   return coachSpreads(
     Array.from({ length: STUDENTS }, () => {
@@ -66,7 +66,7 @@ export function learntFrom(days: readonly number[], seed: number): readonly numb
 }
 
 /** Of players some of whom change: how often "probably" is right when it is said, how often "the same" was a whole step of change. */
-export function probably(
+function probably(
   days: readonly number[],
   seasons: number,
   seed: number,
@@ -83,7 +83,7 @@ export function probably(
 }
 
 /** How often the true date lies inside the interval that was said, and how often anything was said at all. */
-export function forecasts(kind: 'steady' | 'tiring' | 'still', seasons: number, seed: number) {
+function forecasts(kind: 'steady' | 'tiring' | 'still', seasons: number, seed: number) {
   const random = seededRandom(seed);
   const row = BAND_ROWS.find(({ id }) => id === MEASURE);
   const edges = edgesOf({ lo: row?.lo ?? null, hi: row?.hi ?? null, step });

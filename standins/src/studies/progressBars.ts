@@ -22,8 +22,8 @@ const SPENT = [0.01, 0.02, 0.14, 0.02, 0.58, 0.04, 0.19];
 const SEASON = 0.045;
 /** A little less where fewer seasons can be asked: the sampling error of a bar is more. */
 const SEASON_BESIDE = 0.041;
-export const FAMILIES = [1, 3, 5, 10] as const;
-export const FAMILIES_BESIDE = [2, 3, 5, 10] as const;
+const FAMILIES = [1, 3, 5, 10] as const;
+const FAMILIES_BESIDE = [2, 3, 5, 10] as const;
 
 /** The kinds of players that set a bar where each season takes several measures; the study asks all the others, too. */
 const HARMFUL = ['day spread 0.6', 'day spread 1.0', 'day 1.0, five swings'];

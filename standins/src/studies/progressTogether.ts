@@ -6,7 +6,7 @@ import { measuresTogether } from './seasonsTogether.ts';
 /** What is told of several measures of one player, who tell each other how his days stray: what the program shows. */
 
 /** Of the seasons of players who do not change, those in which "real" is said of any measure at any look. */
-export function alarmsTogether(players: readonly Player[], seasons: number, seed: number): number {
+function alarmsTogether(players: readonly Player[], seasons: number, seed: number): number {
   const random = seededRandom(seed);
   const family = players.length;
   let alarmed = 0;
@@ -22,7 +22,7 @@ export function alarmsTogether(players: readonly Player[], seasons: number, seed
 }
 
 /** Of the seasons of players one of whose measures goes this way, those in which it is called real by the last look. */
-export function foundTogether(
+function foundTogether(
   player: Player,
   levels: readonly number[],
   family: number,

@@ -4,7 +4,7 @@ import type { FaultGrades } from '../golfer/faultEffects.ts';
 import type { GolferSpec } from '../golfer/golfer.ts';
 
 /** One made-up player of the study: a body, clothes, and what the light and the phone do to the picture. */
-export interface StudyPlayer {
+interface StudyPlayer {
   readonly key: string;
   readonly golfer: GolferSpec;
   readonly look: Look;
@@ -23,7 +23,7 @@ export interface StudySwing {
   readonly picture: PictureFlaws;
 }
 
-export interface PictureFlaws {
+interface PictureFlaws {
   /** Of the usual light. */
   readonly light: number;
   /** Sd of the sensor's noise, of 255. */

@@ -35,7 +35,7 @@ type Part = keyof typeof PARTS;
 const partOf = (at: Station): Part =>
   (Object.keys(PARTS) as Part[]).find((part) => (PARTS[part] as readonly Station[]).includes(at)) as Part;
 
-export interface Told {
+interface Told {
   readonly hand: number;
   /** Of the verdicts that hand marks give: told the same, told otherwise. */
   readonly told: number;
@@ -72,7 +72,7 @@ const aboutOf = (swing: SeenSwing, views: readonly View[]) => ({
 });
 
 /** What proposals of a swing tell beside what a hand's marks would, with so many of them set by hand where the program asks. */
-export function toldOf(
+function toldOf(
   swing: SeenSwing,
   errors: readonly ErrorEntry[],
   kinds: readonly ViewKind[],
@@ -152,7 +152,7 @@ function counted(swing: SeenSwing, net: Measures, hand: Measures): Told {
   return count;
 }
 
-export const taughtBy = (swings: readonly SeenSwing[], on: IsoDay = DAYS[1]): ErrorEntry[] =>
+const taughtBy = (swings: readonly SeenSwing[], on: IsoDay = DAYS[1]): ErrorEntry[] =>
   errorTable(swings.flatMap(checkedIn), on);
 
 const WAYS = [
@@ -161,7 +161,7 @@ const WAYS = [
 ] as const satisfies readonly (readonly [string, readonly ViewKind[]])[];
 
 /** How much is taught: what is known of the network on this player, and marks set by hand in the very swing. */
-export type Teaching =
+type Teaching =
   | 'untaught'
   | 'other players’ checked swings'
   | 'three marks asked for'

@@ -16,7 +16,7 @@ import { type Asked, type DateSaid, DRILL, SEASON_DAYS, type Season, START, Worl
 const NOT_YET = 0.5;
 
 /** Plans by the program, day by day from what was logged; the coach looks at gates that wait for him. */
-export function plannedSeason(kind: LearnerKind, seed: number): Season {
+function plannedSeason(kind: LearnerKind, seed: number): Season {
   const world = new World(kind, seed);
   const gates: PlanRequest['gates'][number][] = [];
   const missed: IsoDay[] = [];
@@ -85,7 +85,7 @@ const askedOf = (day: PlanDay | undefined): Asked[] =>
   }));
 
 /** By hand: a rung every so many days, whatever is logged, and upkeep at full speed after the last. */
-export function fixedSeason(kind: LearnerKind, seed: number, daysARung: number): Season {
+function fixedSeason(kind: LearnerKind, seed: number, daysARung: number): Season {
   const world = new World(kind, seed);
   let advances = 0;
   let wrong = 0;
@@ -132,7 +132,7 @@ function judged(
   );
 }
 
-export interface SeasonRow {
+interface SeasonRow {
   readonly name: string;
   readonly seasons: number;
   /** Shares. */
@@ -195,7 +195,7 @@ function middle(values: readonly (number | null)[]): number | null {
   return half === undefined || !Number.isFinite(half) ? null : half;
 }
 
-export interface DateRow {
+interface DateRow {
   readonly stage: Stage | 'all';
   /** Of the dates said, the share that was met. */
   readonly likely: number;

@@ -37,14 +37,14 @@ const STILL_AT = 0.72;
 const APART_DAYS = 7;
 
 /** A student's week as it is asked for, the same for every way of planning. */
-export interface Life {
+interface Life {
   readonly days: PlanRequest['days'];
   readonly minutes: number;
   readonly places: Partial<Record<(typeof WEEKDAYS)[number], Place>>;
   readonly coachWaits: readonly number[];
 }
 
-export function lifeOf(random: Random): Life {
+function lifeOf(random: Random): Life {
   const perWeek = pick(random, [3, 4, 4, 5]);
   const start = pick(random, [0, 1]);
   const days = WEEKDAYS.filter((_, i) => ((i + start) * perWeek) % 7 < perWeek);

@@ -17,7 +17,7 @@ import { simulate } from '../simulate.ts';
 import { knownCase } from './diagnosisCases.ts';
 import { MEASURE, occasionsOf, USUAL_PLAYER } from './progressWorld.ts';
 
-export interface Speed {
+interface Speed {
   readonly what: string;
   readonly medianMs: number;
   readonly worstMs: number;

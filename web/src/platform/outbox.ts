@@ -20,7 +20,7 @@ export interface SendingNow extends Pick<Waiting, 'id' | 'what' | 'at' | 'body' 
 }
 
 /** What a carrier may say on the way. */
-export interface OnTheWay {
+interface OnTheWay {
   readonly onShare: (share: number) => void;
   /** The name of a clip's pieces, kept for the next try; null = they are gone. */
   readonly onPieces: (pieces: string | null) => Promise<void>;
@@ -38,7 +38,7 @@ export interface OutboxOptions {
   readonly store?: Promise<SendingStore>;
 }
 
-export type NewSending = Pick<Waiting, 'id' | 'what' | 'body'> &
+type NewSending = Pick<Waiting, 'id' | 'what' | 'body'> &
   Partial<Pick<Waiting, 'file' | 'after' | 'heldUntil'>>;
 
 const AGAIN_MS = 4000;

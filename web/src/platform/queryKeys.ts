@@ -27,7 +27,7 @@ export const keys = {
   figure: (url: string) => ['figures', url],
 } as const;
 
-export type StudentPart =
+type StudentPart =
   | 'thread'
   | 'lessons'
   | 'hold'

@@ -1,7 +1,7 @@
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
 import { onDevice } from './onDevice.ts';
 
-export interface Settings {
+interface Settings {
   readonly theme: 'glare' | 'studio';
   readonly lengths: 'in' | 'cm';
   /** Whether this device looks through new clips by itself. */

@@ -3,14 +3,14 @@ import { useId } from 'react';
 import { useUnits } from './units.ts';
 import { TAPE_WORDS } from './words.ts';
 
-export interface TapeBand {
+interface TapeBand {
   readonly lo: number | null;
   readonly hi: number | null;
   readonly step: number;
   readonly unit: string;
 }
 
-export interface TapeProps {
+interface TapeProps {
   readonly name: string;
   readonly band: TapeBand;
   readonly value?: number | undefined;

@@ -39,7 +39,7 @@ export function useClipOutbox(scope: string | null, endpoint: string, deliver: D
   };
 }
 
-export function clipSendingOf({ id, share, state, refused, body }: SendingNow): ClipSending {
+function clipSendingOf({ id, share, state, refused, body }: SendingNow): ClipSending {
   const { note, kind } = clipBodyOf({ body });
   return { id, share, state, refused, note, kind };
 }

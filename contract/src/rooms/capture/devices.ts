@@ -6,7 +6,7 @@ import { daySchema, idSchema } from '../../shared.ts';
 const csv = z.string().min(1).max(3_000_000);
 const fileName = z.string().min(1).max(200);
 
-export const columnMatchSchema = z.strictObject({
+const columnMatchSchema = z.strictObject({
   field: z.enum(SHOT_FIELD_IDS),
   column: z.string().min(1).max(200),
   unit: z.enum(SHOT_UNITS),

@@ -42,7 +42,7 @@ export const wholeClipSchema = z.strictObject({
 export type WholeClip = z.infer<typeof wholeClipSchema>;
 
 /** A view of one swing: its clip, what is known of the camera, and when each station comes. */
-export const swingViewSchema = z.strictObject({
+const swingViewSchema = z.strictObject({
   kind: z.enum(VIEW_KINDS),
   clipId: idSchema.nullable(),
   widthPx: z.int().min(16).max(16384),
@@ -60,7 +60,7 @@ export type SwingView = z.infer<typeof swingViewSchema>;
 
 export const TRACK_KINDS = ['csv', 'trc', 'c3d'] as const;
 
-export const swingMarkSchema = z.strictObject({
+const swingMarkSchema = z.strictObject({
   view: z.enum(VIEW_KINDS),
   station: z.enum(STATIONS),
   landmark: z.enum(LANDMARKS),
@@ -93,7 +93,7 @@ export type SwingMark = z.infer<typeof swingMarkSchema>;
 export const SWING_SPEEDS = ['half', 'three_quarter', 'full'] as const;
 
 /** A motion file of a swing and what was taken for granted in reading it. */
-export const swingTrackSchema = z.object({
+const swingTrackSchema = z.object({
   fileName: z.string(),
   kind: z.enum(TRACK_KINDS),
   /** Name in the clip folder: content hash and ending. */
@@ -151,7 +151,6 @@ export type SwingToLook = z.infer<typeof swingToLookSchema>;
 export { captureFrom, type Marked } from './captureFrom.ts';
 export {
   type ColumnMatchForm,
-  columnMatchSchema,
   editShotSetSchema,
   newPressureSchema,
   newShotSetSchema,

@@ -48,7 +48,7 @@ export const saidSchema = z.object({
 });
 
 /** A letter by mail, and where it stands. */
-export const letterSchema = z.object({
+const letterSchema = z.object({
   id: idSchema,
   at: z.string(),
   subject: z.string(),

@@ -28,7 +28,7 @@ const laidSchema = z.strictObject({
     .nullable()
     .default(null),
 });
-export const captionSchema = z.strictObject({ at: ms, text: z.string().max(300) });
+const captionSchema = z.strictObject({ at: ms, text: z.string().max(300) });
 export const captionsSchema = z.strictObject({ captions: z.array(captionSchema).max(100) });
 
 /** Everything of a spoken review but its voice. */

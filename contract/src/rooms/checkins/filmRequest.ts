@@ -21,7 +21,6 @@ export const newFilmRequestSchema = z.strictObject({
   /** Also by mail, with its day as a date for the calendar. */
   byMail: z.boolean().default(false),
 });
-export type FilmRequestSend = z.input<typeof newFilmRequestSchema>;
 export type NewFilmRequest = z.infer<typeof newFilmRequestSchema>;
 
 /** A request with where it stands. */

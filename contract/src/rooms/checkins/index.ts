@@ -36,7 +36,6 @@ export {
 } from './enclosure.ts';
 export {
   type FilmRequestSeen,
-  type FilmRequestSend,
   type FilmRequests,
   filmAskSchema,
   filmRequestSchema,
@@ -111,7 +110,7 @@ export const checkinSchema = z.object({
 });
 export type Checkin = z.infer<typeof checkinSchema>;
 
-export const queueEntrySchema = z.object({
+const queueEntrySchema = z.object({
   id: z.string(),
   studentId: idSchema,
   studentName: z.string(),

@@ -67,7 +67,7 @@ export const answerSchema = z.object({
   present: z.array(z.string()).readonly(),
   strengths: z.record(z.string(), z.number()).readonly(),
 });
-export type Answer = z.infer<typeof answerSchema>;
+type Answer = z.infer<typeof answerSchema>;
 
 /** What the core says is what is sent: a new part of its answer asks for its place here. */
 export const asSent = (diagnosis: Diagnosis): Answer => diagnosis;

@@ -3,7 +3,7 @@ import { findingSchema } from '../../formats/index.ts';
 import { idSchema } from '../../shared.ts';
 import { answerSchema } from './answer.ts';
 
-export { type Answer, asSent, broughtUp } from './answer.ts';
+export { asSent, broughtUp } from './answer.ts';
 
 export const newDiagnosisSchema = z.strictObject({
   id: idSchema,

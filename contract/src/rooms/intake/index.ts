@@ -31,7 +31,7 @@ export {
 
 const name = z.string().trim().min(1, { error: 'is needed' }).max(80);
 
-export const safetySchema = z.strictObject({
+const safetySchema = z.strictObject({
   painNow: z.boolean(),
   painWhere: z.string().max(200),
   surgeryOrInjuryInYear: z.boolean(),
@@ -42,7 +42,7 @@ export const safetySchema = z.strictObject({
   pregnant: z.boolean(),
 });
 
-export const consentSchema = z.strictObject({ guardian: name, on: daySchema });
+const consentSchema = z.strictObject({ guardian: name, on: daySchema });
 
 export const profileSchema = z.strictObject({
   firstName: name,
@@ -108,7 +108,7 @@ export const presetSchema = z.enum(Object.keys(SCHOOL_PRESETS) as [SchoolPreset,
 export const editBandSchema = bandEditSchema.and(z.object({ reason: z.string().max(300) }));
 const edges = z.object({ lo: z.number().nullable(), hi: z.number().nullable() });
 /** A measure's band in one school, for a player of 70 in with a mid-iron. */
-export const schoolBandSchema = z.object({
+const schoolBandSchema = z.object({
   measure: z.string(),
   unit: z.string(),
   step: z.number(),

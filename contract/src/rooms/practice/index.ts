@@ -25,7 +25,7 @@ export {
   cameraPageSchema,
 } from './cameras.ts';
 export { type LessonNoteSend, lessonNoteSchema, lessonNoteSendSchema } from './lessonNotes.ts';
-export { gateDateSchema, laidPlanSchema, planDaySchema, planDiffSchema } from './planShapes.ts';
+export { gateDateSchema, planDaySchema } from './planShapes.ts';
 
 const perDay = <T extends z.ZodType>(schema: T) => z.partialRecord(z.enum(WEEKDAYS), schema);
 
@@ -68,7 +68,6 @@ export const planAskSchema = z.strictObject({
   ...moreAsked,
 });
 export type PlanAsk = z.infer<typeof planAskSchema>;
-export type PlanAskSent = z.input<typeof planAskSchema>;
 
 export const newPlanSchema = planAskSchema.extend({ id: idSchema });
 

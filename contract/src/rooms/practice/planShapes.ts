@@ -19,7 +19,7 @@ const count = z.number().min(0).max(100_000);
 const drill = z.string().max(60);
 const stage = z.enum(STAGES);
 
-export const planItemSchema = z.object({
+const planItemSchema = z.object({
   id: z.string().max(200),
   drill,
   intent: z.enum(INTENTS),
@@ -72,7 +72,7 @@ const gives = z.object({
   gainDays: z.number().nullable(),
 });
 
-export const planDiffSchema = z.object({
+const planDiffSchema = z.object({
   changes: z
     .array(
       z.object({

@@ -153,7 +153,7 @@ export const feelSchema = z.strictObject({
   /** Which way the measure went; null where nobody said. */
   side: z.enum(FEEL_SIDES).nullable().default(null),
 });
-export const storedFeelSchema = feelSchema.extend({ at: z.string() });
+const storedFeelSchema = feelSchema.extend({ at: z.string() });
 export type StoredFeel = z.infer<typeof storedFeelSchema>;
 export const feelPageSchema = z.object({ records: z.array(storedFeelSchema) });
 export type FeelPage = z.infer<typeof feelPageSchema>;

@@ -9,9 +9,9 @@ import { bandSchema } from '../measures/index.ts';
 import { lookSchema, scoreSchema } from './story.ts';
 
 export { type ReportPage, reportPageSchema, reportQuery } from './report.ts';
-export { type ForecastScore, type Look, lookSchema, type MeasureStory, measureStorySchema } from './story.ts';
+export { type ForecastScore, type Look, type MeasureStory, measureStorySchema } from './story.ts';
 
-export const sessionSchema = z.object({
+const sessionSchema = z.object({
   date: daySchema,
   values: z.array(z.number()).readonly(),
   /** Of one swing's measurement. */
@@ -23,7 +23,7 @@ export const sessionSchema = z.object({
   half95: z.number(),
 });
 
-export const seriesSchema = z.object({
+const seriesSchema = z.object({
   measure: z.string(),
   band: bandSchema,
   sessions: z.array(sessionSchema).readonly(),
@@ -52,7 +52,7 @@ export type Progress = z.infer<typeof progressSchema>;
 export type Moved = z.infer<typeof movedSchema>;
 
 /** What a list says of a student: made with every write, read without the file. */
-export const briefCardSchema = z.object({
+const briefCardSchema = z.object({
   studentId: idSchema,
   name: z.string(),
   nextLesson: daySchema.nullable(),
@@ -86,12 +86,11 @@ export const briefSchema = briefCardSchema.omit({ moved: true }).extend({
 export type Brief = z.infer<typeof briefSchema>;
 
 /** A lesson that comes or goes on, with what is to be known before it. */
-export const lessonCardSchema = briefCardSchema.extend({ lesson: lessonSchema, running: z.boolean() });
+const lessonCardSchema = briefCardSchema.extend({ lesson: lessonSchema, running: z.boolean() });
 export type LessonCard = z.infer<typeof lessonCardSchema>;
 export const lessonsSchema = versioned({ students: z.int(), lessons: z.array(lessonCardSchema) });
-export type Lessons = z.infer<typeof lessonsSchema>;
 
-export const rosterRowSchema = briefCardSchema.extend({
+const rosterRowSchema = briefCardSchema.extend({
   handedness: z.enum(['left', 'right']),
   ageYears: z.int(),
   archived: z.boolean(),

@@ -12,7 +12,7 @@ import { bandSchema } from '../measures/index.ts';
 
 export type { ForecastScore };
 
-export const VERDICTS = ['real', 'maybe', 'none', 'cant_tell'] as const;
+const VERDICTS = ['real', 'maybe', 'none', 'cant_tell'] as const;
 
 /** What is said after a day of the change since the work began; nothing to compare with is null. */
 export const lookSchema = z.object({

@@ -19,7 +19,7 @@ export interface CameraKnowledge {
 }
 
 /** A stick end (or other known place) on the ground, seen at pixel (u, v). */
-export interface GroundMark {
+interface GroundMark {
   readonly xIn: number;
   readonly yIn: number;
   readonly u: number;
@@ -70,7 +70,7 @@ export interface Moving {
   readonly atS: number;
 }
 
-export interface Golfer {
+interface Golfer {
   readonly handedness: Hand;
   readonly heightIn: number;
   readonly outerHipWidthIn: number | null;

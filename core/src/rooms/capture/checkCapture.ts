@@ -3,7 +3,7 @@ import { HEIGHT_RANGE_IN } from '../intake/index.ts';
 import type { Capture } from './capture.ts';
 import { STATIONS, type Station } from './stations.ts';
 
-export type CaptureProblem =
+type CaptureProblem =
   | 'height_out_of_range'
   | 'landmark_not_in_view'
   | 'mark_outside_picture'
@@ -70,7 +70,7 @@ const isInside = (u: number, v: number, view: { widthPx: number; heightPx: numbe
   u >= 0 && v >= 0 && u <= view.widthPx && v <= view.heightPx;
 
 /** Times at which stations were named, seconds from the clip's start. */
-export type StationTimes = Partial<Record<Station, number>>;
+type StationTimes = Partial<Record<Station, number>>;
 
 /** The first pair of stations that stand in the wrong order, or null. */
 export function stationsOutOfOrder(times: StationTimes): { earlier: Station; later: Station } | null {

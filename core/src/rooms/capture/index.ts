@@ -1,28 +1,14 @@
-export {
-  CAMERA_SIZE,
-  type CameraFrame,
-  type CameraPrior,
-  type CameraVector,
-  cameraFrame,
-  cameraPrior,
-} from './camera.ts';
+export { CAMERA_SIZE, type CameraFrame, type CameraPrior, cameraFrame, cameraPrior } from './camera.ts';
 export {
   type CameraKnowledge,
   type Capture,
-  type Golfer,
-  type GroundMark,
   type Mark,
   type Moving,
   mirrorToRightHanded,
   type View,
 } from './capture.ts';
 export { AID_STATES, type AidState, type CaptureRecord, CUE_STATES, type CueState } from './captureRecord.ts';
-export {
-  type CaptureProblem,
-  checkCapture,
-  type StationTimes,
-  stationsOutOfOrder,
-} from './checkCapture.ts';
+export { checkCapture, stationsOutOfOrder } from './checkCapture.ts';
 export {
   BALL_CENTRE_HEIGHT_IN,
   LANDMARKS,
@@ -33,39 +19,13 @@ export {
   STICK_PLACES,
   sightSdPx,
 } from './landmarks.ts';
-export {
-  LOOK_TROUBLES,
-  type Lookable,
-  type LookTrouble,
-  type TakeState,
-  takeState,
-  viewsToLook,
-} from './looks.ts';
-export {
-  IN_PER_UNIT,
-  landmarkNamed,
-  MOTION_UNITS,
-  type Motion,
-  type MotionUnit,
-  type RawMotion,
-} from './motion.ts';
+export { LOOK_TROUBLES, type LookTrouble, takeState, viewsToLook } from './looks.ts';
+export { MOTION_UNITS, type Motion, type RawMotion } from './motion.ts';
 export { readC3d } from './motionC3d.ts';
-export { type MotionFrameProblem, type MotionReading, toGround } from './motionFrame.ts';
-export { type MotionFileProblem, readMotionTable, readTrc } from './motionText.ts';
-export {
-  guessOffset,
-  type PressureProblem,
-  type PressureTrace,
-  pressureAtStations,
-  readPressure,
-} from './pressure.ts';
-export {
-  type Picture,
-  type Projection,
-  type ProjectionSlopes,
-  project,
-  projectWithSlopes,
-} from './projection.ts';
+export { type MotionReading, toGround } from './motionFrame.ts';
+export { readMotionTable, readTrc } from './motionText.ts';
+export { guessOffset, type PressureTrace, pressureAtStations, readPressure } from './pressure.ts';
+export { type Picture, type Projection, project, projectWithSlopes } from './projection.ts';
 export {
   SHOT_FIELD_IDS,
   SHOT_FIELDS,
@@ -76,15 +36,7 @@ export {
   shotField,
 } from './shotFields.ts';
 export { describeShots, FEWEST_SHOTS, type ShotSign, shotSigns } from './shotSigns.ts';
-export {
-  type ColumnMatch,
-  type GuessedMatch,
-  guessColumns,
-  readNumber,
-  readShots,
-  type Shot,
-  type ShotsProblem,
-} from './shots.ts';
+export { type ColumnMatch, type GuessedMatch, guessColumns, readShots, type Shot } from './shots.ts';
 export { FOUND_STATIONS, MAIN_STATIONS, STATIONS, type Station, stationRank } from './stations.ts';
 export {
   type EarState,
@@ -95,7 +47,6 @@ export {
   type SoundBlock,
   STRIKE_RULES,
   type StrikeEar,
-  type StrikeState,
 } from './strike.ts';
 export {
   arrive,
@@ -104,11 +55,8 @@ export {
   type ClockPing,
   clockAhead,
   EMPTY_DESK,
-  type LessonCamera,
-  type LessonTake,
   present,
   seen,
-  TAKE_LEAD_MS,
   TAKE_SECONDS,
   takesToFilm,
 } from './takes.ts';

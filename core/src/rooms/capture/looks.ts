@@ -31,7 +31,7 @@ export function viewsToLook({ track, discardedAt, views, marks }: Lookable): Vie
 }
 
 /** How far a take has come: it waits to be looked through, it has its measures, or nothing could be seen in it. */
-export type TakeState =
+type TakeState =
   | { readonly code: 'waits'; readonly views: readonly ViewKind[] }
   | { readonly code: 'unseen'; readonly view: ViewKind; readonly trouble: LookTrouble }
   | { readonly code: 'reading' }

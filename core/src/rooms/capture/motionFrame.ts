@@ -23,7 +23,7 @@ import {
   type RawMotion,
 } from './motion.ts';
 
-export type MotionFrameProblem = 'motion_missing_landmarks' | 'motion_unit_unknown' | 'motion_start_unseen';
+type MotionFrameProblem = 'motion_missing_landmarks' | 'motion_unit_unknown' | 'motion_start_unseen';
 
 /** What was taken for granted on the way to the ground frame; shown to the coach. */
 export interface MotionReading {

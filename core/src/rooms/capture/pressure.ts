@@ -9,7 +9,7 @@ export interface PressureTrace {
   readonly leadPct: readonly number[];
 }
 
-export type PressureProblem = 'pressure_no_columns' | 'pressure_too_short' | 'pressure_bad_row';
+type PressureProblem = 'pressure_no_columns' | 'pressure_too_short' | 'pressure_bad_row';
 
 const FEWEST_ROWS = 10;
 

@@ -25,7 +25,7 @@ export function project(point: Vec3, camera: CameraVector, frame: CameraFrame, p
   };
 }
 
-export interface ProjectionSlopes extends Projection {
+interface ProjectionSlopes extends Projection {
   /** du and dv per inch of the point. */
   readonly duPoint: Vec3;
   readonly dvPoint: Vec3;

@@ -26,7 +26,7 @@ export interface GuessedMatch extends ColumnMatch {
 /** Values in the program's units and signs; what the file lacks is missing. */
 export type Shot = Readonly<Partial<Record<ShotFieldId, number>>>;
 
-export type ShotsProblem =
+type ShotsProblem =
   | 'shots_no_rows'
   | 'shots_no_match'
   | 'shots_no_column'

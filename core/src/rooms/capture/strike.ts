@@ -16,7 +16,7 @@ export const STRIKE_RULES = {
 } as const satisfies Record<string, StrikeRules>;
 export type StrikeEar = keyof typeof STRIKE_RULES;
 
-export interface StrikeState {
+interface StrikeState {
   readonly backgroundDb: number;
   /** The last few blocks, oldest first: how sudden a rise is. */
   readonly recent: readonly SoundBlock[];

@@ -26,7 +26,7 @@ export interface LessonCamera {
 }
 
 /** A swing that all cameras of a lesson film together. */
-export interface LessonTake {
+interface LessonTake {
   /** Also the id of the swing that comes of it. */
   readonly id: string;
   /** By the program's clock. */

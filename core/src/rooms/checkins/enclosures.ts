@@ -33,7 +33,7 @@ export interface Talk<Clip> {
   readonly captions: readonly Caption[];
 }
 
-export type TalkTrouble = 'too_long' | 'too_heavy' | 'out_of_order' | 'after_its_end';
+type TalkTrouble = 'too_long' | 'too_heavy' | 'out_of_order' | 'after_its_end';
 
 /** What is wrong with a talk, or null. A voice and its moves are timed by two clocks: so far they may differ. */
 const SLACK_MS = 1500;

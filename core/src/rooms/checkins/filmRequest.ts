@@ -35,8 +35,8 @@ export interface Arrived {
   readonly kinds: readonly ViewKind[];
 }
 
-export type RequestState = 'open' | 'overdue' | 'fulfilled' | 'withdrawn';
-export interface RequestSeen {
+type RequestState = 'open' | 'overdue' | 'fulfilled' | 'withdrawn';
+interface RequestSeen {
   readonly state: RequestState;
   /** Views that have not come yet. */
   readonly missing: readonly ViewKind[];

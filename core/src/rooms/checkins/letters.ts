@@ -1,5 +1,5 @@
 /** So long what the coach sent can be taken back: until then nobody reads it. */
-export const UNDO_MINUTES = 10;
+const UNDO_MINUTES = 10;
 
 /** Minutes to wait after each failed try; after the last the letter is given up, three days on. */
 const PAUSES_MIN = [1, 5, 20, 60, 180, 360, 720, 1440, 1440] as const;
@@ -21,7 +21,7 @@ export function nextTry(tries: number, failedAt: string): string | null {
 export const isFinal = (code: number | null): boolean => code !== null && code >= 500 && code < 600;
 
 /** Where a letter stands. */
-export type LetterState =
+type LetterState =
   /** It can still be taken back. */
   | 'held'
   | 'waits'

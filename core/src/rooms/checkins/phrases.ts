@@ -1,5 +1,5 @@
 /** A letter as it was drafted and as it went. */
-export interface Written {
+interface Written {
   readonly draft: string;
   readonly text: string;
 }

@@ -3,7 +3,7 @@ import type { GateStanding } from '../practice/index.ts';
 import type { FilmAsk, FilmRequest } from './filmRequest.ts';
 
 /** Clips that the plan asks for by itself. */
-export type PlanAsked = FilmAsk & Pick<FilmRequest, 'from' | 'because'>;
+type PlanAsked = FilmAsk & Pick<FilmRequest, 'from' | 'because'>;
 
 /** A review is asked for so many days ahead; a gate's films within so many. */
 const AHEAD_DAYS = 3;

@@ -24,7 +24,7 @@ export interface QueueEntry {
 }
 
 /** An entry with the reason that puts it where it stands. The entry is held, not copied: copying cost more than all the rest. */
-export interface Ranked<E extends QueueEntry> extends Waiting {
+interface Ranked<E extends QueueEntry> extends Waiting {
   readonly entry: E;
   readonly rank: number;
 }

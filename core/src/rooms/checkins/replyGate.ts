@@ -2,7 +2,7 @@ import { type GateStanding, type GateWord, type Stage, stageAfter } from '../pra
 import type { ReplyFacts } from './reply.ts';
 
 /** What a reply says of the gate, and the rung on which the one piece is practised now. */
-export interface ReplyGate {
+interface ReplyGate {
   readonly gate: NonNullable<ReplyFacts['gate']>;
   readonly stage: Stage;
 }

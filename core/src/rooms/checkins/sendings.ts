@@ -1,5 +1,5 @@
 /** What a phone sends to the program, by how it has to travel. */
-export const SENDINGS = ['pain', 'set', 'checkin', 'clip'] as const;
+const SENDINGS = ['pain', 'set', 'checkin', 'clip'] as const;
 export type SendingKind = (typeof SENDINGS)[number];
 
 /** Words are small and go past a clip that takes an hour. */
@@ -20,7 +20,7 @@ export interface Sending {
   readonly refused: string | null;
 }
 
-export const laneOf = (what: SendingKind): Lane => (what === 'clip' ? 'clips' : 'words');
+const laneOf = (what: SendingKind): Lane => (what === 'clip' ? 'clips' : 'words');
 
 /** Its place in the order: after everything that waits, also on a phone whose clock was set back. */
 export const placeAfter = (waiting: readonly Pick<Sending, 'at'>[], nowMs: number): number =>
@@ -60,7 +60,7 @@ export function withoutClip<S extends Sending & { readonly body: Readonly<Record
 }
 
 /** What is to be done with a sending after the program's answer, or after none. */
-export type Outcome =
+type Outcome =
   /** It is there: let it go here. */
   | 'taken'
   /** No line, a busy or a stumbling program: all of the lane waits. */

@@ -38,7 +38,7 @@ const latest = (...moments: (string | null | undefined)[]): string | null =>
 type Sign = Pick<WaitingFile, 'practice' | 'checkins' | 'capture' | 'aside'>;
 
 /** The last moment at which the student was heard of: a set, a word, a clip or a talk; before any, the plan itself. */
-export function lastSign({ practice, checkins, capture, aside }: Sign): string | null {
+function lastSign({ practice, checkins, capture, aside }: Sign): string | null {
   const clip = capture.clips.findLast(({ from }) => from === 'student');
   const words = checkins.at(-1)?.at;
   return latest(practice.sets.at(-1)?.at, words, clip?.at, spokenAt(aside), practice.plan?.at);

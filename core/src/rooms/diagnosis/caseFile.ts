@@ -45,7 +45,7 @@ export interface CaseFile {
   readonly gains?: readonly DrillGain[];
 }
 
-export type CaseProblem =
+type CaseProblem =
   | 'height_out_of_range'
   | 'unknown_measure'
   | 'measure_twice'

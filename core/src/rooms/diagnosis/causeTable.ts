@@ -1,6 +1,6 @@
 import type { LinkStrength } from './faultTable.ts';
 
-export interface Cause {
+interface Cause {
   readonly cause: string;
   readonly effect: string;
   readonly strength: LinkStrength;

@@ -6,7 +6,7 @@ import { BELIEVED } from './roots.ts';
 
 export type FaultCourse = 'resolved' | 'improved' | 'same' | 'worse' | 'new' | 'unsure';
 
-export interface FaultChange {
+interface FaultChange {
   readonly fault: string;
   readonly course: FaultCourse;
   /** Steps beyond the band then and now; null where it was not believed. */

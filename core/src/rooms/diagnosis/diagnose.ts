@@ -34,7 +34,7 @@ export interface Root {
   readonly onlyExplains: readonly string[];
 }
 
-export interface LeftAlone {
+interface LeftAlone {
   readonly fault: string;
   readonly probability: number;
   readonly why:
@@ -149,7 +149,7 @@ function furtherLooks(
   return { best: again, offered: [again, ...others].slice(0, looks.offered.length || 1) };
 }
 
-export function gatherEvidence(file: CaseFile): Evidence[] {
+function gatherEvidence(file: CaseFile): Evidence[] {
   const context = bandContextOf(file);
   const measured = file.measures.flatMap((measure) => measuredEvidence(measure, context));
   const doubled =

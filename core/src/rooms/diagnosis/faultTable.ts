@@ -6,7 +6,7 @@ export type Phase = (typeof PHASES)[number];
 /** 1 hint, 2 usual, 3 nearly always. */
 export type LinkStrength = 1 | 2 | 3;
 
-export interface EvidenceLink {
+interface EvidenceLink {
   readonly finding: FindingId;
   readonly strength: LinkStrength;
   /** Counts only where the school makes this choice. */

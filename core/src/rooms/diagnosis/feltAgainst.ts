@@ -5,7 +5,7 @@ const FELT: readonly (readonly [felt: LookId, otherwise: readonly FindingId[]])[
   ['obs.self_reports_still_head', ['head_shift_top.low', 'head_shift_top.high']],
 ];
 
-export interface FeltAgainst {
+interface FeltAgainst {
   readonly felt: string;
   readonly shown: string;
 }

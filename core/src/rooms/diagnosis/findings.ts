@@ -45,7 +45,7 @@ export const BALL_FINDINGS = [
 
 export type LookId = (typeof SEEN_FINDINGS)[number];
 export type BallFindingId = (typeof BALL_FINDINGS)[number];
-export type MeasureFindingId = `${MeasureId}.${'low' | 'high'}`;
+type MeasureFindingId = `${MeasureId}.${'low' | 'high'}`;
 export type FindingId = LookId | BallFindingId | MeasureFindingId;
 
 /** `measure.low` and `measure.high`, which a coach may also tick by eye. */

@@ -17,7 +17,7 @@ export interface NextLook {
   readonly between: readonly string[];
 }
 
-export interface NextLooks {
+interface NextLooks {
   /** The look that would settle most, whatever it costs; null when nothing would help. */
   readonly best: NextLook | null;
   /** At most three, by what they settle for the time they take. */

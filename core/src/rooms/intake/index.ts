@@ -17,7 +17,7 @@ export {
   SHARE_OF_HEIGHT,
   SIZE_SD_SHARE,
 } from './bodySizes.ts';
-export { type ConsentFacts, mayBeFilmed } from './consent.ts';
+export { mayBeFilmed } from './consent.ts';
 export type { IntakeRecord } from './intakeRecord.ts';
 export {
   dueOn,
@@ -26,7 +26,6 @@ export {
   isClockTime,
   LESSON_MODES,
   type LessonRecord,
-  type LessonState,
   lessonKey,
   lessonProblem,
   lessonState,
@@ -38,16 +37,8 @@ export {
 } from './lesson.ts';
 export { mailAddress } from './mailAddress.ts';
 export { EMPTY_DAY_MINUTES, minutesOf, weekMinutes } from './minutes.ts';
-export { type HoldSpan, onOurClock, type Received, stoppedBy, type ToldTime } from './painStop.ts';
-export {
-  BODY_AREAS,
-  type BodyArea,
-  type LimitReason,
-  limitSet,
-  limitsFrom,
-  NO_TROUBLE,
-  type SafetyAnswers,
-} from './safety.ts';
+export { type HoldSpan, onOurClock, stoppedBy } from './painStop.ts';
+export { BODY_AREAS, type LimitReason, limitSet, limitsFrom, NO_TROUBLE } from './safety.ts';
 export {
   type BandEdit,
   type BeginAt,
@@ -68,7 +59,6 @@ export {
   type Aid,
   ARM_SWINGS,
   type ArmSwing,
-  CHILD_BELOW_YEARS,
   CLUBS,
   type Club,
   CUE_KINDS,
@@ -85,7 +75,6 @@ export {
   mostAtOnce,
   PLACES,
   type Place,
-  type PracticeTimes,
   type StudentFacts,
   VIEW_KINDS,
   type ViewKind,

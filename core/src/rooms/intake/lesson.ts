@@ -21,7 +21,7 @@ export interface LessonRecord {
   readonly sentAt: string | null;
 }
 
-export type LessonState = 'planned' | 'running' | 'done' | 'cancelled';
+type LessonState = 'planned' | 'running' | 'done' | 'cancelled';
 
 export const USUAL_LESSON_MINUTES = 60;
 /** A lesson that nobody ended is over after so long: a tab was closed, or the battery was empty. */

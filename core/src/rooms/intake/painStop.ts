@@ -10,7 +10,7 @@ export interface HoldSpan {
 }
 
 /** When something was done: by the sender's clock, with what that clock said when it was sent. */
-export interface ToldTime {
+interface ToldTime {
   readonly doneAt: string;
   readonly sentAt: string | null;
 }
@@ -40,7 +40,7 @@ export function onOurClock(
 }
 
 /** When a message came, on our clock and calendar. */
-export interface Received {
+interface Received {
   readonly at: string;
   readonly day: IsoDay;
 }

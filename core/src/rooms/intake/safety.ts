@@ -1,10 +1,10 @@
 import type { Limit } from './student.ts';
 
 export const BODY_AREAS = ['back', 'hip', 'knee', 'ankle'] as const;
-export type BodyArea = (typeof BODY_AREAS)[number];
+type BodyArea = (typeof BODY_AREAS)[number];
 
 /** The answers given at intake (and again whenever something changes). */
-export interface SafetyAnswers {
+interface SafetyAnswers {
   readonly painNow: boolean;
   readonly painWhere: string;
   readonly surgeryOrInjuryInYear: boolean;

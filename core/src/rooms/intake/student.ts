@@ -58,7 +58,7 @@ export interface PracticeTimes {
   readonly placeByDay: Partial<Record<Weekday, Place>>;
 }
 
-export const CHILD_BELOW_YEARS = 18;
+const CHILD_BELOW_YEARS = 18;
 export const isChild = (student: Pick<StudentFacts, 'ageYears'>): boolean =>
   student.ageYears < CHILD_BELOW_YEARS;
 

@@ -98,7 +98,7 @@ export function fitBody(raw: Capture, from?: BodyFit, most = MOST_ITERATIONS): B
 }
 
 /** Where everything truly was, in the lead/trail frame. */
-export interface TrueState {
+interface TrueState {
   /** Camera unknowns of a view, as in `CameraVector`. */
   camera(viewIndex: number): readonly number[];
   landmark(station: Station, landmark: FitLandmark): Vec3;

@@ -31,7 +31,7 @@ export const FIT_LANDMARKS = [
 export type FitLandmark = (typeof FIT_LANDMARKS)[number];
 
 /** Segments whose length stays the same over the swing. */
-export interface Segment {
+interface Segment {
   readonly id: string;
   readonly share: number;
   /** Uncertainty of the share between people. */
@@ -95,7 +95,7 @@ export const SEGMENTS: readonly Segment[] = [
 ];
 
 /** Weak expectations per station: pelvis travel since address (in) and turn (deg), with sds. */
-export interface StationPrior {
+interface StationPrior {
   readonly shift: readonly [mean: number, sd: number];
   readonly depth: readonly [mean: number, sd: number];
   readonly rise: readonly [mean: number, sd: number];
@@ -116,7 +116,7 @@ export const STATION_PRIORS: Readonly<Record<Station, StationPrior>> = {
 };
 
 /** Where a landmark is expected, relative to another; inches at 70 in, per axis [mean, sd]. */
-export interface OffsetPrior {
+interface OffsetPrior {
   readonly landmark: FitLandmark;
   readonly from: 'pelvis' | FitLandmark;
   readonly x: readonly [mean: number, sd: number];

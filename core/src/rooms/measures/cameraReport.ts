@@ -2,7 +2,7 @@ import { toRad } from '../../foundation/index.ts';
 import { type CameraKnowledge, cameraFrame, cameraPrior, project } from '../capture/index.ts';
 import type { BodyFit } from './bodyFit.ts';
 
-export type CameraAdvice =
+type CameraAdvice =
   | { readonly code: 'turned'; readonly deg: number; readonly sdDeg: number; readonly moveIn: number }
   | { readonly code: 'tilted'; readonly deg: number; readonly sdDeg: number }
   | { readonly code: 'too_high' | 'too_low'; readonly heightIn: number; readonly wantedIn: number }
@@ -19,7 +19,7 @@ export type CameraAdvice =
   | { readonly code: 'not_told'; readonly field: keyof CameraKnowledge };
 
 const CAMERA_PARTS = ['along', 'away', 'height', 'yaw', 'pitch', 'roll', 'focal'] as const;
-export type CameraPart = (typeof CAMERA_PARTS)[number];
+type CameraPart = (typeof CAMERA_PARTS)[number];
 
 export interface CameraReport {
   readonly id: string;

@@ -7,7 +7,7 @@ const USUAL_FRAME_S = 1 / 30;
 /** A moment lies anywhere within its frame. */
 const WITHIN_FRAME = 1 / Math.sqrt(12);
 
-export interface ClipTiming {
+interface ClipTiming {
   /** The pelvis starts toward the target this long before the top, ms; negative is after it. */
   readonly valueMs: number;
   readonly sdMs: number;

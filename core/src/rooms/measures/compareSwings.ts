@@ -68,7 +68,7 @@ export function sameMoment(seconds: number, here: StationTimes, there: StationTi
 }
 
 /** Picture points moved, turned and scaled: u' = a u - b v + du, v' = b u + a v + dv. */
-export interface Similarity {
+interface Similarity {
   readonly a: number;
   readonly b: number;
   readonly du: number;

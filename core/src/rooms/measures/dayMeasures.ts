@@ -18,7 +18,7 @@ export interface DayReading {
   }[];
 }
 
-export interface DayMeasure {
+interface DayMeasure {
   readonly id: string;
   readonly value: number;
   readonly sd: number;
@@ -29,7 +29,7 @@ export interface DayMeasure {
   readonly swings: number;
 }
 
-export interface DayPair {
+interface DayPair {
   readonly swings: number;
   readonly now: readonly DayMeasure[];
   readonly before: readonly DayMeasure[];

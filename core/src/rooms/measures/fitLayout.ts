@@ -35,7 +35,7 @@ export interface FitLayout {
 /** Unknowns of one frame: what goes wrong together across, and down, and how far its moment is off. */
 export const FRAME_FACTORS = 2 * FACTORS + 1;
 
-export interface SharedOffset {
+interface SharedOffset {
   readonly view: string;
   readonly landmark: Landmark;
   readonly at: number;
@@ -43,7 +43,7 @@ export interface SharedOffset {
   readonly sdDownPx: number;
 }
 
-export const POSE_SIZE = FIT_LANDMARKS.length * 3;
+const POSE_SIZE = FIT_LANDMARKS.length * 3;
 const RANK = new Map<string, number>(FIT_LANDMARKS.map((landmark, i) => [landmark, i]));
 
 /** Stations that carry a mark, address always among them since everything is told from it. */

@@ -5,7 +5,7 @@ import type { FitLandmark } from './bodyPriors.ts';
 import { formCovariance } from './formCovariance.ts';
 
 /** An uncertainty ellipse on the ground: 95 %, half-axes in inches, angle from +x toward +y. */
-export interface GroundEllipse {
+interface GroundEllipse {
   readonly majorIn: number;
   readonly minorIn: number;
   readonly angleDeg: number;

@@ -44,7 +44,7 @@ export interface Measure {
   readonly band: Band;
 }
 
-export interface FittedLandmark {
+interface FittedLandmark {
   readonly station: Station;
   readonly id: FitLandmark;
   readonly at: Vec3;

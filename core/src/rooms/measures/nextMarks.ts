@@ -53,7 +53,7 @@ interface Open {
 }
 
 /** How much a measure's verdict is wanted: 1 for those a coach looks at first, little for the rest. */
-export type Wanted = (measure: string) => number;
+type Wanted = (measure: string) => number;
 
 /**
  * Marks still to place at `stations`, by what each would settle, the most useful first. Everything hangs

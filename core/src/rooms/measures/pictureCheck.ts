@@ -21,8 +21,8 @@ export type PictureStep =
   | { readonly code: 'show_feet' | 'show_head' | 'show_side' | 'nearer' | 'farther' }
   | { readonly code: 'raise' | 'lower'; readonly byIn: number };
 
-export const PICTURE_ITEMS = ['body', 'upright', 'whole', 'size', 'height'] as const;
-export type PictureItem = (typeof PICTURE_ITEMS)[number];
+const PICTURE_ITEMS = ['body', 'upright', 'whole', 'size', 'height'] as const;
+type PictureItem = (typeof PICTURE_ITEMS)[number];
 export type PictureFinding =
   | { readonly item: PictureItem; readonly state: 'good' | 'cant_tell' }
   | { readonly item: PictureItem; readonly state: 'mend'; readonly step: PictureStep };

@@ -25,7 +25,7 @@ export const sharedShare = (measure: string): number =>
 const WANDER_STEPS = 0.33;
 const WANDER_WEIGHT = 2;
 
-export interface Pooled {
+interface Pooled {
   readonly id: string;
   readonly value: number;
   readonly sd: number;

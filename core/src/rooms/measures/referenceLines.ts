@@ -6,7 +6,7 @@ import type { BodyFit } from './bodyFit.ts';
 /** Lines a coach draws on a picture, here where they truly are: in inches on the ground's frame. */
 export type LineId = 'lead_leg' | 'trail_leg' | 'seat' | 'trail_thigh' | 'spine';
 
-export interface ReferenceLine {
+interface ReferenceLine {
   readonly id: LineId;
   /** The view in which it says something. */
   readonly view: 'face_on' | 'down_the_line';

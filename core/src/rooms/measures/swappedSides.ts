@@ -15,7 +15,7 @@ const WORTH_SAYING = 15;
 const MOST_ITERATIONS = 24;
 
 /** The same landmark of the other side. */
-export function otherSide(landmark: Landmark): Landmark {
+function otherSide(landmark: Landmark): Landmark {
   if (landmark.startsWith('lead_')) return landmark.replace('lead_', 'trail_') as Landmark;
   if (landmark.startsWith('trail_')) return landmark.replace('trail_', 'lead_') as Landmark;
   return landmark;

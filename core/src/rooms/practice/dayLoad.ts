@@ -9,7 +9,7 @@ import type { LoggedSet } from './practiceRecord.ts';
 const OVERDONE = 1.1;
 
 /** Whose day it is, and by whose table drills load. */
-export interface DayOf {
+interface DayOf {
   readonly student: StudentFacts;
   readonly library: Library;
 }

@@ -4,7 +4,7 @@ import type { Band } from '../intake/index.ts';
 /** P passed, F failed, ? the student could not tell. */
 export type Rep = 'P' | 'F' | '?';
 
-export interface GateDecision {
+interface GateDecision {
   readonly decision: 'advance' | 'hold' | 'continue';
   /** Repetitions read until the decision fell (all of them while it is open). */
   readonly repsUsed: number;
@@ -53,10 +53,6 @@ export function decideBy(evidence: number, judged: number): GateDecision['decisi
 
 export const tapeOf = (evidence: number): number => clamp(evidence / ADVANCE_AT, 0, 1);
 
-/** Whether counts alone (order unknown) have gathered enough to be called owned. */
-export const countsAdvance = (passes: number, fails: number): boolean =>
-  passes * PASS_EVIDENCE + fails * FAIL_EVIDENCE >= ADVANCE_AT;
-
 /** Reads "PPF?P" ; null where a letter is none of these. */
 export function readReps(text: string): Rep[] | null {
   const letters = [...text];
@@ -65,7 +61,7 @@ export function readReps(text: string): Rep[] | null {
     : null;
 }
 
-export interface FilmedValue {
+interface FilmedValue {
   readonly value: number;
   readonly sd: number;
 }

@@ -29,7 +29,7 @@ export interface GateStanding {
   readonly fullTest: FullTest | null;
 }
 
-export type FullTest = Pick<GateStanding, 'gate' | 'measures' | 'held'>;
+type FullTest = Pick<GateStanding, 'gate' | 'measures' | 'held'>;
 
 /** What the gates are judged from; nothing else is asked. */
 export interface GateFile {

@@ -13,7 +13,7 @@ export type Held =
   | { readonly code: 'pain' };
 
 /** A measure on a film gate, by its id. */
-export type NamedGate = MeasureGate & { readonly id: string };
+type NamedGate = MeasureGate & { readonly id: string };
 
 /** All that stands between a stage and the next one; empty = the gate is open. */
 export function heldBy(

@@ -1,25 +1,16 @@
 export { countedSets } from './countedSets.ts';
-export { overdoneDays, roomOnDay } from './dayLoad.ts';
-export {
-  type FilmedValue,
-  GATE_CAP,
-  type GateDecision,
-  type MeasureGate,
-  measureGate,
-  type Rep,
-  readReps,
-  repGate,
-} from './gate.ts';
-export { type GateFile, type GateStanding, gateStates, waitsForCoach } from './gateStates.ts';
-export { type Held, hasToOverride, heldBy, moreAtThisRate } from './held.ts';
+export { overdoneDays } from './dayLoad.ts';
+export { type Rep, readReps, repGate } from './gate.ts';
+export { type GateStanding, gateStates, waitsForCoach } from './gateStates.ts';
+export { hasToOverride } from './held.ts';
 export { type HowMade, likelyMade } from './howMade.ts';
-export { climb, type LadderEvent, type LadderStanding, opensByCount } from './ladder.ts';
+export { opensByCount } from './ladder.ts';
 export { askNow, layPlan, type PlanFile, requestOf } from './layPlan.ts';
 export { type LessonNote, NOTE_TAGS, type NoteTag } from './lessonNotes.ts';
-export { buildPlan, type PlanExtent } from './plan/buildPlan.ts';
+export { buildPlan } from './plan/buildPlan.ts';
 export { dailyCap } from './plan/ledger.ts';
 export { breachesOfMove } from './plan/moveSession.ts';
-export { diffOf, isSmallDiff } from './plan/planDiff.ts';
+export { isSmallDiff } from './plan/planDiff.ts';
 export {
   AID_USES,
   type AidUse,
@@ -31,7 +22,6 @@ export {
   EMPTY_REASONS,
   type EmptyDay,
   type GateDate,
-  type GateMove,
   type Give,
   INTENTS,
   ORDERS,
@@ -40,8 +30,6 @@ export {
   type PlanDay,
   type PlanDiff,
   type PlanItem,
-  type PlanStage,
-  type Proof,
   STAGE_STATES,
   UNFINISHED_REASONS,
   type Unfinished,
@@ -52,21 +40,18 @@ export {
   EXCEPTION_KINDS,
   NOTHING_KNOWN,
   PACES,
-  type PlanAsk,
-  type PlanException,
   type PlanLog,
-  type PlanProblem,
   type PlanRequest,
   USUAL_ASK,
 } from './plan/planRequest.ts';
 export { randomRequest } from './plan/randomRequest.ts';
-export { type CalendarEntry, calendarOf, calendarSequence } from './planCalendar.ts';
+export { calendarOf, calendarSequence } from './planCalendar.ts';
 export type { GateWord, KeptPlan, LoggedSet, PracticeRecord } from './practiceRecord.ts';
 export { missedDays, type Practised, practisedOf } from './practised.ts';
-export { type NotPrescribed, notPrescribed, type SetDone } from './prescribed.ts';
+export { notPrescribed, type SetDone } from './prescribed.ts';
 export { type PlanPack, packPlan, provePack } from './proof/planPack.ts';
-export { PLAN_RULES, provePlan } from './proof/provePlan.ts';
-export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS, WEEKLY_WISH } from './ruleNumbers.ts';
+
+export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS } from './ruleNumbers.ts';
 export { aroundSet, type LadderFile, standsOn } from './rung.ts';
 export {
   beginRun,
@@ -74,7 +59,6 @@ export {
   freeRun,
   layerHolds,
   type RunAction,
-  type RunCount,
   type RunSet,
   type RunSpec,
   type RunState,
@@ -86,15 +70,6 @@ export {
   secondsPerRep,
   stepOfRun,
 } from './runner.ts';
-export {
-  REHEARSALS_PER_BALL,
-  SECONDS,
-  STAGE_ROWS,
-  STAGES,
-  type Stage,
-  stageAfter,
-  stageBefore,
-  stageRow,
-} from './stages.ts';
+export { STAGE_ROWS, STAGES, type Stage, stageAfter, stageBefore, stageRow } from './stages.ts';
 export { cardOf } from './todayCard.ts';
-export { type RungToday, type TodayStanding, todayStanding } from './todayStanding.ts';
+export { type TodayStanding, todayStanding } from './todayStanding.ts';

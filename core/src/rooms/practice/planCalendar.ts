@@ -3,7 +3,7 @@ import type { Plan, PlanDay } from './plan/planModel.ts';
 import type { KeptPlan } from './practiceRecord.ts';
 
 /** A day of practice as a calendar keeps it: the same day has the same name in every new plan. */
-export interface CalendarEntry {
+interface CalendarEntry {
   readonly name: string;
   readonly date: IsoDay;
   /** It was planned and is not any more: a calendar that knows it takes it away. */

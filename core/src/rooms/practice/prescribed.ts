@@ -6,7 +6,7 @@ import { eventsOf, type LadderFile, rulesFor, takenUp } from './rung.ts';
 import { STAGES, type Stage } from './stages.ts';
 
 /** Why a set is not what was prescribed: the drill was not in use that day, or stood on a lower rung. */
-export type NotPrescribed = 'drill' | 'rung';
+type NotPrescribed = 'drill' | 'rung';
 
 export interface SetDone {
   readonly drill: string;

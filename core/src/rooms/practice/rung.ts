@@ -20,7 +20,7 @@ export interface LadderFile {
 }
 
 /** A moment of a drill's history with its stamp. */
-export type DatedEvent = LadderEvent & { readonly at: string };
+type DatedEvent = LadderEvent & { readonly at: string };
 
 /**
  * Where a drill in use stands: the rung it had come to before it was taken up, moved by what was logged since

@@ -86,8 +86,8 @@ export type RunStep =
   | { readonly kind: 'look' | 'done' | 'stopped'; readonly set: number };
 
 /** Dry repetitions of a set; with a ball it is two rehearsals and the ball. */
-export const DRY_SET_REPS = 10;
-export const repsOfSet = ({ ball }: Pick<RunSpec, 'ball'>): number =>
+const DRY_SET_REPS = 10;
+const repsOfSet = ({ ball }: Pick<RunSpec, 'ball'>): number =>
   ball ? REHEARSALS_PER_BALL + 1 : DRY_SET_REPS;
 
 export const beginRun = (spec: RunSpec, at: string): RunState => ({
@@ -229,7 +229,7 @@ function takeBack(state: RunState): RunState {
   return { ...state, sets, looks, reps: last.reps.slice(0, -1), felt: last.felt, strike: last.strike };
 }
 
-export interface RunCount {
+interface RunCount {
   readonly passed: number;
   readonly judged: number;
   readonly reps: number;

@@ -3,7 +3,7 @@ import type { Club } from '../intake/index.ts';
 export const STAGES = ['still', 'slow', 'half', 'three_quarter', 'full', 'clubs', 'course'] as const;
 export type Stage = (typeof STAGES)[number];
 
-export interface StageRow {
+interface StageRow {
   readonly id: Stage;
   readonly speedPct: number;
   readonly ball: boolean;

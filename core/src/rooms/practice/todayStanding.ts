@@ -11,7 +11,7 @@ import type { Stage } from './stages.ts';
 import { cardOf } from './todayCard.ts';
 
 /** A drill in use, and what is left to its next rung. */
-export interface RungToday {
+interface RungToday {
   readonly id: string;
   readonly stage: Stage;
   /** The checkpoint that is asked, from 1. */

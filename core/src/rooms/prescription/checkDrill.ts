@@ -5,7 +5,7 @@ import { distanceFor } from './distance.ts';
 import type { Drill } from './drillTable.ts';
 import { HOUSE_LIBRARY, type Library } from './library.ts';
 
-export type DrillProblem =
+type DrillProblem =
   | 'drill_mends_nothing'
   | 'unknown_fault'
   | 'named_twice'

@@ -12,7 +12,7 @@ export interface Drawing {
   readonly highIn: Point;
 }
 
-export interface DrawAsk {
+interface DrawAsk {
   readonly setup: readonly SetupValue[];
   readonly figure: MoveFigure;
   readonly view: ViewId;
@@ -39,7 +39,7 @@ const HIDES_FROM_ABOVE = /neck|head|shoulder|elbow|hand|sternum|club/;
 export const drawSetup = ({ share, layers, ...scene }: DrawAsk): Drawing => sceneOf(scene)(share, layers);
 
 /** Draws a moment of a move: where it stands on its way (0..1), and which checkpoints are pointed out. */
-export type Scene = (share: number, layers?: readonly number[]) => Drawing;
+type Scene = (share: number, layers?: readonly number[]) => Drawing;
 
 /**
  * A move set among its things, for a loop to draw moment by moment. The frame around it holds the whole way, so

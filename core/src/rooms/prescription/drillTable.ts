@@ -6,7 +6,7 @@ import { quarrelsWith } from './quarrels.ts';
 
 /** B back, H hip, K knee, A ankle, T turning balance; 1 light, 2 marked. */
 export type LoadClass = 'B' | 'H' | 'K' | 'A' | 'T';
-export type BallUse = 'no' | 'either' | 'no_then_yes' | 'yes';
+type BallUse = 'no' | 'either' | 'no_then_yes' | 'yes';
 
 export interface Drill {
   readonly id: AnyDrillId;
@@ -233,7 +233,7 @@ function toDrill([
 
 /** The house's drills, and those that a coach wrote. */
 export type DrillId = (typeof ROWS)[number][0];
-export type OwnDrillId = `own_${string}`;
+type OwnDrillId = `own_${string}`;
 export type AnyDrillId = DrillId | OwnDrillId;
 
 export const DRILLS: readonly Drill[] = ROWS.map(toDrill);

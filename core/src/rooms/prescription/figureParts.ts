@@ -25,7 +25,7 @@ const BALL_UP_IN = 0.84;
 /** A twentieth of an inch is finer than any line drawn. */
 const GRAIN = 20;
 
-export type Points = Record<string, Vec3>;
+type Points = Record<string, Vec3>;
 
 /** The stance on the card; a body without one stands as wide as its shoulders. */
 export const stanceOf = (setup: readonly SetupValue[], heightIn: number): number =>

@@ -23,7 +23,7 @@ import { PROPS } from './moveProps.ts';
 import { type DrillMove, type MoveStop, moveOf } from './moveTable.ts';
 import type { SetupValue } from './setupCard.ts';
 
-export interface FigureAsk {
+interface FigureAsk {
   readonly student: StudentFacts;
   readonly school: School;
   readonly setup: readonly SetupValue[];

@@ -18,7 +18,7 @@ export type HandsId =
   | 'club';
 
 /** A place by shares of standing height: across to the lead side, to the front, up; of the chest or of the belt. */
-export type Place = readonly [of: 'chest' | 'belt', across: number, front: number, up: number];
+type Place = readonly [of: 'chest' | 'belt', across: number, front: number, up: number];
 interface Hands {
   readonly lead: Place;
   readonly trail: Place;
@@ -70,7 +70,7 @@ const UPPER_ARM = 0.172;
 const FOREARM = 0.16;
 
 /** The body's own directions: across to the lead side, to the front and up, of the trunk and of the pelvis. */
-export interface BodyFrame {
+interface BodyFrame {
   readonly origin: Vec3;
   readonly across: Vec3;
   readonly front: Vec3;

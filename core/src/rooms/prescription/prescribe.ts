@@ -8,7 +8,7 @@ import { choosePair, type PairAsk } from './pair.ts';
 import { type Refusal, refuse } from './rules.ts';
 
 /** What stands before drills of turning through the ball, and a drill that is a start on it. */
-export interface FirstThing {
+interface FirstThing {
   readonly blocker: string;
   readonly start: AnyDrillId | null;
 }

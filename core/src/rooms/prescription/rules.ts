@@ -5,7 +5,7 @@ import { guards, meetsBothSides } from './guards.ts';
 import { HOUSE_LIBRARY, type Library } from './library.ts';
 import { depthMissing, needsDepthAtTop, trainsTurnThrough } from './prerequisites.ts';
 
-export type RuleCode = 'clash' | 'limit' | 'aid' | 'place' | 'school' | 'overdo' | 'prerequisite' | 'weak';
+type RuleCode = 'clash' | 'limit' | 'aid' | 'place' | 'school' | 'overdo' | 'prerequisite' | 'weak';
 
 /** Why a drill is not offered; `about` is the id the sentence needs (a limit, an aid, a drill ..). */
 export interface Refusal {
@@ -49,7 +49,7 @@ export const tendsTo = (fault: string | null, { faults }: Pick<Found, 'faults'>)
   fault !== null && (faults[fault] ?? 0) > TENDENCY;
 
 /** What too much of it makes is there already. */
-export const overdone = (drill: Drill, { faults }: Pick<Found, 'faults'>): boolean =>
+const overdone = (drill: Drill, { faults }: Pick<Found, 'faults'>): boolean =>
   drill.overdo !== null && (faults[drill.overdo] ?? 0) > BELIEVED;
 
 /** Whether it may only be given with a guard beside it. */

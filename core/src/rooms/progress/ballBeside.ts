@@ -3,7 +3,7 @@ import { SHOT_FIELDS, type Shot, type ShotFieldId } from '../capture/index.ts';
 import type { Occasion } from './season/occasion.ts';
 
 /** Shots of one day, as they came in. */
-export interface DayOfShots {
+interface DayOfShots {
   readonly date: IsoDay;
   readonly shots: readonly Shot[];
 }

@@ -16,7 +16,7 @@ import { type StandingWord, standingAt, standingOf } from './standing.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
 /** One screen before a lesson: what is being worked on, what was done, what moved, what is due. */
-export interface Brief extends Practised {
+interface Brief extends Practised {
   readonly studentId: string;
   readonly name: string;
   readonly nextLesson: IsoDay | null;

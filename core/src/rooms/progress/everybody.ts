@@ -4,7 +4,7 @@ import type { Climb, DrillCourse } from './courses.ts';
 import { type GroupPooled, partlyPooled } from './partlyPooled.ts';
 
 /** What a drill does against a fault over all of a coach's students. */
-export interface DrillWorks extends GroupPooled {
+interface DrillWorks extends GroupPooled {
   readonly fault: string;
   readonly drill: string;
   /** `mean` and `sd` are of the gain per 100 repetitions, in steps, drawn towards the other groups. */
@@ -78,7 +78,7 @@ function severitySlope(
 }
 
 /** How long a rung takes over all students. */
-export interface GateTime {
+interface GateTime {
   readonly stage: Stage;
   readonly passed: number;
   /** Still on it: counted as not yet, not left out. */

@@ -1,14 +1,14 @@
 import { BELIEVED, type Diagnosis } from '../diagnosis/index.ts';
 
 /** One fault over all diagnoses of a student. */
-export interface FaultStoryLine {
+interface FaultStoryLine {
   readonly fault: string;
   /** The root with which it goes, as it was last named; null where it stood by itself. */
   readonly follows: string | null;
   readonly points: readonly FaultStoryPoint[];
 }
 
-export interface FaultStoryPoint {
+interface FaultStoryPoint {
   readonly at: string;
   /** Steps beyond the band; null where it was not believed. */
   readonly steps: number | null;

@@ -2,7 +2,7 @@ import type { LessonRecord } from '../intake/index.ts';
 import type { LessonNote, LoggedSet } from '../practice/index.ts';
 
 /** Something of the thread, as it was noted. */
-export interface LessonEvent {
+interface LessonEvent {
   readonly id: string;
   readonly at: string;
   readonly kind: string;

@@ -8,7 +8,7 @@ import { movedOf } from './moved.ts';
 import type { StudentRecord } from './studentRecord.ts';
 
 /** What was repeated in a lesson on one rung of a drill. */
-export interface LessonCount {
+interface LessonCount {
   readonly drill: string;
   readonly stage: Stage;
   readonly passed: number;

@@ -12,7 +12,7 @@ import { focusOf, latestBand } from './studentEvidence.ts';
 import type { SeriesFile } from './studentRecord.ts';
 
 /** What one day's swings say of the fault: gone, still there, or neither. */
-export interface OwnedOccasion {
+interface OwnedOccasion {
   readonly date: IsoDay;
   readonly says: 'in' | 'out' | 'cant_tell';
 }

@@ -1,5 +1,5 @@
 /** What is known of one group by itself. */
-export interface GroupSeen {
+interface GroupSeen {
   readonly mean: number;
   readonly se: number;
 }

@@ -35,7 +35,7 @@ export interface ReportMeasure {
 }
 
 /** What a second coach has to know beside it. */
-export interface Handover {
+interface Handover {
   readonly limits: readonly Limit[];
   /** What was worked on, oldest first, with the rung each drill came to. */
   readonly past: readonly {

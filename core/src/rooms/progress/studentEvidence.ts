@@ -11,7 +11,7 @@ import { besideOthers, type SaidByDay, saidByDay } from './season/together.ts';
 import type { SeriesFile } from './studentRecord.ts';
 
 /** What a student's films tell of one measure. */
-export interface MeasureEvidence {
+interface MeasureEvidence {
   readonly measure: string;
   readonly band: Band;
   /** Every occasion of it, in whatever cell; the evidence is of one. */
@@ -53,7 +53,7 @@ const MOST_ASKED = 4;
 type Said = readonly { readonly measure: string; readonly said: SaidByDay }[];
 
 /** What the measures that a student works on say of how his days stray. */
-export const focusSays = onceFor(
+const focusSays = onceFor(
   (file, library): Said =>
     focusOf(file, library)
       .slice(0, MOST_ASKED + 1)

@@ -5,7 +5,6 @@ import {
   type PainReport,
   painReportOf,
   type Since,
-  waitingAt,
   whyWaiting,
 } from '../checkins/index.ts';
 import type { DrillHistory } from '../diagnosis/index.ts';
@@ -97,6 +96,3 @@ export function summaryOf(record: StudentRecord, library: Library, kept: readonl
     opens: opens && { checkinId: opens.id, note: opens.note },
   };
 }
-
-/** Whether the student has a line in the coach's queue at this moment. */
-export const isWaiting = ({ waiting }: Summary, now: string): boolean => waitingAt(waiting, now).length > 0;

@@ -52,7 +52,7 @@ const MOST_DIFFERENCES = 12;
 const MOST_LETTERS = 160;
 
 /** Where two documents differ, and what stands there in each. */
-export function differences(ours: unknown, theirs: unknown, path = ''): ArrivalDrill['differs'] {
+function differences(ours: unknown, theirs: unknown, path = ''): ArrivalDrill['differs'] {
   if (JSON.stringify(ours) === JSON.stringify(theirs)) return [];
   const isInner = (value: unknown): value is object => typeof value === 'object' && value !== null;
   if (!isInner(ours) || !isInner(theirs)) return [{ path, ours: short(ours), theirs: short(theirs) }];

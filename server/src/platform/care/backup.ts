@@ -99,7 +99,7 @@ export function filesOf(database: string): string[] {
   }
 }
 
-export function lettersIn(dataDir: string): string[] {
+function lettersIn(dataDir: string): string[] {
   const folder = join(dataDir, 'outbox');
   return existsSync(folder) ? readdirSync(folder).filter((name) => /^[0-9a-f-]{36}\.eml$/.test(name)) : [];
 }

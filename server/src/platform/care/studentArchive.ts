@@ -12,7 +12,7 @@ import { type Row, rowsOfStudent } from './studentRows.ts';
 import { entryOfBytes, entryOfFile, type ZipPart, zipOf } from './zips.ts';
 
 /** What an export reads from; nothing of it is written. */
-export type ExportFrom = Pick<Context, 'files' | 'outbox' | 'now'> & {
+type ExportFrom = Pick<Context, 'files' | 'outbox' | 'now'> & {
   readonly db: { readonly $client: Database };
 };
 

@@ -1,7 +1,7 @@
 import type { Database } from 'better-sqlite3';
 
 /** Tables that hold nobody's rows in particular, or only what is made again from the others. */
-export const NOBODYS_TABLES: ReadonlySet<string> = new Set([
+const NOBODYS_TABLES: ReadonlySet<string> = new Set([
   'coaches',
   'sessions',
   'erasures',

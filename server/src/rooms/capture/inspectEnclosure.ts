@@ -9,7 +9,7 @@ export interface EnclosureFacts {
   readonly ending: 'png' | 'jpg' | 'webm' | 'mp4' | 'mov';
   readonly seconds: number | null;
 }
-export interface EnclosureTask {
+interface EnclosureTask {
   readonly path: string;
   readonly bytes: number;
   readonly kind: EnclosureKind;

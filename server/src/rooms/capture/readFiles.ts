@@ -69,7 +69,7 @@ export async function motionOfFile(task: MotionTask): Promise<MotionReading> {
   return reading;
 }
 
-export function readMotion(kind: TrackKind, bytes: Buffer, leftHanded: boolean): MotionReading {
+function readMotion(kind: TrackKind, bytes: Buffer, leftHanded: boolean): MotionReading {
   const raw: Result<RawMotion> =
     kind === 'c3d'
       ? readC3d(bytes)

@@ -111,7 +111,7 @@ export type SwingInput = Pick<
   'recordedOn' | 'club' | 'speed' | 'drill' | 'aid' | 'place' | 'cue' | 'views' | 'marks'
 >;
 
-export interface SwingMaker {
+interface SwingMaker {
   readonly author: string;
   readonly from?: Swing['from'];
   readonly track?: Swing['track'];

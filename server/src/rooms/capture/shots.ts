@@ -24,7 +24,7 @@ import {
 import type { ShotsTask, shotsOfFile } from './readFiles.ts';
 import { getSwing } from './service.ts';
 
-export interface NewShotSet {
+interface NewShotSet {
   readonly id: string;
   readonly recordedOn: string;
   readonly swingId: string | null;

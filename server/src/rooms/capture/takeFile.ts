@@ -12,7 +12,7 @@ export interface FileTaken {
   /** True when the stream stopped at the size limit. */
   readonly truncated: () => boolean;
 }
-export interface Taking<Facts, T> {
+interface Taking<Facts, T> {
   /** Throws where it may not be; asked before the file is read, and again in the breath in which it is kept. */
   readonly may: () => void;
   /** The job that says what the file really is. */

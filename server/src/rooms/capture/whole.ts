@@ -6,7 +6,7 @@ import { Refusal } from '../../platform/errors.ts';
 import { clipById } from './repo.ts';
 import type { Upload } from './service.ts';
 
-export interface WholeSender extends Pick<Upload, 'from' | 'author'> {
+interface WholeSender extends Pick<Upload, 'from' | 'author'> {
   /** Whose pieces they are. */
   readonly owner: string;
   /** What a phone's clock said when it sent; by it a film that is dated ahead is put right. */

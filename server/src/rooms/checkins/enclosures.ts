@@ -20,7 +20,7 @@ import { type CheckinRow, checkinById, replyTo } from './repo.ts';
 /** What is left out can be put back for so long. */
 const DROPPED_DAYS = 1;
 
-export interface EnclosureUpload extends NewEnclosure, FileTaken {
+interface EnclosureUpload extends NewEnclosure, FileTaken {
   readonly author: string;
 }
 

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, lte, or, sql } from 'drizzle-orm';
+import { and, desc, eq, isNull, lte, or } from 'drizzle-orm';
 import type { Db } from '../../platform/db.ts';
 import { mails, replies } from './tables.ts';
 
@@ -49,7 +49,3 @@ export const letterIds = (db: Db): string[] =>
     ...db.select({ id: mails.id }).from(mails).all(),
     ...db.select({ id: replies.id }).from(replies).all(),
   ].map(({ id }) => id);
-/** Failed letters of the last days, over all students. */
-export const failedSince = (db: Db, since: string): number =>
-  db.select({ count: sql<number>`count(*)` }).from(mails).where(sql`${mails.failedAt} >= ${since}`).get()
-    ?.count ?? 0;

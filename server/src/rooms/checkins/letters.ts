@@ -23,7 +23,7 @@ import { dropLink } from './repo.ts';
 import type { MailDate } from './tables.ts';
 
 /** A letter to a student, to go at once or after the time in which it can be taken back. */
-export interface NewLetter {
+interface NewLetter {
   readonly id: string;
   readonly studentId: string;
   readonly subject: string;

@@ -6,7 +6,7 @@ import { checkins, links, replies } from './tables.ts';
 
 export type CheckinRow = typeof checkins.$inferSelect;
 export type ReplyRow = typeof replies.$inferSelect;
-export type LinkRow = typeof links.$inferSelect;
+type LinkRow = typeof links.$inferSelect;
 
 export const insertLink = (db: Db, row: LinkRow): void => {
   db.insert(links).values(row).run();

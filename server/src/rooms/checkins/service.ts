@@ -31,7 +31,7 @@ function present(ctx: Context, { clipIds, ...row }: CheckinRow): Checkin {
   };
 }
 
-export interface CheckinSender {
+interface CheckinSender {
   readonly author: string;
   /** What the sender's clock said when it sent. */
   readonly sentAt: string | null;

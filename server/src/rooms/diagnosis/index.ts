@@ -1,3 +1,3 @@
 export { diagnosisRoutes } from './routes.ts';
-export { caseOf, getDiagnosis, listDiagnoses } from './service.ts';
+export { caseOf, getDiagnosis } from './service.ts';
 export { diagnosisSlice } from './sliceRepo.ts';

@@ -23,7 +23,7 @@ import { freshReading, freshReadings, getReading, listReadings } from '../measur
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
 /** What a case is made of: a swing or none, alone or with its day, and what was ticked or set aside. */
-export interface CaseAsk {
+interface CaseAsk {
   readonly swingId: string | null;
   readonly wholeDay: boolean;
   readonly findings: readonly CaseFinding[];

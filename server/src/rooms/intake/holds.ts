@@ -27,13 +27,13 @@ export function pauseForPainNow(ctx: Context, studentId: string): void {
 }
 
 /** A report of pain with an id of its own. */
-export interface PainSent {
+interface PainSent {
   readonly id: string;
   readonly where: string;
   /** By the sender's clock, as its `sentAt`; null = now. */
   readonly writtenAt: string | null;
 }
-export interface PainSender {
+interface PainSender {
   readonly author: string;
   readonly sentAt: string | null;
 }

@@ -1,15 +1,9 @@
 export { holdOf, onThisClock, pauseForPainNow, refuseInPain, reportPain, stopForPain } from './holds.ts';
 export { lessonAt } from './lessonRepo.ts';
-export { doToLesson, eventsIn, getLesson, keepSummary, nextLessonDay, setNextLesson } from './lessons.ts';
+export { doToLesson, eventsIn, getLesson, keepSummary, setNextLesson } from './lessons.ts';
 export { isKnown, once, onceTogether, type Write } from './once.ts';
 export { record } from './record.ts';
 export { intakeRoutes } from './routes.ts';
 export { resolvedSchool } from './schools.ts';
-export {
-  consentMissing,
-  endMail,
-  getStudent,
-  listStudents,
-  refuseWithoutConsent,
-} from './service.ts';
+export { endMail, getStudent, refuseWithoutConsent } from './service.ts';
 export { intakeSlice } from './sliceRepo.ts';

@@ -82,7 +82,7 @@ export const eventsIn = (ctx: Context, studentId: string, id: string): ThreadEve
 
 /** What can become of a lesson at a press; each can be taken back by its counterpart. */
 export const LESSON_DEEDS = ['begin', 'end', 'resume', 'cancel', 'restore'] as const;
-export type LessonDeed = (typeof LESSON_DEEDS)[number];
+type LessonDeed = (typeof LESSON_DEEDS)[number];
 
 /** What a deed changes and what the thread says of it; null where it was done already. */
 type Change = { readonly changed: Partial<Lesson>; readonly tells: LessonTold | null } | null;

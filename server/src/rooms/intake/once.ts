@@ -27,7 +27,7 @@ const TOUCHES = {
   enclosure: 'nothing',
   teaching_reset: 'nothing',
 } as const satisfies Record<string, Touched>;
-export type WriteKind = keyof typeof TOUCHES;
+type WriteKind = keyof typeof TOUCHES;
 
 /** A write that came with an id of the sender's own. */
 export interface Write {

@@ -85,7 +85,7 @@ export const liftHolds = (db: Db, studentId: string, liftedAt: string, liftNote:
     .where(and(eq(holds.studentId, studentId), isNull(holds.liftedAt)))
     .run().changes;
 
-export type BandEditRow = typeof bandEdits.$inferSelect;
+type BandEditRow = typeof bandEdits.$inferSelect;
 export const bandEditsOf = (db: Db, preset: string): BandEditRow[] =>
   keptQuery(db, 'bandEditsOf', () =>
     db

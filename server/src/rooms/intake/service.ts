@@ -136,7 +136,7 @@ export const thread = (ctx: Context, studentId: string): ThreadEvent[] => {
 };
 
 /** A child's clips wait until a guardian has agreed, and are closed again when the agreement is withdrawn. */
-export const consentMissing = (ctx: Context, { ageYears, profile }: Student): boolean =>
+const consentMissing = (ctx: Context, { ageYears, profile }: Student): boolean =>
   !mayBeFilmed({ ageYears, guardianConsent: profile.guardianConsent }, today(ctx));
 
 /** Every way to a child's pictures and marks asks this first. */

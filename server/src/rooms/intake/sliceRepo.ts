@@ -19,7 +19,7 @@ interface Row {
 }
 
 /** What the profile alone does not say. */
-export interface IntakeAsk {
+interface IntakeAsk {
   readonly ageOf: (bornOn: string) => number;
   readonly schoolOf: (profile: Profile) => School;
 }

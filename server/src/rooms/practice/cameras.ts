@@ -18,7 +18,7 @@ import { getLesson, getStudent } from '../intake/index.ts';
 import { likelyHowMade } from './service.ts';
 
 /** Whose lesson a phone films, and who opened the way in. */
-export interface CameraKey {
+interface CameraKey {
   readonly studentId: string;
   readonly lessonId: string;
   readonly coach: string;

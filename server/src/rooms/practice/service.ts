@@ -156,7 +156,7 @@ export function checkMove(ctx: Context, studentId: string, from: string, to: str
 
 export const listSets = (ctx: Context, studentId: string): StoredSet[] => setsOf(ctx.db, studentId);
 
-export interface SetSender {
+interface SetSender {
   readonly from: StoredSet['from'];
   readonly author: string;
   /** What the sender's clock said when it sent. */

@@ -132,7 +132,7 @@ function refuseUnfitChoice(
   return workOn[0] ?? '';
 }
 
-export interface CardWish {
+interface CardWish {
   readonly drill: string;
   readonly units: 'in' | 'cm';
   readonly paper: 'A4' | 'LETTER';

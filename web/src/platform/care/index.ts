@@ -1,1 +1,0 @@
-export { DataScreen } from './DataScreen.tsx';

@@ -58,7 +58,7 @@ export const FOUND_WORDS: Readonly<Record<string, string>> = {
 };
 
 /** What would go, counted; tables a coach would not name are left out. */
-export const COUNT_WORDS: Readonly<Record<string, readonly [one: string, many: string]>> = {
+const COUNT_WORDS: Readonly<Record<string, readonly [one: string, many: string]>> = {
   clips: ['clip', 'clips'],
   swings: ['swing', 'swings'],
   shot_sets: ['set of shots', 'sets of shots'],

@@ -3,7 +3,7 @@ import type { PictureLine } from './inPicture.ts';
 import { LINE_LAYER_WORDS } from './words.ts';
 
 /** What each line is for: a short name at its upper end. */
-export const LINE_WORDS: Record<LineId, string> = {
+const LINE_WORDS: Record<LineId, string> = {
   lead_leg: LINE_LAYER_WORDS.leadLeg,
   trail_leg: LINE_LAYER_WORDS.trailLeg,
   seat: LINE_LAYER_WORDS.seatAtTheTop,

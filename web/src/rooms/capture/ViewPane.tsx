@@ -12,7 +12,7 @@ import type { Frames } from './useFrames.ts';
 import { type Dragging, usePaneHands } from './usePaneHands.ts';
 import { VIEW_PANE_WORDS } from './words.ts';
 
-export interface ViewPaneProps {
+interface ViewPaneProps {
   readonly view: SwingView;
   readonly frames: Frames;
   readonly state: BenchState;

@@ -46,7 +46,7 @@ export const pairsFor = (cores: number, waiting: boolean): number =>
 const MOST_PAIRS = 3;
 
 /** A body in a frame of the clip: the square it was found in, and the one that fits it. */
-export interface SeenAt extends Sighting {
+interface SeenAt extends Sighting {
   readonly frame: number;
   readonly within: Region;
   readonly at: Region;

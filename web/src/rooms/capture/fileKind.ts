@@ -1,5 +1,5 @@
 /** What a chosen file seems to hold, by its ending and its headings. */
-export type FileKind = 'motion' | 'shots' | 'pressure';
+type FileKind = 'motion' | 'shots' | 'pressure';
 
 export function fileKind(fileName: string, headings: readonly string[]): FileKind {
   if (/\.(c3d|trc)$/i.test(fileName)) return 'motion';

@@ -11,7 +11,7 @@ import { type CopyFacts, keepCopy, readCopy } from '../../platform/copyStore.ts'
 
 export type OpenedClip = CopyFacts;
 
-export type ClipTrouble = 'not_video' | 'no_frames' | 'codec' | 'consent' | 'fetch';
+type ClipTrouble = 'not_video' | 'no_frames' | 'codec' | 'consent' | 'fetch';
 
 /** Frames decoded around the one asked for, so that stepping on or back is at hand. */
 const CHUNK_BEFORE = 10;

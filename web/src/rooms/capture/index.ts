@@ -1,14 +1,7 @@
 export { AddClip } from './AddClips.tsx';
 export { AutoMarks } from './AutoMarks.tsx';
 export { BringIn } from './BringIn.tsx';
-export {
-  type BenchAction,
-  type BenchState,
-  bench,
-  markAt,
-  type SwingWork,
-  startBench,
-} from './benchState.ts';
+export { type BenchState, bench, markAt, type SwingWork, startBench } from './benchState.ts';
 export { CameraForm } from './CameraForm.tsx';
 export { ConsentFirst } from './ConsentFirst.tsx';
 export { holdForBench } from './clipReader.ts';
@@ -34,7 +27,6 @@ export {
   useNewSwing,
   useSwing,
   useSwings,
-  useUploadClip,
 } from './queries.ts';
 export { recordTake, type Take } from './recordTake.ts';
 export { type Rolling, rollingTake } from './rollingTake.ts';
@@ -42,10 +34,10 @@ export { ShotsPanel } from './ShotsPanel.tsx';
 export { StationRail } from './StationRail.tsx';
 export { type BenchHands, useBenchKeys } from './useBenchKeys.ts';
 export { type CameraState, useCamera } from './useCamera.ts';
-export { type CameraDevice, useCameraList } from './useCameraList.ts';
+export { useCameraList } from './useCameraList.ts';
 export { useDelay } from './useDelay.ts';
 export { type Frames, useFrames } from './useFrames.ts';
 export { useMade } from './useMade.ts';
-export { allowMotion, usePictureCheck } from './usePictureCheck.ts';
+
 export { ViewPane } from './ViewPane.tsx';
 export { SPEED_WORDS } from './words.ts';

@@ -48,7 +48,7 @@ export const useForgetTeaching = (studentId: string) =>
 
 export const clipUrl = (clipId: string): string => `/api/clips/${clipId}/file`;
 
-export interface UploadAsk {
+interface UploadAsk {
   readonly file: File;
   readonly kind: Clip['kind'];
   readonly recordedOn: string;

@@ -81,7 +81,7 @@ export async function rollingTake(
 }
 
 /** The end of a clip, from the key frame before: pictures are copied as they are, none is coded anew. */
-export async function lastSeconds(file: File, seconds: number): Promise<File> {
+async function lastSeconds(file: File, seconds: number): Promise<File> {
   const input = new Input({ source: new BlobSource(file), formats: ALL_FORMATS });
   const track = await input.getPrimaryVideoTrack();
   const sink = track && new EncodedPacketSink(track);

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 
-export interface CameraDevice {
+interface CameraDevice {
   readonly id: string;
   readonly name: string;
 }

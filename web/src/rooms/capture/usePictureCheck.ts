@@ -12,7 +12,7 @@ import type { PoseFinder } from './poser.worker.ts';
 
 const REST_MS = 900;
 
-export interface PictureSeen {
+interface PictureSeen {
   readonly findings: readonly PictureFinding[] | null;
   /** The network could not be loaded or run. */
   readonly failed: boolean;

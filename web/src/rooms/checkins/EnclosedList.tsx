@@ -9,7 +9,7 @@ import { clockText } from './talkTime.ts';
 import { ALONG_STAGE_WORDS, ENCLOSED_WORDS } from './words.enclosed.ts';
 
 /** Where the coach's program finds what goes along. */
-export const COACH_ENCLOSED: EnclosedAt = {
+const COACH_ENCLOSED: EnclosedAt = {
   file: (id) => `/api/enclosures/${id}/file`,
   talk: (id) => `/api/enclosures/${id}/talk`,
   clip: clipUrl,

@@ -1,6 +1,5 @@
-export { AskFields } from './AskFields.tsx';
 export { AskNext, useAskNext } from './AskNext.tsx';
 export { GatesAlong, useGatesAlong } from './GatesAlong.tsx';
-export { useFilmRequests, useWrite } from './queries.ts';
+export { useWrite } from './queries.ts';
 export { StudentLinkPanel } from './StudentLinkPanel.tsx';
 export { ThenAndNow } from './ThenAndNow.tsx';

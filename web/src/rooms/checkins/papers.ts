@@ -3,7 +3,7 @@ export const PAPERS = 'page-papers-by-digest';
 const OLDER = ['page-papers'];
 
 /** Where a link's papers lie on this phone: under a digest of it, since the whole link is written nowhere. */
-export async function papersOf(token: string): Promise<string> {
+async function papersOf(token: string): Promise<string> {
   const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(token));
   const hex = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
   return `/api/page/${hex}/`;

@@ -6,7 +6,7 @@ import { recordVoice, type Voice } from './recordVoice.ts';
 
 const MOST_MS = 1000 * (ENCLOSURE_LIMITS.talk.mostS as number);
 
-export interface Spoken {
+interface Spoken {
   readonly voice: File;
   readonly talk: TalkDocument;
 }

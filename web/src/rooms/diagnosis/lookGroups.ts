@@ -2,7 +2,7 @@ import { findingName, PHASE_WORDS } from '@inchstep/contract/words';
 import { BALL_FINDINGS, FAULTS, isBallFinding, PHASES, SEEN_FINDINGS } from '@inchstep/core/diagnosis';
 import { LOOK_GROUPS_WORDS } from './words.ts';
 
-export interface LookGroup {
+interface LookGroup {
   readonly title: string;
   readonly ids: readonly string[];
 }

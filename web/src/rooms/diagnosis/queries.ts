@@ -21,7 +21,7 @@ export const useDiagnosisNow = (id: string) =>
     queryFn: () => get<DiagnosisNow | null>(`/api/diagnoses/${id}/now`),
   });
 
-export interface DiagnosisAsk {
+interface DiagnosisAsk {
   readonly swingId: string | null;
   readonly wholeDay: boolean;
   readonly findings: readonly Ticked[];

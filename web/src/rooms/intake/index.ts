@@ -1,5 +1,4 @@
 export {
-  type LessonDeed,
   useAgreeLesson,
   useLessonDeed,
   useLessonList,

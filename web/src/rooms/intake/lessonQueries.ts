@@ -30,7 +30,7 @@ export const useMoveLesson = (studentId: string) =>
       put<Lesson>(`${at(studentId)}/${id}`, when),
   });
 
-export type LessonDeed = 'begin' | 'end' | 'resume' | 'cancel' | 'restore';
+type LessonDeed = 'begin' | 'end' | 'resume' | 'cancel' | 'restore';
 export const useLessonDeed = (studentId: string) =>
   useSend({
     student: studentId,

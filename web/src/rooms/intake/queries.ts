@@ -59,7 +59,7 @@ export function useLiftHold(id: string) {
 export const useSchools = () =>
   useQuery({ queryKey: keys.schools, queryFn: () => get<SchoolPage[]>('/api/schools') });
 
-export interface BandAt {
+interface BandAt {
   readonly preset: SchoolPage['preset'];
   readonly measure: string;
 }

@@ -1,10 +1,10 @@
-import { MEASURE_WORDS, measureName, STATION_WORDS, VERDICT_WORDS } from '@inchstep/contract/words';
+import { MEASURE_WORDS, measureName, VERDICT_WORDS } from '@inchstep/contract/words';
 import { Z95 } from '@inchstep/core/foundation';
 import type { Measure } from '@inchstep/core/measures';
 import { Tape } from '../../platform/tape.tsx';
 import { useUnits } from '../../platform/units.ts';
 
-export type ShownMeasure = Pick<Measure, 'id' | 'value' | 'sd' | 'verdict' | 'station'> & {
+type ShownMeasure = Pick<Measure, 'id' | 'value' | 'sd' | 'verdict' | 'station'> & {
   readonly band: Pick<Measure['band'], 'lo' | 'hi' | 'step' | 'unit'>;
 };
 
@@ -66,7 +66,3 @@ export function MeasureLine({
     </p>
   );
 }
-
-export const stationsWith = (measures: readonly ShownMeasure[]): string[] => [
-  ...new Set(measures.map((m) => STATION_WORDS[m.station] ?? m.station)),
-];

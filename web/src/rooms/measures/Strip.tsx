@@ -5,7 +5,7 @@ import { type BodyLine, bodyLines, type Pose } from '@inchstep/core/measures';
 import { useUnits } from '../../platform/units.ts';
 import { STRIP_WORDS } from './words.ts';
 
-export type StripSide = 'front' | 'side';
+type StripSide = 'front' | 'side';
 
 export interface StripPose {
   readonly station: Station;

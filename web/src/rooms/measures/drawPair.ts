@@ -46,12 +46,8 @@ export function pairWidth(
 }
 
 /** Where the newer picture begins: then is as wide as now where it is laid on the same body, else as wide as it came. */
-export const nowLeft = (
-  then: PairSide | null,
-  now: PairSide,
-  mode: PairMode,
-  laid: PairLaid | null,
-): number => (mode === 'beside' && then ? wideOf(laid ? frameOf(now, laid) : then) : 0);
+const nowLeft = (then: PairSide | null, now: PairSide, mode: PairMode, laid: PairLaid | null): number =>
+  mode === 'beside' && then ? wideOf(laid ? frameOf(now, laid) : then) : 0;
 
 /** Where both halves stand, and which part of the newer picture they show: for what is drawn over them. */
 export const pairPanes = (then: PairSide | null, now: PairSide, mode: PairMode, laid: PairLaid | null) => {

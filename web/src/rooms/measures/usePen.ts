@@ -2,7 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 
 /** Points of a line drawn by hand, in the newer picture's pixels. */
 export type Stroke = readonly (readonly [u: number, v: number])[];
-export type PenMove =
+type PenMove =
   | { readonly do: 'draw'; readonly stroke: number; readonly u: number; readonly v: number }
   | { readonly do: 'wipe' };
 

@@ -54,7 +54,7 @@ export const useSavePlan = (studentId: string) =>
 export const sendSet = (studentId: string, set: SetLog) =>
   post<StoredSet>(`/api/students/${studentId}/sets`, set);
 
-export interface GateWord {
+interface GateWord {
   readonly drill: string;
   readonly stage: string;
   readonly decision: 'advance' | 'hold' | 'back';

@@ -19,7 +19,7 @@ export interface Sending {
 }
 
 /** Begins to record; what it answers ends the record with the clip. */
-export type Film = () => Promise<() => Promise<File>>;
+type Film = () => Promise<() => Promise<File>>;
 
 /**
  * A phone's side of a lesson: it says that it is here, keeps the other clock, begins every take at its moment, and

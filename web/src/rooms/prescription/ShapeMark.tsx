@@ -10,7 +10,7 @@ const FILL: Record<Tone, string> = {
   ground: 'currentColor',
 };
 
-export type Place = (inches: number) => number;
+type Place = (inches: number) => number;
 
 export function ShapeMark({
   shape,

@@ -1,6 +1,6 @@
 export { LayerSteps } from './LayerSteps.tsx';
 export { LazySetupCard } from './LazySetupCard.tsx';
-export { CoachLibrary, LibraryOf, useLibrary } from './library.tsx';
+export { CoachLibrary, useLibrary } from './library.tsx';
 export { useLibraryWords, WordsOf } from './libraryWords.tsx';
 export { useChooseDrills, useDrillChoices, useNoteFeel, usePrescription, useSetLayer } from './queries.ts';
 export { Routine } from './Routine.tsx';

@@ -53,7 +53,7 @@ export function Thread({
   );
 }
 
-export interface ThreadDay {
+interface ThreadDay {
   readonly day: string;
   readonly lines: readonly { readonly text: string; readonly times: number }[];
 }

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3';
 
-export interface TapeSide {
+interface TapeSide {
   readonly name: string;
   /** A value as it is read. */
   readonly text: (value: number) => string;

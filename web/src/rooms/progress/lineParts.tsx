@@ -13,7 +13,7 @@ export const TOP = 14;
 
 export const noon = (day: string): Date => new Date(`${day}T12:00:00`);
 
-export type Dates = ScaleTime<number, number>;
+type Dates = ScaleTime<number, number>;
 
 /** The rungs of a ladder as stretches of time, every other one shaded: which was worked on until when. */
 export const Passed = ({ stages, x }: { readonly stages: Progress['stages']; readonly x: Dates }) => {

@@ -25,7 +25,7 @@ export const namedByHand = (
   );
 
 /** A hand names the station of a view, seconds of its clip; `before` is when it was taken to be. */
-export interface NamedStation {
+interface NamedStation {
   readonly view: ViewKind;
   readonly station: Station;
   readonly time: number;

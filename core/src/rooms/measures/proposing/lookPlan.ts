@@ -40,7 +40,7 @@ export const againAbout = (station: Station): number =>
   LEVELS.includes(station) ? LOOKS.levelSeconds : LOOKS.againSeconds;
 
 /** When a station is, and how far about it frames are wanted, seconds. */
-export type About = readonly [moment: number, seconds: number];
+type About = readonly [moment: number, seconds: number];
 
 /** Frames of the fine pass about any of the moments, in order. */
 export const framesAbout = (times: readonly number[], abouts: readonly About[]): number[] =>

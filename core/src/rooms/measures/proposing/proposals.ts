@@ -22,7 +22,7 @@ export interface SeenBody {
   readonly places: Readonly<Partial<Record<Landmark, SeenPlace>>>;
 }
 
-export interface ProposedMark {
+interface ProposedMark {
   readonly station: Station;
   readonly landmark: Landmark;
   readonly u: number;

@@ -41,7 +41,7 @@ const BELOW_NECK: Readonly<Record<ViewKind, Readonly<Record<LevelStation, number
 const UNSURE: Readonly<Partial<Record<ViewKind, readonly Station[]>>> = { down_the_line: ['chest_through'] };
 
 /** What is known of the stations before the picture is asked, seconds of the clip: from the other view of the same swing, and by hand. */
-export interface KnownStations {
+interface KnownStations {
   readonly other?: StationMoments;
   readonly named?: StationMoments;
 }

@@ -43,7 +43,7 @@ function stepTo(track: BodyTrack, { at, body }: Sighting): number {
   return moved + Math.abs(Math.log(at.side / last.at.side));
 }
 
-export type WhoSwings<S extends Sighting> =
+type WhoSwings<S extends Sighting> =
   | { readonly code: 'player'; readonly track: BodyTrack<S> }
   /** From left to right in the picture. */
   | { readonly code: 'two_swing'; readonly tracks: readonly BodyTrack<S>[] }

@@ -5,7 +5,7 @@ import type { Axis } from './teachTable.ts';
 import { aloneShare, FACTORS, frameKindOf, loadingsOf } from './togetherTable.ts';
 
 /** One bell of a landmark's own sd; `where` is the frame, or the clip, in which landmarks go wrong together. */
-export type Bell = (view: ViewKind, where: Station | 'clip', landmark: Landmark, axis: Axis) => number;
+type Bell = (view: ViewKind, where: Station | 'clip', landmark: Landmark, axis: Axis) => number;
 
 /** Draws errors as the model says they come: asked again, the same place has the same. */
 export function bellsTogether(random: Random): Bell {

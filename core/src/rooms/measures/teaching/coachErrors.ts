@@ -40,7 +40,7 @@ export function placeMeans(taught: readonly TaughtPlace[]): PlaceMean[] {
 }
 
 /** What the network errs by with this coach's students beyond what is usual, and the share of the doubt about it that is left. */
-export interface CoachError {
+interface CoachError {
   readonly mean: number;
   readonly left: number;
 }

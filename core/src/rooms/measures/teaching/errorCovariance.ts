@@ -36,7 +36,7 @@ export interface Placed {
   readonly leftSd: number;
 }
 
-export interface ErrorCovariance {
+interface ErrorCovariance {
   placed(where: Where): Placed;
   between(a: Placed, b: Placed): number;
 }

@@ -34,7 +34,7 @@ export const isTeachable = (view: ViewKind, landmark: Landmark): boolean =>
   ERROR_ROWS.some((row) => row.view === view && row.landmark === landmark);
 
 /** A place that is asked about. */
-export interface Asked {
+interface Asked {
   readonly landmark: Landmark;
   readonly station: Station;
 }

@@ -11,7 +11,7 @@ const CUT = 3;
 const LEAST_PX = 0.7;
 
 /** What else was seen of the same frames: in the mirror, in a wider crop. */
-export interface MoreLooks {
+interface MoreLooks {
   readonly kind: ViewKind;
   readonly again: readonly SeenBody[];
 }

@@ -33,13 +33,13 @@ down_the_line trail_heel: 0.89 0.39 / 0.97 0.37
 down_the_line trail_toe: 1.25 0.41 / 1.12 0.45`;
 
 /** Of one landmark along one axis of the picture; shares of the body's height. */
-export interface ErrorSpread {
+interface ErrorSpread {
   /** Sd of all of it before anything is taught. */
   readonly all: number;
   /** Sd of what no teaching takes away: new in every clip. */
   readonly rest: number;
 }
-export interface ErrorRow {
+interface ErrorRow {
   readonly view: ViewKind;
   readonly landmark: Landmark;
   readonly across: ErrorSpread;
@@ -73,7 +73,7 @@ export const DAY_SHARE = 0.6;
 
 /** Parts of the body whose places go wrong alike at a station. */
 export const PARTS_OF_BODY = ['hips', 'knees', 'lead foot', 'trail foot', 'trunk'] as const;
-export type PartOfBody = (typeof PARTS_OF_BODY)[number];
+type PartOfBody = (typeof PARTS_OF_BODY)[number];
 
 export function partOfBody(landmark: Landmark): PartOfBody {
   if (landmark.endsWith('_hip')) return 'hips';

@@ -173,7 +173,7 @@ export const frameKindOf = (station: Station): FrameKind => KINDS[station] ?? 'a
 /** So many things go wrong together along each axis. */
 export const FACTORS = 4;
 
-export type Loadings = Readonly<Record<Axis, readonly number[]>>;
+type Loadings = Readonly<Record<Axis, readonly number[]>>;
 
 const TABLE = new Map<string, Loadings>(
   LINES.trim()

@@ -34,7 +34,7 @@ down_the_line trail_toe: -2.2 -2.1 -2.3 -1.8 -2.1 -2.4 -3.8 -0.2 / -3.4 -2.6 -1.
 
 const HUNDREDTH = 0.01;
 
-export interface UsualError {
+interface UsualError {
   readonly across: number;
   readonly down: number;
 }

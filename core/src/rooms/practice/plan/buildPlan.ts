@@ -12,7 +12,7 @@ import { stagesOf, unfinishedOf } from './stagesOf.ts';
 import { bindingOf, waysOut } from './waysOut.ts';
 
 /** What of a plan is worked out beside its days; a card for one day needs none of it. */
-export interface PlanExtent {
+interface PlanExtent {
   /** The ways out, each from a plan solved anew. */
   readonly ways: boolean;
 }

@@ -3,14 +3,6 @@ import type { Club } from '../../intake/index.ts';
 import { type Stage, stageRow } from '../stages.ts';
 import type { AidUse, PracticeOrder } from './planModel.ts';
 
-/** How the balls of a visit are laid out. */
-export interface Design {
-  readonly order: PracticeOrder;
-  readonly clubs: readonly Club[];
-  readonly aid: AidUse;
-  readonly lookEvery: number | null;
-}
-
 /** Visits on a rung that are hit in one block a club before clubs alternate, and before they are drawn. */
 const ORDER_BY_VISIT: Partial<Record<Stage, readonly PracticeOrder[]>> = {
   half: ['blocked'],
@@ -32,7 +24,7 @@ export const aidOf = (stage: Stage, on: boolean): AidUse => {
 };
 
 /** The same text gives the same number, on phone, paper and the coach's screen. */
-export function seedOf(text: string): number {
+function seedOf(text: string): number {
   let hash = 2166136261;
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 16777619);
   return hash >>> 0;

@@ -28,7 +28,7 @@ const BEGINS_EASIER: Partial<Record<Stage, number>> = {
   clubs: 0.04,
 };
 
-export interface MissedDays {
+interface MissedDays {
   readonly missed: number;
   readonly kept: number;
 }

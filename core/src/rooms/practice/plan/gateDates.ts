@@ -4,7 +4,7 @@ import type { Ground, Laid } from './layout.ts';
 import type { GateDate } from './planModel.ts';
 import { dayBy, type GateDays, walk } from './walk.ts';
 
-export const LIKELY = 0.5;
+const LIKELY = 0.5;
 export const LATE = 0.8;
 
 /** Share of the futures that get there at all. */

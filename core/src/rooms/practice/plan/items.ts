@@ -14,7 +14,7 @@ export const SHORTEST_SET = 4;
 export const BALL_SET = REHEARSALS_PER_BALL + 1;
 
 /** What of a drill can be done at a place: the drill itself, or its feel. */
-export function doneAs(
+function doneAs(
   track: Track,
   slot: Pick<Slot, 'place'>,
   stage: Stage,

@@ -34,7 +34,7 @@ const ageShare = (student: StudentFacts): number =>
   isChild(student) ? CHILD_SHARE : student.ageYears >= OLDER_FROM_YEARS ? OLDER_SHARE : 1;
 
 /** The most repetitions a day of a drill that loads this joint so hard. */
-export function jointCap(joint: LoadClass, grade: 1 | 2, student: StudentFacts): number {
+function jointCap(joint: LoadClass, grade: 1 | 2, student: StudentFacts): number {
   const cap = (grade === 2 ? DAILY_REPS.marked : DAILY_REPS.light) * ageShare(student);
   return student.limits.includes(LIMIT_OF_LOAD[joint]) ? cap * LIMITED_SHARE : cap;
 }

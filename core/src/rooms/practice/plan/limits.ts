@@ -36,7 +36,7 @@ export interface DayAsk {
   readonly rests: boolean;
 }
 
-export interface Limit {
+interface Limit {
   readonly rule: BindingRule;
   /** The most repetitions of the drill that this rule leaves room for. */
   readonly most: (ask: DayAsk) => number;
@@ -48,7 +48,7 @@ const lightShare = ({ slot }: DayAsk): number => (slot.light ? LIGHT_SHARE : 1);
  * What bounds a drill's repetitions on a day, each rule for itself. The planner takes the least; whichever that
  * is holds the plan back.
  */
-export const LIMITS: readonly Limit[] = [
+const LIMITS: readonly Limit[] = [
   { rule: 'rest', most: ({ rests }) => (rests ? 0 : Number.POSITIVE_INFINITY) },
   {
     rule: 'wish',

@@ -169,7 +169,7 @@ export interface PlanChange {
   /** Repetitions more or fewer. */
   readonly by: number;
 }
-export interface GateMove {
+interface GateMove {
   readonly drill: string;
   readonly stage: Stage;
   readonly from: IsoDay | null;

@@ -29,7 +29,7 @@ export interface PlanException {
 }
 
 export const PACES = ['ladder', 'fast'] as const;
-export type Pace = (typeof PACES)[number];
+type Pace = (typeof PACES)[number];
 
 export interface SecondsPer {
   readonly rehearsal: number;

@@ -34,7 +34,7 @@ export interface Slot {
 export const BALL_PLACES: readonly Place[] = ['range', 'net'];
 
 /** The first day that can still be planned: the one asked for, or the day after the last log. */
-export function firstDayOf({ start, logs }: Pick<PlanRequest, 'start' | 'logs'>): IsoDay {
+function firstDayOf({ start, logs }: Pick<PlanRequest, 'start' | 'logs'>): IsoDay {
   let first = start;
   for (const { date } of logs) if (date >= first) first = plusDays(date, 1);
   return first;
@@ -54,7 +54,7 @@ export function slotsOf(request: PlanRequest): Slot[] {
 }
 
 /** Where a student practises when nothing else is said. */
-export const usualPlace = ({ file }: Pick<PlanRequest, 'file'>): Place => {
+const usualPlace = ({ file }: Pick<PlanRequest, 'file'>): Place => {
   const { places } = file.student;
   return places.includes('home') ? 'home' : (places[0] ?? 'home');
 };

@@ -4,14 +4,14 @@ import type { Slot } from './slots.ts';
 import type { Track } from './track.ts';
 
 /** Moves that make a joint ready, easy ones first. */
-export const WARM_UP_MOVES: Readonly<Record<LoadClass, string>> = {
+const WARM_UP_MOVES: Readonly<Record<LoadClass, string>> = {
   B: 'trunk_turns',
   H: 'hip_circles',
   K: 'small_knee_bends',
   A: 'ankle_rocks',
   T: 'stand_on_one_leg',
 };
-export const EVERY_WARM_UP = ['march_on_the_spot', 'slow_half_swings'] as const;
+const EVERY_WARM_UP = ['march_on_the_spot', 'slow_half_swings'] as const;
 
 export const warmUpMinutesOf = (minutes: number): number =>
   minutes < SHORT_SESSION_MINUTES ? SHORT_WARM_UP_MINUTES : WARM_UP_MINUTES;

@@ -38,7 +38,7 @@ const NAMES = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const;
 export const weekdayName = (date: IsoDay): (typeof NAMES)[number] =>
   NAMES[new Date(`${date}T00:00:00Z`).getUTCDay()] as (typeof NAMES)[number];
 
-export const repetitions = ({ rehearsals, balls }: PlanItem): number => rehearsals + balls;
+const repetitions = ({ rehearsals, balls }: PlanItem): number => rehearsals + balls;
 
 export function evidenceOf(
   request: PlanRequest,

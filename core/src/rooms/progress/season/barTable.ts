@@ -14,14 +14,14 @@ export const BAR_ROWS: readonly { readonly family: number; readonly bars: readon
  * The same where the other measures tell how the player's days stray (`together.ts`), by `./inchstep bench bars-beside`: also for one
  * that strays by a step among others that don't. Before the third session nobody can tell; there the rows above are asked.
  */
-export const BESIDE_ROWS: typeof BAR_ROWS = [
+const BESIDE_ROWS: typeof BAR_ROWS = [
   { family: 2, bars: [0.41, 1.53, 1.5, 2.63, 0.69, 2.57, 1.66] },
   { family: 3, bars: [0.56, 2.24, 2.15, 3.2, 1.58, 3.2, 2.43] },
   { family: 5, bars: [0.56, 2.39, 2.81, 3.74, 2.4, 3.57, 3.45] },
   { family: 10, bars: [0.56, 2.39, 2.81, 3.76, 2.92, 3.64, 3.45] },
 ];
 /** Looks after those cost a bar that keeps the rest of a long record nearly silent. */
-export const LATER = 2;
+const LATER = 2;
 
 /**
  * The bar at the `look`-th occasion (2 is the first that can be compared) when so many measures are looked at together. Between

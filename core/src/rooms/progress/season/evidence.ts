@@ -122,7 +122,7 @@ function runningSum(days: readonly DayLevel[], from: number): number[] {
  * What was filmed before the first cue ever is where the student stood: the occasions before the first one with a cue, where
  * any has one; else the first alone.
  */
-export function baselineOf(occasions: readonly Occasion[]): number {
+function baselineOf(occasions: readonly Occasion[]): number {
   const cued = occasions.findIndex(({ cue }) => cue === 'after');
   return Math.max(1, cued);
 }

@@ -25,7 +25,7 @@ export interface Look {
 }
 
 /** What a measure is counted in: one step of its band in its unit, and the share of the marks' variance that a day's swings share. */
-export interface Scale {
+interface Scale {
   readonly step: number;
   readonly shared: number;
   /** How often each row of `SPREAD_ROWS` is met among this coach's students. */
@@ -166,11 +166,11 @@ function wasReal(evidence: Evidence, look: number, family: number, up: boolean):
 }
 
 /** What has to clear the bar: the odds against the sceptic, less what the direction leaves open. */
-export const scoreOf = (belief: Belief, sided: number): number =>
+const scoreOf = (belief: Belief, sided: number): number =>
   belief.scepticLog() + Math.log(Math.max(1e-12, 2 * sided - 1));
 
 /** One swing a day alone proves nothing: there are repeats before and since. */
-export function canBeReal({ occasions, baseline }: Evidence, look: number): boolean {
+function canBeReal({ occasions, baseline }: Evidence, look: number): boolean {
   const repeated = (from: number, to: number) =>
     occasions.slice(from, to).some(({ values }) => values.length > 1);
   return repeated(0, baseline) && repeated(baseline, look + 1);

@@ -3,7 +3,7 @@ import { type ChangeVerdict, cellEvidence, judgeSeason, type Look, scaleOf } fro
 import { cellOf, inOrder, type Occasion } from './occasion.ts';
 
 /** What the last session of a season shows: the verdict that the whole season gives that day. */
-export interface LastChange {
+interface LastChange {
   readonly verdict: ChangeVerdict;
   /** The change since the baseline, in the measure's unit; 0 before there is anything to compare. */
   readonly delta: number;

@@ -6,7 +6,7 @@ import { edgesOf } from './levelBelief.ts';
 import { cellOf, inOrder, type Occasion } from './occasion.ts';
 
 /** A season of one measure: what was to be said after each session, and when it will be there. */
-export interface SeasonAnswer {
+interface SeasonAnswer {
   readonly looks: readonly Look[];
   readonly forecast: { readonly inBand: Forecast | null; readonly owned: Forecast | null };
 }

@@ -6,7 +6,7 @@
  * doubter who grants a whole step of wandering from day to day. Its weights make false alarms about as frequent for every row
  * (`./inchstep bench progress`), which is where a test that must hold for all of them finds most.
  */
-export interface SpreadRow {
+interface SpreadRow {
   readonly daySteps: number;
   readonly marksTimes: number;
   readonly usual: number;

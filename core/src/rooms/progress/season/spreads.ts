@@ -5,7 +5,7 @@ import { NEVER } from './sought.ts';
 /** Days of film from which on a season says anything of how days stray. */
 export const TELLING_DAYS = 3;
 /** Below so many students the house's table is all there is; from then on it weighs as much as so many of them. */
-export const HOUSE_STUDENTS = 5;
+const HOUSE_STUDENTS = 5;
 
 /**
  * How well each row of `SPREAD_ROWS` accounts for a season (log, the best at nought), whether the level moved or not; null where

@@ -2,7 +2,7 @@ import { daysBetween, type IsoDay } from '../../../foundation/index.ts';
 import type { Forecast } from './forecast.ts';
 
 export const FORECAST_KINDS = ['in_band', 'owned'] as const;
-export type ForecastKind = (typeof FORECAST_KINDS)[number];
+type ForecastKind = (typeof FORECAST_KINDS)[number];
 
 /** A date as it was told, with what it was told about; kept, so that it can be held against what came. */
 export interface ToldForecast extends Forecast {

@@ -12,7 +12,7 @@ export interface CellName {
   readonly place: string;
 }
 
-export interface TransferCell extends CellName {
+interface TransferCell extends CellName {
   /** Filmed there. */
   readonly swings: number;
   /** P(the level there is in band), as far as what was filmed elsewhere tells of it, too. */
@@ -59,7 +59,7 @@ export function transferOf(
 }
 
 /** What the season's model says of the level in the cell that progress is told of, in steps: there, this is what holds. */
-export interface ToldLevel extends CellName {
+interface ToldLevel extends CellName {
   readonly mean: number;
   readonly sd: number;
 }

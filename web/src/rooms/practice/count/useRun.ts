@@ -16,10 +16,10 @@ type Unstamped<A> = A extends { id: string; at: string } ? Omit<A, 'id' | 'at'> 
 type Press = Unstamped<RunAction>;
 
 /** Puts a set where it is kept until it has gone; that can't fail half-way. */
-export type HandOn = (set: SetLog) => void;
+type HandOn = (set: SetLog) => void;
 
 /** Whose count it is, and the day it counts for: the program's calendar, whatever this device's clock says. */
-export interface RunPlace {
+interface RunPlace {
   readonly of: string;
   readonly day: IsoDay;
 }
@@ -102,7 +102,7 @@ export function useLeftRuns({ of, day }: RunPlace, handOn: HandOn): void {
 }
 
 /** A set of a run as it is logged: for the day it was counted on, with the moment by this device's clock. */
-export const setFrom = (
+const setFrom = (
   { id, reps, felt, strike, layer, doneAt }: RunSet,
   { drill, stage }: RunSpec,
   day: IsoDay,
