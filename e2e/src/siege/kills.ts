@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -86,11 +86,10 @@ async function killedErasings(dataDir: string, kills: number, random: Random): P
     const server = await startServer(dataDir);
     const student = await someone(server, name);
     await server.end();
-    const erasing = care(dataDir, ['erase', student, '--now']);
-    await erasingBegun(dataDir, student);
-    await wait(random() * 400);
-    erasing.kill('SIGKILL');
-    await new Promise((done) => erasing.once('close', done));
+    await killedAfter(care(dataDir, ['erase', student, '--now']), async () => {
+      await erasingBegun(dataDir, student);
+      await wait(random() * 400);
+    });
     const again = await startServer(dataDir);
     const client = new Database(join(dataDir, 'inchstep.sqlite'), { readonly: true });
     const here = client.prepare('SELECT count(*) FROM students WHERE id = ?').pluck().get(student) as number;
@@ -113,6 +112,14 @@ async function erasingBegun(dataDir: string, student: string): Promise<void> {
   const here = client.prepare('SELECT count(*) FROM students WHERE id = ?').pluck();
   for (let i = 0; i < 2000 && here.get(student) === 1; i++) await wait(5);
   client.close();
+}
+
+/** Kills a command after a while, and waits until it is gone; it may have ended by itself before. */
+async function killedAfter(child: ChildProcess, meanwhile: () => Promise<unknown>): Promise<void> {
+  const gone = new Promise((done) => child.once('close', done));
+  await meanwhile();
+  child.kill('SIGKILL');
+  await gone;
 }
 
 async function someone(server: RunningServer, familyName: string): Promise<string> {
@@ -144,10 +151,7 @@ async function killedRestores(
   let [half, whole] = [0, 0];
   for (let i = 0; i < kills; i++) {
     rmSync(into, { recursive: true, force: true });
-    const restoring = care(into, ['restore', backup]);
-    await wait(400 + random() * 3000);
-    restoring.kill('SIGKILL');
-    await new Promise((done) => restoring.once('close', done));
+    await killedAfter(care(into, ['restore', backup]), () => wait(400 + random() * 3000));
     if (existsSync(into)) whole++;
     // Once more, to the end: it goes as if nothing had been.
     rmSync(into, { recursive: true, force: true });

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { compareDiagnoses } from './compare.ts';
 import { diagnose } from './diagnose.ts';
-import { testCase } from './testCase.ts';
+import { sampleCase } from './sampleCase.ts';
 
 const at = (shiftTop: number | null, sd = 0.15) =>
   diagnose(
-    testCase({
+    sampleCase({
       measures:
         shiftTop === null
           ? []

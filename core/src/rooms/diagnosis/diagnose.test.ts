@@ -8,32 +8,32 @@ import { measuredEvidence } from './evidence.ts';
 import { FAULTS } from './faultTable.ts';
 import { BALL_FINDINGS, FINDING_IDS, MEASURE_FINDINGS, SEEN_FINDINGS } from './findings.ts';
 import { PRIOR } from './network.ts';
-import { notSeen, seen, testCase } from './testCase.ts';
+import { notSeen, sampleCase, seen } from './sampleCase.ts';
 
 const bandContext = {
   heightIn: 70,
   flexibility: 'usual',
   armSwing: 'usual',
   club: 'mid_iron',
-  school: testCase().school,
+  school: sampleCase().school,
 } as const;
 const logit = (p: number) => Math.log(p / (1 - p));
 
 describe('known cases', () => {
   test('nothing seen is not enough, and no root is named', () => {
-    const d = diagnose(testCase());
+    const d = diagnose(sampleCase());
     expect(d).toMatchObject({ enough: false, roots: [], workOn: [] });
   });
 
   test('a healthy swing that was looked at is enough to say there is no root', () => {
-    const d = diagnose(testCase({ findings: notSeen(...SEEN_FINDINGS) }));
+    const d = diagnose(sampleCase({ findings: notSeen(...SEEN_FINDINGS) }));
     expect(d.enough).toBe(true);
     expect(d.roots).toEqual([]);
   });
 
   test('a sway that everything follows from is the root; hanging back is left alone', () => {
     const d = diagnose(
-      testCase({
+      sampleCase({
         measures: [
           { id: 'shift_top', value: -2.6, sd: 0.3 },
           { id: 'shift_back_peak', value: -3.4, sd: 0.3 },
@@ -51,7 +51,7 @@ describe('known cases', () => {
 
   test('the same hanging back without a sway stands on its own', () => {
     const d = diagnose(
-      testCase({
+      sampleCase({
         measures: [
           { id: 'shift_top', value: 0.2, sd: 0.3 },
           { id: 'shift_back_peak', value: -1, sd: 0.3 },
@@ -66,9 +66,9 @@ describe('known cases', () => {
 
   test('two rival causes of one look share the blame until one is ruled out', () => {
     // A steep over-the-top move: spinning out or a hip hike; the hike needs no depth at the top.
-    const rivals = diagnose(testCase({ findings: seen('obs.over_the_top') })).faults;
+    const rivals = diagnose(sampleCase({ findings: seen('obs.over_the_top') })).faults;
     const ruledOut = diagnose(
-      testCase({
+      sampleCase({
         findings: [
           ...seen('obs.over_the_top'),
           ...notSeen('trail_hip_depth_top.low', 'tilt_top.high', 'obs.arms_lift_steep'),
@@ -82,25 +82,25 @@ describe('known cases', () => {
   });
 
   test('a look that found nothing lowers the fault below where not looking leaves it', () => {
-    const looked = diagnose(testCase({ findings: notSeen('obs.trail_foot_flat_finish') })).faults;
-    expect(looked.trail_side_stays).toBeLessThan(diagnose(testCase()).faults.trail_side_stays as number);
+    const looked = diagnose(sampleCase({ findings: notSeen('obs.trail_foot_flat_finish') })).faults;
+    expect(looked.trail_side_stays).toBeLessThan(diagnose(sampleCase()).faults.trail_side_stays as number);
   });
 
   test('a measure too unsure to tell must not convince', () => {
-    const sure = diagnose(testCase({ measures: [{ id: 'turn_top', value: 22, sd: 2 }] })).faults;
-    const unsure = diagnose(testCase({ measures: [{ id: 'turn_top', value: 22, sd: 40 }] })).faults;
+    const sure = diagnose(sampleCase({ measures: [{ id: 'turn_top', value: 22, sd: 2 }] })).faults;
+    const unsure = diagnose(sampleCase({ measures: [{ id: 'turn_top', value: 22, sd: 40 }] })).faults;
     expect(sure.frozen_hips).toBeGreaterThan(0.5);
     expect(unsure.frozen_hips).toBeLessThan(0.15);
   });
 
   test('the ball alone never names a root', () => {
-    const d = diagnose(testCase({ findings: seen(...BALL_FINDINGS) }));
+    const d = diagnose(sampleCase({ findings: seen(...BALL_FINDINGS) }));
     expect(d.roots).toEqual([]);
   });
 
   test('a setup fault goes before what it brings about', () => {
     const d = diagnose(
-      testCase({
+      sampleCase({
         findings: seen('base_ratio.low', 'shift_top.low', 'trail_hip_past_line.high', 'obs.pushes_aid_away'),
       }),
     );
@@ -108,7 +108,7 @@ describe('known cases', () => {
   });
 
   test('an open face at the top is named as standing in the way', () => {
-    expect(diagnose(testCase({ findings: seen('obs.face_open_top') })).blockers).toEqual(['face_open_top']);
+    expect(diagnose(sampleCase({ findings: seen('obs.face_open_top') })).blockers).toEqual(['face_open_top']);
   });
 
   test('a beginner gets one thing to work on', () => {
@@ -118,14 +118,14 @@ describe('known cases', () => {
       'seat_loss_impact.high',
       'obs.cramped_arms',
     );
-    const student = { ...testCase().student, beginner: true };
-    expect(diagnose(testCase({ findings, student })).workOn.length).toBe(1);
-    expect(diagnose(testCase({ findings })).workOn.length).toBe(2);
+    const student = { ...sampleCase().student, beginner: true };
+    expect(diagnose(sampleCase({ findings, student })).workOn.length).toBe(1);
+    expect(diagnose(sampleCase({ findings })).workOn.length).toBe(2);
   });
 });
 
 describe('reasons', () => {
-  const file = testCase({
+  const file = sampleCase({
     measures: [
       { id: 'shift_top', value: -2.4, sd: 0.3 },
       { id: 'turn_top', value: 46, sd: 3 },
@@ -137,7 +137,7 @@ describe('reasons', () => {
   test('weights for and against add up to the odds shown', () => {
     const [root] = d.roots;
     if (!root) throw new Error('no root');
-    const prior = diagnose(testCase()).faults[root.fault] as number;
+    const prior = diagnose(sampleCase()).faults[root.fault] as number;
     expect(root.start).toBeCloseTo(logit(prior), 9);
     const listed = [...root.for, ...root.against].reduce((total, w) => total + w.weight, 0);
     expect(root.start + listed + root.rest).toBeCloseTo(logit(root.probability), 9);
@@ -184,7 +184,7 @@ describe('properties on random cases', () => {
   function randomCase(seed: number) {
     const random = seededRandom(seed);
     const picked = findings.filter(() => random() < 0.12);
-    return testCase({
+    return sampleCase({
       findings: picked.map((id) => ({
         id,
         seen: random() < 0.4 ? ('present' as const) : ('absent' as const),
@@ -238,7 +238,7 @@ describe('properties on random cases', () => {
   test('probabilities are probabilities, in every school', () => {
     for (const preset of Object.keys(SCHOOL_PRESETS) as SchoolPreset[]) {
       for (const p of Object.values(
-        diagnose({ ...randomCase(5), school: testCase({}, { preset }).school }).faults,
+        diagnose({ ...randomCase(5), school: sampleCase({}, { preset }).school }).faults,
       )) {
         expect(p).toBeGreaterThanOrEqual(0);
         expect(p).toBeLessThanOrEqual(1);
@@ -249,7 +249,7 @@ describe('properties on random cases', () => {
 
 describe('next look', () => {
   test('is not something that was already looked at', () => {
-    const file = testCase({ findings: seen('shift_delivery.low') });
+    const file = sampleCase({ findings: seen('shift_delivery.low') });
     const look = diagnose(file).nextLook;
     expect(look?.gainBits).toBeGreaterThan(0);
     expect(look?.id).not.toBe('shift_delivery.low');
@@ -257,18 +257,18 @@ describe('next look', () => {
   });
   test('asks for the missing view when all else is known', () => {
     const unseen = MEASURE_FINDINGS.filter((id) => !id.startsWith('seat_loss'));
-    const films = (...views: ('face_on' | 'down_the_line')[]) => ({ ...testCase().student, films: views });
+    const films = (...views: ('face_on' | 'down_the_line')[]) => ({ ...sampleCase().student, films: views });
     const findings = [...notSeen(...unseen), ...seen('obs.cramped_arms', 'ball.heel')];
-    expect(diagnose(testCase({ student: films('face_on'), findings })).nextLook).toMatchObject({
+    expect(diagnose(sampleCase({ student: films('face_on'), findings })).nextLook).toMatchObject({
       kind: 'view',
       id: 'down_the_line',
     });
-    expect(diagnose(testCase({ student: films('face_on', 'down_the_line'), findings })).nextLook?.kind).toBe(
-      'measure',
-    );
+    expect(
+      diagnose(sampleCase({ student: films('face_on', 'down_the_line'), findings })).nextLook?.kind,
+    ).toBe('measure');
   });
   test('three at most, each once, the dearest not first unless it pays', () => {
-    const { nextLooks, nextLook } = diagnose(testCase({ findings: seen('obs.over_the_top') }));
+    const { nextLooks, nextLook } = diagnose(sampleCase({ findings: seen('obs.over_the_top') }));
     expect(nextLooks.length).toBe(3);
     expect(new Set(nextLooks.map((look) => `${look.kind}/${look.id}`)).size).toBe(3);
     expect(Math.max(...nextLooks.map((look) => look.gainBits))).toBeLessThanOrEqual(nextLook?.gainBits ?? 0);
@@ -277,8 +277,8 @@ describe('next look', () => {
 });
 
 describe('checkCase', () => {
-  const codes = (more: Parameters<typeof testCase>[0]) => {
-    const checked = checkCase(testCase(more));
+  const codes = (more: Parameters<typeof sampleCase>[0]) => {
+    const checked = checkCase(sampleCase(more));
     return checked.ok ? [] : checked.problems.map(({ code, path }) => `${path} ${code}`);
   };
   test('accepts every known finding', () => {
@@ -302,7 +302,7 @@ describe('checkCase', () => {
     ]);
   });
   test('a height of 7 in is refused', () => {
-    expect(codes({ student: { ...testCase().student, heightIn: 7 } })).toEqual([
+    expect(codes({ student: { ...sampleCase().student, heightIn: 7 } })).toEqual([
       'student.heightIn height_out_of_range',
     ]);
   });

@@ -14,8 +14,8 @@ import {
   LEAK,
   PRIOR,
 } from './network.ts';
+import { sampleCase } from './sampleCase.ts';
 import { marginals, Sums } from './sums.ts';
-import { testCase } from './testCase.ts';
 
 /** Sums over every assignment, one by one. */
 function bruteForce(variableCount: number, factors: readonly Factor[]) {
@@ -111,7 +111,7 @@ describe('sums that are kept', () => {
     }
   });
   test('evidence taken back leaves nothing behind', () => {
-    const links = findingLinks(testCase().school);
+    const links = findingLinks(sampleCase().school);
     const said = ['base_ratio.low', 'turn_top.high', 'obs.flip'].map((id) =>
       seenEvidence({ id, seen: 'present' }),
     );
@@ -152,7 +152,7 @@ describe('the cause graph', () => {
 });
 
 describe('posteriors', () => {
-  const links = findingLinks(testCase().school);
+  const links = findingLinks(sampleCase().school);
   const noEvidence = faultPosteriors([], links);
   test('with nothing seen a fault without causes stays at the prior', () => {
     expect(noEvidence.get('base_narrow')).toBeCloseTo(PRIOR, 10);

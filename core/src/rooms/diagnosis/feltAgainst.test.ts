@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { feltAgainst } from './feltAgainst.ts';
-import { notSeen, seen } from './testCase.ts';
+import { notSeen, seen } from './sampleCase.ts';
 
 test('a head that is felt still and drifts on film is told as both', () => {
   expect(feltAgainst(seen('obs.self_reports_still_head'), ['head_shift_top.low'])).toEqual([

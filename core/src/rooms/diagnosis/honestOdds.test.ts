@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { diagnose } from './diagnose.ts';
 import { honestFaults, honestOdds, honestWeights } from './honestOdds.ts';
-import { testCase } from './testCase.ts';
+import { sampleCase } from './sampleCase.ts';
 import { logit } from './weigh.ts';
 
 const STEPS = Array.from({ length: 1001 }, (_, i) => i / 1000);
@@ -33,7 +33,7 @@ describe('what odds are worth', () => {
     expect(start + rest).toBeCloseTo(logit(honestOdds(given)), 9);
   });
   test('of nothing known the tables’ order stays', () => {
-    const faults = diagnose(testCase()).faults;
+    const faults = diagnose(sampleCase()).faults;
     expect(Math.max(...Object.values(faults))).toBeLessThan(0.06);
     expect([...honestFaults(new Map([['a', 0.3]]))]).toEqual([['a', 0.1835]]);
   });

@@ -3,7 +3,7 @@ import type { Capture } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import { blindVariance, keyOf, type SeenBy } from './blindSides.ts';
 import { measureCapture, POSE_MEASURES, poolSwings, sharedShare } from './index.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 
 const definition = (id: string) => {
   const found = POSE_MEASURES.find((m) => m.id === id);

@@ -5,8 +5,8 @@ import { fitLayout } from './fitLayout.ts';
 import { fitBody, type Measured, measureCapture } from './index.ts';
 import { NormalEquations } from './normalEquations.ts';
 import { PriorResiduals } from './priorResiduals.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 import { startingVector } from './startingVector.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
 
 const address = ADDRESS_BODY as Body;
 const topBody = movedBody({

@@ -3,7 +3,7 @@ import type { Capture } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import { withoutContradiction } from './contradictingViews.ts';
 import { fitBody, measureCapture } from './index.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 
 const TOP = movedBody({
   lead_hip: [-2.0, 3.2, -0.4],

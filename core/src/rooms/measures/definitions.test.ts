@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Vec3 } from '../../foundation/index.ts';
 import type { Landmark, Station } from '../capture/index.ts';
 import { clockHour, POSE_MEASURES, type PoseReader, shiftBackPeak } from './definitions.ts';
-import { ADDRESS_BODY, type Body, movedBody } from './testBody.ts';
+import { ADDRESS_BODY, type Body, movedBody } from './sampleBody.ts';
 
 const SIZES = { outerHipWidthIn: 14, outerHipWidthSdShare: 0 };
 

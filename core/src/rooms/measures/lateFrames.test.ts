@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom, type Vec3 } from '../../foundation/index.ts';
 import { type Capture, type Landmark, type Mark, mirrorToRightHanded } from '../capture/index.ts';
 import { measureCapture } from './index.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 import { bellsTogether } from './teaching/bellsTogether.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
 
 /** Hips on their way to the target at 30 inches a second while they open. */
 const AT_DELIVERY: Partial<Record<Landmark, Vec3>> = { lead_hip: [4, -1, 0], trail_hip: [3, 1, 0.4] };

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { type Capture, MARKS_WANTED, type Mark, type Station } from '../capture/index.ts';
 import { measureCapture, nextMarks, sdsAfter } from './index.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 
 const stations: readonly Station[] = ['address', 'top', 'impact'];
 const full = exactCapture({

@@ -3,7 +3,7 @@ import { gaussian, seededRandom } from '../../foundation/index.ts';
 import { cameraFrame, LANDMARKS, type Landmark, project } from '../capture/index.ts';
 import { checkPicture, firstStep, levelFromGravity, type Picture } from './pictureCheck.ts';
 import type { SeenBody } from './proposing/proposals.ts';
-import { ADDRESS_BODY } from './testBody.ts';
+import { ADDRESS_BODY } from './sampleBody.ts';
 
 const PICTURE = { widthPx: 1080, heightPx: 1920 };
 interface Stand {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { fitBody } from './bodyFit.ts';
 import { referenceLines } from './referenceLines.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 
 const address = ADDRESS_BODY as Body;
 const top = movedBody({ lead_hip: [-1, 2, 0], trail_hip: [-1, -2, 0] });

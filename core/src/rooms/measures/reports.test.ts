@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { ellipseOf, floorMap, footBearingDeg, measureCapture, reportCameras } from './index.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 
 const address = ADDRESS_BODY as Body;
 const impact = movedBody({ lead_hip: [4, -2, 0], trail_hip: [4, 2, 0] });

@@ -4,8 +4,8 @@ import type { Capture, Mark } from '../capture/index.ts';
 import type { ViewKind } from '../intake/index.ts';
 import { FRAME_FACTORS, fitLayout } from './fitLayout.ts';
 import { fitBody, measureCapture } from './index.ts';
+import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './sampleBody.ts';
 import { bellsTogether } from './teaching/bellsTogether.ts';
-import { ADDRESS_BODY, type Body, exactCapture, movedBody } from './testBody.ts';
 
 const bodies = {
   address: ADDRESS_BODY as Body,

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { gaussian, seededRandom } from '../../foundation/index.ts';
 import { GATE_CAP, measureGate, type Rep, readReps, repGate } from './gate.ts';
 import { heldBy, moreAtThisRate } from './held.ts';
-import { RungCount, rungTest } from './rungTest.ts';
+import { countRung, RungCount } from './rungCount.ts';
 
 const reps = (text: string) => readReps(text) as Rep[];
 const gate = (text: string) => repGate(reps(text));
@@ -103,7 +103,7 @@ describe('measure gate', () => {
 });
 
 test('everything that holds a rung is named, pain first', () => {
-  const open = rungTest(readReps('PPPPPPP') ?? []);
+  const open = countRung(readReps('PPPPPPP') ?? []);
   const gateOf = (swings: number, inBand: number | null) => ({
     id: 'shift_top',
     swings,
@@ -113,7 +113,7 @@ test('everything that holds a rung is named, pain first', () => {
   expect(heldBy(open, [gateOf(4, 0.9)], true, null, false)).toEqual([]);
   expect(heldBy(open, [], false, null, false)).toEqual([]);
   expect(heldBy(open, [], true, null, false)).toEqual([{ code: 'look' }]);
-  const held = heldBy(rungTest(readReps('FFF') ?? []), [gateOf(1, null)], true, 'shift_impact', true);
+  const held = heldBy(countRung(readReps('FFF') ?? []), [gateOf(1, null)], true, 'shift_impact', true);
   expect(held.map((h) => h.code)).toEqual(['pain', 'reps_not_yet', 'reps', 'swings', 'watch']);
   expect(heldBy(open, [gateOf(3, 0.9), gateOf(3, 0.4)], true, null, false)).toEqual([
     { code: 'measure', measure: 'shift_top', inBand: 0.4 },
@@ -121,7 +121,7 @@ test('everything that holds a rung is named, pain first', () => {
 });
 
 describe('repetitions that it will still take', () => {
-  const more = (reps: string) => moreAtThisRate(rungTest(readReps(reps) ?? []));
+  const more = (reps: string) => moreAtThisRate(countRung(readReps(reps) ?? []));
   test('none once it is owned; at a usual rate some fifteen from nothing', () => {
     expect(more('PPPPPPP')).toBe(0);
     // 0.75 of 0.47 and 0.25 of -0.92 gain 0.124 a repetition: 2.89 takes 24.

@@ -7,7 +7,7 @@ import { type Held, heldBy, moreAtThisRate } from './held.ts';
 import type { LadderStanding } from './ladder.ts';
 import type { PracticeRecord } from './practiceRecord.ts';
 import { standsOn } from './rung.ts';
-import type { RungTest } from './rungTest.ts';
+import type { RungStanding } from './rungCount.ts';
 import { type Stage, stageRow } from './stages.ts';
 
 /** Where a drill stands, and everything that holds it there. */
@@ -16,7 +16,7 @@ export interface GateStanding {
   readonly stage: Stage;
   readonly finished: boolean;
   readonly layer: number;
-  readonly gate: Pick<RungTest, 'decision' | 'repsUsed' | 'tape' | 'notYets'> & {
+  readonly gate: Pick<RungStanding, 'decision' | 'repsUsed' | 'tape' | 'notYets'> & {
     /** Repetitions that it will take at the student's present rate; null where they would never do. */
     readonly more: number | null;
   };
@@ -73,7 +73,7 @@ function gateState(file: GateFile, drill: Drill, startedAt: string): GateStandin
   const from = evidenceFrom(file, drill.id, startedAt);
   const since = measures.readings.filter(({ at }) => at >= from);
   const watch = overshoot(drill, since);
-  const judge = (on: Stage, count: RungTest): FullTest => {
+  const judge = (on: Stage, count: RungStanding): FullTest => {
     const needsFilm = stageRow(on).measureGate;
     const judged = needsFilm ? measureGates(drill, since, on) : [];
     const gate = { ...pick(count), more: moreAtThisRate(count) };

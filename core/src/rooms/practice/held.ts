@@ -1,5 +1,5 @@
 import { ADVANCE_AT, FAIL_EVIDENCE, type MeasureGate, PASS_EVIDENCE, SWINGS_NEEDED } from './gate.ts';
-import type { RungTest } from './rungTest.ts';
+import type { RungStanding } from './rungCount.ts';
 
 /** What stands between a rung and the next one. */
 export type Held =
@@ -17,7 +17,7 @@ type NamedGate = MeasureGate & { readonly id: string };
 
 /** All that stands between a stage and the next one; empty = the gate is open. */
 export function heldBy(
-  test: RungTest,
+  test: RungStanding,
   measures: readonly NamedGate[],
   needsMeasure: boolean,
   watchOver: string | null,
@@ -57,7 +57,7 @@ const USUAL_REPS = 6;
  * Repetitions until the test will say "owned" at this student's present rate, shrunk to the usual; null where at
  * that rate it never would.
  */
-export function moreAtThisRate({ decision, passes, fails }: RungTest): number | null {
+export function moreAtThisRate({ decision, passes, fails }: RungStanding): number | null {
   if (decision === 'advance') return 0;
   const rate = (passes + USUAL_RATE * USUAL_REPS) / (passes + fails + USUAL_REPS);
   const drift = rate * PASS_EVIDENCE + (1 - rate) * FAIL_EVIDENCE;

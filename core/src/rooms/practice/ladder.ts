@@ -2,7 +2,7 @@ import { type IsoDay, plusDays } from '../../foundation/index.ts';
 import type { Drill } from '../prescription/index.ts';
 import { type Rep, readReps } from './gate.ts';
 import { NEW_PIECE_EVERY_DAYS } from './ruleNumbers.ts';
-import { NOT_YETS_DOWN, RungCount, type RungTest } from './rungTest.ts';
+import { NOT_YETS_DOWN, RungCount, type RungStanding } from './rungCount.ts';
 import { STAGES, type Stage } from './stages.ts';
 
 /** What moves a drill on its ladder, in the order in which it became known. */
@@ -47,9 +47,9 @@ export interface LadderStanding {
   readonly finished: boolean;
   /** Looked at again after it was finished, it was owned. */
   readonly lasts: boolean;
-  readonly test: RungTest;
+  readonly test: RungStanding;
   /** The test at full speed, from below that rung; null where none was begun. */
-  readonly fullTest: RungTest | null;
+  readonly fullTest: RungStanding | null;
   /** Rungs that the count has opened and the coach has not looked at. */
   readonly unseen: readonly Stage[];
   /** The checkpoint that is asked now, from 1. */

@@ -1,7 +1,7 @@
 import type { Club } from '../intake/index.ts';
 import type { Rep } from './gate.ts';
 import type { AidUse, PlanItem } from './plan/planModel.ts';
-import { rungTest } from './rungTest.ts';
+import { countRung } from './rungCount.ts';
 import { REHEARSALS_PER_BALL, type Stage, stageRow } from './stages.ts';
 
 /** Where and how a ball was met: on the middle of the face or not, the ground before the ball, or only its top. */
@@ -250,5 +250,5 @@ export function secondsPerRep({ sets, reps, startedAt }: RunState, now: string):
 /** The present checkpoint holds in this very run: the next one may be added. */
 export function layerHolds({ sets, reps, spec }: RunState): boolean {
   const letters = sets.filter(({ layer }) => layer === spec.layer).map((set) => set.reps);
-  return rungTest([...letters.join(''), ...reps] as Rep[]).decision === 'advance';
+  return countRung([...letters.join(''), ...reps] as Rep[]).decision === 'advance';
 }

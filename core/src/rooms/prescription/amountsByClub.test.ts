@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { testCase } from '../diagnosis/testCase.ts';
+import { sampleCase } from '../diagnosis/sampleCase.ts';
 import type { SchoolChoiceSet } from '../intake/index.ts';
 import { amountsFor } from './amountsByClub.ts';
 import { type Drill, drillById } from './drillTable.ts';
@@ -7,7 +7,7 @@ import { setupFor } from './setupCard.ts';
 
 const drill = (id: string) => drillById(id) as Drill;
 const amount = (drillId: string, id: string, school: SchoolChoiceSet = {}, heightIn = 70) => {
-  const file = testCase({}, school);
+  const file = sampleCase({}, school);
   const rows = amountsFor(drill(drillId), { ...file, student: { ...file.student, heightIn } });
   const clubs = rows.find((row) => row.id === id)?.byClub ?? [];
   return Object.fromEntries(clubs.map(({ club, loIn, hiIn }) => [club, [loIn, hiIn]]));
@@ -31,11 +31,11 @@ describe('amounts by club', () => {
     expect((small.wedge as number[])[0]).toBeCloseTo(1.8, 10);
   });
   test('a drill that no club changes has none', () => {
-    expect(amountsFor(drill('knee_swap'), testCase())).toEqual([]);
+    expect(amountsFor(drill('knee_swap'), sampleCase())).toEqual([]);
   });
   test('the card’s own bump is the club’s', () => {
     const bump = (club: 'wedge' | 'driver') =>
-      setupFor(drill('level_bump'), testCase({ club }, { setup_bias: 'preset' })).find(
+      setupFor(drill('level_bump'), sampleCase({ club }, { setup_bias: 'preset' })).find(
         ({ id }) => id === 'bump',
       );
     expect(bump('wedge')?.valueIn).toBe(0.5);

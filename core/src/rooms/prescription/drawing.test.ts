@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { testCase } from '../diagnosis/testCase.ts';
+import { sampleCase } from '../diagnosis/sampleCase.ts';
 import { resolveSchool } from '../intake/index.ts';
 import { type Drawing, drawSetup } from './drawing.ts';
 import { DRILLS, drillById } from './drillTable.ts';
@@ -9,7 +9,7 @@ import { SETUP_OBJECTS } from './setupObjects.ts';
 import type { Shape, ViewId } from './shapes.ts';
 
 const file = (heightIn: number) => {
-  const base = testCase();
+  const base = sampleCase();
   return { ...base, student: { ...base.student, heightIn } };
 };
 const draw = (id: string, heightIn = 70) => {

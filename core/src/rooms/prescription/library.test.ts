@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { testCase } from '../diagnosis/testCase.ts';
+import { sampleCase } from '../diagnosis/sampleCase.ts';
 import type { Place } from '../intake/index.ts';
 import { checkDrill } from './checkDrill.ts';
 import { distanceFor } from './distance.ts';
@@ -17,7 +17,7 @@ const copy = (more: Partial<Drill>, own: Partial<OwnDrill> = {}): OwnDrill => ({
   ...own,
 });
 const playing = (places: Place[]) => {
-  const file = testCase();
+  const file = sampleCase();
   return { ...file, student: { ...file.student, places } };
 };
 const codes = (more: Partial<Drill>) =>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CaseFile } from '../diagnosis/index.ts';
-import { seen, testCase } from '../diagnosis/testCase.ts';
+import { sampleCase, seen } from '../diagnosis/sampleCase.ts';
 import { AIDS, type SchoolChoiceSet, type StudentFacts } from '../intake/index.ts';
 import { DRILLS, type Drill, drillById } from './drillTable.ts';
 import { guards } from './guards.ts';
@@ -15,7 +15,7 @@ const person = (
   more: Partial<CaseFile> = {},
   school: SchoolChoiceSet = {},
 ): CaseFile => {
-  const file = testCase(more, school);
+  const file = sampleCase(more, school);
   return { ...file, student: { ...file.student, aids: [...AIDS], ...student } };
 };
 const measured = (values: Readonly<Record<string, number>>) =>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { angleDeg, distance, sub, type Vec3 } from '../../foundation/index.ts';
-import { testCase } from '../diagnosis/testCase.ts';
+import { sampleCase } from '../diagnosis/sampleCase.ts';
 import { bandFor, bodySizes, resolveSchool, SCHOOL_PRESETS, type SchoolPreset } from '../intake/index.ts';
 import { type FitLandmark, POSE_MEASURES, type PoseReader } from '../measures/index.ts';
 import { DRILLS, drillById } from './drillTable.ts';
@@ -12,7 +12,7 @@ import { setupFor } from './setupCard.ts';
 const figure = (id: string, heightIn = 70, preset?: SchoolPreset): MoveFigure => {
   const drill = drillById(id);
   if (!drill) throw new Error(id);
-  const base = testCase();
+  const base = sampleCase();
   const file = {
     ...base,
     student: { ...base.student, heightIn },
@@ -101,7 +101,7 @@ describe('what a move shows', () => {
     const from = drillById('knee_gate');
     if (!from) throw new Error('knee_gate');
     const own = { ...from, id: 'own_1' as const };
-    const base = testCase();
+    const base = sampleCase();
     const ask = { student: base.student, school: resolveSchool(), setup: setupFor(own, base) };
     expect(figureOf(own, { ...ask, basedOn: 'knee_gate' }).frames).toEqual(figure('knee_gate').frames);
     const alone = figureOf({ ...own, phase: 'through' }, ask);
@@ -131,7 +131,7 @@ function bandsHold(id: string, preset: SchoolPreset): number {
   for (const definition of asked) {
     const measure = definition.id;
     const { lo, hi, step } = bandFor(measure, {
-      ...testCase().student,
+      ...sampleCase().student,
       heightIn: 70,
       school: resolveSchool({ preset }),
       club: 'mid_iron',

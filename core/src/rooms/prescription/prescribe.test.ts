@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { CaseFile } from '../diagnosis/index.ts';
-import { testCase as base, seen } from '../diagnosis/testCase.ts';
+import { sampleCase as base, seen } from '../diagnosis/sampleCase.ts';
 import { AIDS, LIMITS, type SchoolChoiceSet, type StudentFacts } from '../intake/index.ts';
 import { DRILLS, type Drill, drillById } from './drillTable.ts';
 import { prescribe } from './prescribe.ts';

@@ -3,8 +3,8 @@ import type { GateStanding } from '../practice/index.ts';
 import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { climbsOf, coursesOf } from './courses.ts';
 import { measureStory } from './measureStory.ts';
+import { DRILL, FAULT, filmed, recordOf, set, TELLING } from './sampleRecord.ts';
 import type { StudentRecord } from './studentRecord.ts';
-import { DRILL, FAULT, filmed, recordOf, set, TELLING } from './testRecord.ts';
 
 describe('a course of a drill', () => {
   const days = [...filmed('2027-03-01', 3), ...filmed('2027-03-20', 1)];

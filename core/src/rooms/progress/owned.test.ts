@@ -3,8 +3,8 @@ import { bandFor } from '../intake/index.ts';
 import type { ReadingRecord } from '../measures/index.ts';
 import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { ownedOf } from './owned.ts';
+import { BODY, DRILL, FAULT, filmed, TELLING } from './sampleRecord.ts';
 import type { SeriesFile } from './studentRecord.ts';
-import { BODY, DRILL, FAULT, filmed, TELLING } from './testRecord.ts';
 
 /** Well inside its band, well outside, or on its edge. */
 function valueWhere(id: string, where: 'in' | 'out' | 'edge'): number {

@@ -3,7 +3,7 @@ import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { measureStory } from './measureStory.ts';
 import { movedOf } from './moved.ts';
 import { practisedOccasions } from './practisedOccasions.ts';
-import { filmed, recordOf, set, TELLING } from './testRecord.ts';
+import { filmed, recordOf, set, TELLING } from './sampleRecord.ts';
 
 const [MEASURE = ''] = TELLING;
 const FILMS = ['2027-03-01', '2027-03-08', '2027-03-15', '2027-03-22'].flatMap((day) => filmed(day, 1));

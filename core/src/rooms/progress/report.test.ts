@@ -3,7 +3,7 @@ import { plusDays } from '../../foundation/index.ts';
 import { HOUSE_LIBRARY } from '../prescription/index.ts';
 import { measureStory } from './measureStory.ts';
 import { REPORT_FOR, reportOf } from './report.ts';
-import { DRILL, FAULT, filmed, recordOf, set, TELLING } from './testRecord.ts';
+import { DRILL, FAULT, filmed, recordOf, set, TELLING } from './sampleRecord.ts';
 
 const BEGAN = '2027-03-01';
 const TODAY = '2027-04-20';

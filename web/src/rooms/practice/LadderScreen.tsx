@@ -14,7 +14,7 @@ import { Binding } from './Binding.tsx';
 import { CountHere } from './count/CountHere.tsx';
 import { DayList } from './DayList.tsx';
 import { Difference } from './Difference.tsx';
-import { FullSpeedTest } from './FullSpeedTest.tsx';
+import { FullSpeedCheck } from './FullSpeedCheck.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { useGates, usePlan, usePlanPreview, useSavePlan } from './queries.ts';
 import { Rungs } from './Rungs.tsx';
@@ -257,7 +257,7 @@ function DrillLadder({
           </h3>
           <GateDecision studentId={student.id} state={state} />
           <CountHere student={student} state={state} today={today} />
-          <FullSpeedTest
+          <FullSpeedCheck
             studentId={student.id}
             state={state}
             open={fast}

@@ -3,6 +3,6 @@ export { CoachCount } from './count/CoachCount.tsx';
 export { Runner } from './count/Runner.tsx';
 export { dropWaiting, putWaiting, waitingSets } from './count/setQueue.ts';
 export { useLeftRuns, useRun } from './count/useRun.ts';
-export { FullSpeedTest } from './FullSpeedTest.tsx';
+export { FullSpeedCheck } from './FullSpeedCheck.tsx';
 export { GateDecision } from './GateDecision.tsx';
 export { useGates, useSets } from './queries.ts';

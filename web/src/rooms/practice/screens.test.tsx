@@ -14,7 +14,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, ME } from '../../testing/screen.tsx';
 import { DayList } from './DayList.tsx';
-import { FullSpeedTest } from './FullSpeedTest.tsx';
+import { FullSpeedCheck } from './FullSpeedCheck.tsx';
 import { GateDecision } from './GateDecision.tsx';
 import { GateTape } from './GateTape.tsx';
 import { LadderScreen } from './LadderScreen.tsx';
@@ -77,12 +77,12 @@ describe('the coach’s answers', () => {
     const { gate: count, measures, held } = state('PPPPPPP');
     const tested = state('PF', { fullTest: { gate: count, measures, held } });
     const log = fakeServer({ 'POST /api/students/x/gates': [tested] });
-    draw(<FullSpeedTest studentId="x" state={tested} />);
+    draw(<FullSpeedCheck studentId="x" state={tested} />);
     fireEvent.click(screen.getByRole('button', { name: 'Count the stages below as passed' }));
     await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'full', note: '' }));
   });
   test('is offered below full speed only', () => {
-    draw(<FullSpeedTest studentId="x" state={state('', { stage: 'full' })} />);
+    draw(<FullSpeedCheck studentId="x" state={state('', { stage: 'full' })} />);
     expect(screen.queryByText('Test at full speed')).toBeNull();
   });
   test('ahead of the gate takes a reason, which is kept', async () => {

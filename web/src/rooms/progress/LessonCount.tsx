@@ -6,7 +6,7 @@ import { AID_USES, type AidUse, freeRun, STAGES, type Stage } from '@inchstep/co
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Empty, Panel, Shown } from '../../platform/parts.tsx';
-import { CoachCount, FullSpeedTest, GateDecision, useGates } from '../practice/index.ts';
+import { CoachCount, FullSpeedCheck, GateDecision, useGates } from '../practice/index.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { CHOICE_WORDS, LESSON_WORDS } from './words.lesson.ts';
 
@@ -106,7 +106,7 @@ function Chosen({ states, ...props }: CountProps & { readonly states: readonly G
         keys
       />
       {test ? (
-        <FullSpeedTest studentId={props.student.id} state={state} />
+        <FullSpeedCheck studentId={props.student.id} state={state} />
       ) : (
         <div className="mt-3 border-t-[1.5px] border-base-300 pt-3">
           <GateDecision studentId={props.student.id} state={state} />

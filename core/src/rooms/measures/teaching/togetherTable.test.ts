@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../../../foundation/index.ts';
 import { MARKS_WANTED, type Mark } from '../../capture/index.ts';
 import { measureCapture } from '../index.ts';
-import { ADDRESS_BODY, exactCapture, movedBody } from '../testBody.ts';
+import { ADDRESS_BODY, exactCapture, movedBody } from '../sampleBody.ts';
 import { bellsTogether } from './bellsTogether.ts';
 import { aloneShare, FACTORS, loadingsOf, uncorrelated } from './togetherTable.ts';
 

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { pick, seededRandom, WEEKDAYS } from '../../../foundation/index.ts';
-import { testCase } from '../../diagnosis/testCase.ts';
+import { sampleCase } from '../../diagnosis/sampleCase.ts';
 import { groundOf } from './ground.ts';
 import { aimOf, bestLayout } from './improve.ts';
 import { layDays } from './lay.ts';
@@ -13,7 +13,7 @@ function smallRequest(seed: number): PlanRequest {
   const random = seededRandom(seed);
   const days = WEEKDAYS.filter(() => random() < 0.65);
   const asked = days.length > 1 ? days : (['fri', 'sat', 'sun'] as const);
-  const file = testCase();
+  const file = sampleCase();
   const placeByDay = Object.fromEntries(asked.map((day) => [day, random() < 0.45 ? 'range' : 'home']));
   return {
     ...NOTHING_KNOWN,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { daysBetween, plusDays, seededRandom, WEEKDAYS, weekdayOf } from '../../../foundation/index.ts';
-import { testCase } from '../../diagnosis/testCase.ts';
+import { sampleCase } from '../../diagnosis/sampleCase.ts';
 import { DRILLS } from '../../prescription/index.ts';
 import { STAGES } from '../stages.ts';
 import { buildPlan } from './buildPlan.ts';
@@ -12,7 +12,7 @@ import { randomRequest } from './randomRequest.ts';
 const MONDAY = '2027-03-01';
 type Student = PlanRequest['file']['student'];
 const request = (more: Partial<PlanRequest> = {}, student: Partial<Student> = {}): PlanRequest => {
-  const file = testCase();
+  const file = sampleCase();
   return {
     ...NOTHING_KNOWN,
     ...USUAL_ASK,
@@ -334,7 +334,7 @@ describe('what binds, and what each way out gains', () => {
 
 test('caps by load, age and limit, by hand', () => {
   const drill = (id: string) => DRILLS.find((one) => one.id === id) as (typeof DRILLS)[number];
-  const { student } = testCase();
+  const { student } = sampleCase();
   expect(dailyCap(drill('palms_coil'), student)).toBe(150);
   expect(dailyCap(drill('knee_swap'), student)).toBe(80);
   expect(dailyCap(drill('knee_roll'), student)).toBe(40);

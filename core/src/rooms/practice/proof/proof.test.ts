@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { testCase } from '../../diagnosis/testCase.ts';
+import { sampleCase } from '../../diagnosis/sampleCase.ts';
 import { buildPlan } from '../plan/buildPlan.ts';
 import type { PlanDay, PlanItem } from '../plan/planModel.ts';
 import { NOTHING_KNOWN, type PlanRequest, USUAL_ASK } from '../plan/planRequest.ts';
@@ -9,7 +9,7 @@ import { PLAN_RULES, provePlan } from './provePlan.ts';
 
 const MONDAY = '2027-03-01';
 const request = (more: Partial<PlanRequest> = {}, student: object = {}): PlanRequest => {
-  const file = testCase();
+  const file = sampleCase();
   return {
     ...NOTHING_KNOWN,
     ...USUAL_ASK,

@@ -1,7 +1,7 @@
 import { decideBy, type Rep, stepOf, tapeOf } from './gate.ts';
 
 /** The rep gate as it goes on: a "not yet" starts the test anew by itself and is counted. */
-export interface RungTest {
+export interface RungStanding {
   readonly decision: 'advance' | 'continue';
   /** Repetitions read in the present test. */
   readonly repsUsed: number;
@@ -51,14 +51,14 @@ export class RungCount {
     this.fails = 0;
   }
 
-  get test(): RungTest {
+  get test(): RungStanding {
     const { used: repsUsed, notYets, passes, fails } = this;
     const decision = this.advanced ? 'advance' : 'continue';
     return { decision, repsUsed, tape: tapeOf(this.evidence), notYets, passes, fails };
   }
 }
 
-export function rungTest(reps: readonly Rep[]): RungTest {
+export function countRung(reps: readonly Rep[]): RungStanding {
   const count = new RungCount();
   count.read(reps);
   return count.test;

@@ -3,7 +3,7 @@ import type { CaseFile } from './caseFile.ts';
 import { referenceCase } from './referenceCase.ts';
 
 /** The reference case with what a test of the reasoning rooms says otherwise, and with a school. */
-export const testCase = (more: Partial<CaseFile> = {}, school: SchoolChoiceSet = {}): CaseFile => ({
+export const sampleCase = (more: Partial<CaseFile> = {}, school: SchoolChoiceSet = {}): CaseFile => ({
   ...referenceCase({ minutesPerWeek: 150 }),
   school: resolveSchool(school),
   ...more,

@@ -5,7 +5,7 @@ import { GateDecision } from './GateDecision.tsx';
 import { FULL_TEST_WORDS } from './words.ts';
 
 /** For who has the move within a lesson: tested at full speed, the rungs below are taken as passed. */
-export function FullSpeedTest({
+export function FullSpeedCheck({
   studentId,
   state,
   open = false,
