@@ -194,9 +194,9 @@ describe('live', () => {
       wren,
     )) as { fileName: string; durationS: number }[];
     const taken = clips.find(({ fileName }) => fileName.startsWith('take.'));
-    // Before the first strike hardly more than it was filming for; never more than a swing needs.
+    // Before the first strike hardly more than it was filming for; then what a swing needs, and what a busy machine is late by.
     expect(taken?.durationS).toBeGreaterThan(1.5);
-    expect(taken?.durationS).toBeLessThan(5.6);
+    expect(taken?.durationS).toBeLessThan(9);
     await press(page, 'Camera off');
     await press(page, 'End the lesson');
     await see(page, 'The lesson is over.');
