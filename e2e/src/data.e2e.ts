@@ -82,7 +82,7 @@ describe('data and devices', () => {
   step('erasing is asked for, counts down, and is taken back', async () => {
     await press(page, 'Erase this student …');
     await see(page, 'Wren Oyelaran goes from this program');
-    await press(page, 'Erase in ten minutes');
+    await press(page, 'Erase in 10 minutes');
     await see(page, 'To be erased');
     await see(page, '9:5');
     await press(page, 'Take back');

@@ -15,7 +15,7 @@ import { NotHere } from './platform/notHere.tsx';
 import { Loading } from './platform/parts.tsx';
 import { SettingsProvider } from './platform/settings.tsx';
 import { Shell } from './platform/shell.tsx';
-import { CoachSender } from './rooms/practice/count/coachSets.tsx';
+import { CoachSender } from './rooms/practice/count/index.ts';
 import { CoachLibrary } from './rooms/prescription/index.ts';
 import { Palette } from './rooms/progress/Palette.tsx';
 import { StudentFrame } from './rooms/progress/StudentFrame.tsx';

@@ -1,3 +1,4 @@
+import { UNDO_MINUTES } from '@inchstep/core/foundation';
 import { type ProblemWords, p } from './problemWords.ts';
 
 /** Who gets in, what is kept, and what the machine itself refuses. */
@@ -103,7 +104,7 @@ export const DOOR_PROBLEMS = {
   ),
   erase_due: p(
     409,
-    'The ten minutes are over: this is erased already.',
+    `The ${UNDO_MINUTES} minutes are over: this is erased already.`,
     'An export or a backup made before holds it still.',
   ),
   no_backup_folder: p(

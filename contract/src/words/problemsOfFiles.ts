@@ -162,6 +162,11 @@ export const FILE_PROBLEMS = {
     'Reading this file took too much time or memory, so it was put aside.',
     'Export or film it again; if it happens with every file, the program’s log has the details.',
   ),
+  work_too_heavy: p(
+    503,
+    'Computing this took too long, so it was stopped. Nothing was changed.',
+    'Try again. If it happens again, check the student’s height and the marks of the swing.',
+  ),
   document_unreadable: p(
     500,
     'This program can’t read what is kept here as “{document}”: a newer one wrote it, or it makes no sense.',

@@ -25,12 +25,13 @@ export {
   studentCdf,
   studentQuantile,
 } from './distributions.ts';
-export { Z95 } from './interval.ts';
+export { Z80, Z95 } from './interval.ts';
 export { plainText, plainTexts } from './plainText.ts';
 export { between, gaussian, pick, type Random, seededRandom } from './random.ts';
 export { readLength } from './readLength.ts';
 export { bad, good, invariant, type Problem, problem, type Result } from './result.ts';
 export { backwardInPlace, choleskyInPlace, forwardInPlace } from './triangle.ts';
+export { UNDO_MINUTES } from './undo.ts';
 export { CM_PER_IN, cmToIn, inToCm, roundTo } from './units.ts';
 export {
   add,

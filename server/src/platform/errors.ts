@@ -31,8 +31,6 @@ export function machineProblem(error: unknown): ProblemCode | null {
   if (code === 'ENOSPC' || code === 'EDQUOT' || code.startsWith('SQLITE_FULL')) return 'disk_full';
   // A full disk also shows as a failing write of the log or of the page cache.
   if (/^SQLITE_IOERR_(WRITE|FSYNC|SHMSIZE|TRUNCATE)/.test(code)) return 'disk_full';
-  // A row whose file is gone from the disk.
-  if (code === 'ENOENT') return 'record_damaged';
   if (code === 'EROFS' || code.startsWith('SQLITE_READONLY')) return 'read_only';
   if (code.startsWith('SQLITE_CORRUPT') || code === 'SQLITE_NOTADB') return 'record_damaged';
   if (code.startsWith('SQLITE_BUSY')) return 'busy';

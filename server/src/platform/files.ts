@@ -103,8 +103,15 @@ export class FileStore {
     return join(this.folder, name);
   }
 
+  /** Where a file lies that a row names; where it is gone from the disk, the record is damaged. */
+  existing(name: string): string {
+    const path = this.pathOf(name);
+    if (!existsSync(path)) throw new Refusal('record_damaged');
+    return path;
+  }
+
   async sizeOf(name: string): Promise<number> {
-    return (await stat(this.pathOf(name))).size;
+    return (await stat(this.existing(name))).size;
   }
 
   read(name: string, range?: { start: number; end: number }): Readable {

@@ -38,6 +38,8 @@ describe('a helper process', () => {
     await expect(read('[1')).rejects.toThrow('bad_input');
     await expect(jobs.run('falls', {})).rejects.toThrow('file_too_heavy');
     expect(await read('[3]')).toEqual([3]);
+    const computes = { tooHeavy: 'work_too_heavy' } as const;
+    await expect(jobs.run('falls', {}, computes)).rejects.toThrow('work_too_heavy');
   });
   test.each([
     ['its heap', 'swells', { memoryMb: 2000, heapMb: 60 }],

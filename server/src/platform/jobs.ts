@@ -13,6 +13,13 @@ export interface JobLimits {
   readonly helpers: number;
 }
 
+interface JobAsk {
+  /** A large file may ask for more time. */
+  readonly moreMs?: number;
+  /** What is said where the job was ended: reading a file is another matter than computing from what is kept. */
+  readonly tooHeavy?: 'file_too_heavy' | 'work_too_heavy';
+}
+
 const USUAL: JobLimits = { deadlineMs: 10_000, stallMs: 60_000, memoryMb: 1300, heapMb: 768, helpers: 2 };
 const MOST_WAITING = 64;
 const WATCH_MS = 100;
@@ -37,8 +44,12 @@ export class Jobs {
     this.limits = { ...USUAL, ...limits };
   }
 
-  /** The answer of the job called `name`, or its refusal; a large file may ask for more time. */
-  async run<T>(name: string, task: unknown, moreMs = 0): Promise<T> {
+  /** The answer of the job called `name`, or its refusal. */
+  async run<T>(
+    name: string,
+    task: unknown,
+    { moreMs = 0, tooHeavy = 'file_too_heavy' }: JobAsk = {},
+  ): Promise<T> {
     await this.turn();
     const helper = this.take();
     let watch: NodeJS.Timeout | undefined;
@@ -50,7 +61,7 @@ export class Jobs {
       if ('problems' in answer) throw Refusal.of(answer.problems as readonly Problem[]);
       throw Object.assign(new Error(answer.error.message), { code: answer.error.code });
     } catch (error) {
-      throw error instanceof HelperGone ? new Refusal('file_too_heavy') : error;
+      throw error instanceof HelperGone ? new Refusal(tooHeavy) : error;
     } finally {
       clearInterval(watch);
       this.rest(helper);

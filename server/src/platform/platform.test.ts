@@ -6,7 +6,7 @@ import { PROBLEM_WORDS, type ProblemCode } from '@inchstep/contract/words';
 import { afterAll, describe, expect, test } from '@jest/globals';
 import { OWN_PAGE, testServer } from '../testServer.ts';
 import { openDb } from './db.ts';
-import { failureOf, Refusal } from './errors.ts';
+import { failureOf, machineProblem, Refusal } from './errors.ts';
 import { FileStore } from './files.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'inchstep-platform-'));
@@ -108,4 +108,22 @@ describe('refusals', () => {
     expect(headers['content-security-policy']).toContain("script-src 'self'");
     await server.stop();
   });
+});
+
+test.each([
+  ['ENOSPC', 'disk_full'],
+  ['SQLITE_FULL', 'disk_full'],
+  ['SQLITE_IOERR_FSYNC', 'disk_full'],
+  ['EROFS', 'read_only'],
+  ['SQLITE_CORRUPT', 'record_damaged'],
+  ['SQLITE_BUSY', 'busy'],
+  // A file of the program’s own that is missing says nothing about the record.
+  ['ENOENT', null],
+])('%s of the machine is %s', (code, problem) => {
+  expect(machineProblem(Object.assign(new Error(code), { code }))).toBe(problem);
+});
+
+test('a clip that a row names and the disk has lost is a damaged record', async () => {
+  const files = new FileStore(folder);
+  await expect(files.sizeOf(`${'0'.repeat(64)}.mp4`)).rejects.toThrow('record_damaged');
 });

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { BroadcastChannel } from 'node:worker_threads';
 import { seededRandom } from '@inchstep/core/foundation';
-import { afterEach, describe, expect, test } from '@jest/globals';
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { waitFor } from '@testing-library/react';
 import { carryClip, type Deliver } from './carryClip.ts';
 import { HttpError } from './httpError.ts';
@@ -151,6 +151,23 @@ describe('clips on their way', () => {
     full = false;
     await box.flush();
     expect(states()).toEqual(['there']);
+  });
+  test('a store that is taken away in the middle of a reading: what this page put is still known', async () => {
+    const store = await sendingStore();
+    const body = { reps: 'FFP' };
+    await store.put({
+      ...{ id: 'kept-under', scope: 'cleared', at: 1, what: 'set', after: [], heldUntil: null },
+      ...{ refused: null, body, file: null, pieces: null },
+    });
+    const read = jest.spyOn(IDBIndex.prototype, 'getAll').mockImplementationOnce(function (this: IDBIndex) {
+      const asked = this.getAll();
+      this.objectStore.transaction.abort();
+      return asked;
+    });
+    expect((await store.all('cleared')).map(({ id }) => id)).toEqual(['kept-under']);
+    expect(read).toHaveBeenCalledTimes(2);
+    await store.drop('kept-under');
+    expect(await store.all('cleared')).toEqual([]);
   });
   test('pieces that the program let go are sent from the beginning, once', async () => {
     const urls: (string | null)[] = [];

@@ -67,14 +67,28 @@ function inDatabase(db: IDBPDatabase<Schema>): SendingStore {
         return spare.put(waiting);
       }
     },
-    all: async (scope) =>
-      inOrder([...(await db.getAllFromIndex('sendings', 'scope', scope)), ...(await spare.all(scope))]),
+    all: async (scope) => {
+      // Taken away under the page in this very moment: what the page itself has put is still known.
+      const kept = await rowsOf(db, scope).catch(() =>
+        [...mine.values()].filter((one) => one.scope === scope),
+      );
+      const here = new Set(kept.map(({ id }) => id));
+      return inOrder([...kept, ...(await spare.all(scope)).filter(({ id }) => !here.has(id))]);
+    },
     drop: async (id) => {
       mine.delete(id);
       await spare.drop(id);
-      await db.delete('sendings', id);
+      // What stays behind goes once more under its id, and counts once.
+      await db.delete('sendings', id).catch(() => undefined);
     },
   };
+}
+
+/** Both promises are waited for: a reading that is broken off rejects the transaction's own, too. */
+async function rowsOf(db: IDBPDatabase<Schema>, scope: string): Promise<Waiting[]> {
+  const reading = db.transaction('sendings');
+  const [rows] = await Promise.all([reading.store.index('scope').getAll(scope), reading.done]);
+  return rows;
 }
 
 /**
@@ -93,8 +107,15 @@ export function sendingStore(): Promise<SendingStore> {
 }
 
 /** A copy kept for a time without a signal; null where there is none. */
-export const readKept = async (key: string): Promise<unknown> =>
-  (await (await database())?.get('kept', key).catch(() => null)) ?? null;
+export async function readKept(key: string): Promise<unknown> {
+  try {
+    const reading = (await database())?.transaction('kept');
+    const [kept] = await Promise.all([reading?.store.get(key), reading?.done]);
+    return kept ?? null;
+  } catch {
+    return null;
+  }
+}
 export async function keep(key: string, value: unknown): Promise<void> {
   // What can't be kept is asked for again; nothing is lost with it.
   await (await database())?.put('kept', value, key).catch(() => undefined);

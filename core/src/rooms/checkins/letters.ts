@@ -1,5 +1,4 @@
-/** So long what the coach sent can be taken back: until then nobody reads it. */
-const UNDO_MINUTES = 10;
+import { UNDO_MINUTES } from '../../foundation/index.ts';
 
 /** Minutes to wait after each failed try; after the last the letter is given up, three days on. */
 const PAUSES_MIN = [1, 5, 20, 60, 180, 360, 720, 1440, 1440] as const;

@@ -1,4 +1,4 @@
-import { normalCdf } from '../../foundation/index.ts';
+import { normalCdf, Z80 } from '../../foundation/index.ts';
 import {
   CAMERA_SIZE,
   type Capture,
@@ -30,7 +30,6 @@ export interface NextMark {
 }
 
 /** Standard normal quantile of SURE: so many sds inside a region make a verdict. */
-const SURE_SDS = 1.2816;
 /** What a mark that settles nothing alone still counts for, by how much it narrows. */
 const NARROWING = 0.02;
 /** A mark that takes less than this share of a measure's variance earns so much less of its verdict. */
@@ -157,7 +156,7 @@ function weigh(fit: BodyFit, place: Place, open: readonly Open[]): NextMark & { 
 /** Chance that a measure has a verdict once its variance is `left` and its value moved by about `moves`. */
 function toldAfter({ value, band }: Open, left: number, moves: number): number {
   if (moves < 1e-6) return 0;
-  const margin = SURE_SDS * Math.sqrt(left);
+  const margin = Z80 * Math.sqrt(left);
   const below = (edge: number) => normalCdf((edge - value) / moves);
   const low = band.lo === null ? 0 : below(band.lo - margin);
   const high = band.hi === null ? 0 : 1 - below(band.hi + margin);

@@ -51,7 +51,7 @@ export { missedDays, type Practised, practisedOf } from './practised.ts';
 export { notPrescribed, type SetDone } from './prescribed.ts';
 export { type PlanPack, packPlan, provePack } from './proof/planPack.ts';
 
-export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS } from './ruleNumbers.ts';
+export { MOST_WEEKS, MOST_WISHED, PLAN_WEEKS, SET_REPS } from './ruleNumbers.ts';
 export { aroundSet, type LadderFile, standsOn } from './rung.ts';
 export {
   beginRun,

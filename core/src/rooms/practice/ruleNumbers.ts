@@ -33,6 +33,9 @@ export const WARM_UP_MINUTES = 3;
 export const SHORT_WARM_UP_MINUTES = 2;
 export const SHORT_SESSION_MINUTES = 10;
 
+/** Dry repetitions of a set. */
+export const SET_REPS = 10;
+
 /** Dry repetitions that many coaches want in a week, and the most that may be asked. */
 export const WEEKLY_WISH = 300;
 export const MOST_WISHED = 1000;

@@ -1,6 +1,7 @@
 import type { Club } from '../intake/index.ts';
 import type { Rep } from './gate.ts';
 import type { AidUse, PlanItem } from './plan/planModel.ts';
+import { SET_REPS } from './ruleNumbers.ts';
 import { countRung } from './rungCount.ts';
 import { REHEARSALS_PER_BALL, type Stage, stageRow } from './stages.ts';
 
@@ -85,10 +86,8 @@ export type RunStep =
     }
   | { readonly kind: 'look' | 'done' | 'stopped'; readonly set: number };
 
-/** Dry repetitions of a set; with a ball it is two rehearsals and the ball. */
-const DRY_SET_REPS = 10;
-const repsOfSet = ({ ball }: Pick<RunSpec, 'ball'>): number =>
-  ball ? REHEARSALS_PER_BALL + 1 : DRY_SET_REPS;
+/** With a ball a set is two rehearsals and the ball. */
+const repsOfSet = ({ ball }: Pick<RunSpec, 'ball'>): number => (ball ? REHEARSALS_PER_BALL + 1 : SET_REPS);
 
 export const beginRun = (spec: RunSpec, at: string): RunState => ({
   spec,

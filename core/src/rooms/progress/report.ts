@@ -1,4 +1,4 @@
-import type { IsoDay } from '../../foundation/index.ts';
+import { type IsoDay, Z80, Z95 } from '../../foundation/index.ts';
 import { type Band, type Limit, nextLessonFrom } from '../intake/index.ts';
 import { gateStates, type Practised, practisedOf, type Stage } from '../practice/index.ts';
 import { inUse, type Library } from '../prescription/index.ts';
@@ -141,7 +141,7 @@ function measureIn(
 }
 
 /** Half widths: 95 of 100 by 80 of 100. */
-const Z95_OF_80 = 1.96 / 1.2816;
+const Z95_OF_80 = Z95 / Z80;
 /** From here on nobody waits for it. */
 const THERE = 0.8;
 

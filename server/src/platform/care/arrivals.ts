@@ -44,11 +44,9 @@ export class Arrivals {
       mkdirSync(folder, { recursive: true, mode: 0o700 });
       const { path, bytes } = received;
       const task: ArchiveTask = { path, bytes, folder, at: stamp(this.ctx) };
-      const record = await this.ctx.jobs.run<ArrivedRecord>(
-        'readArchive',
-        task,
-        bytes / UNPACKED_BYTES_PER_MS,
-      );
+      const record = await this.ctx.jobs.run<ArrivedRecord>('readArchive', task, {
+        moreMs: bytes / UNPACKED_BYTES_PER_MS,
+      });
       const arrival = this.shown(ticket, record);
       this.waiting.set(ticket, { record, folder, taken: null });
       setTimeout(() => void this.drop(ticket), FORGOTTEN_MS).unref();

@@ -1,3 +1,4 @@
+import { UNDO_MINUTES } from '@inchstep/core/foundation';
 import type { Database } from 'better-sqlite3';
 import { and, eq, isNotNull, isNull, lte } from 'drizzle-orm';
 import { type Context, stamp } from '../context.ts';
@@ -7,19 +8,17 @@ import { erasures } from '../tables.ts';
 import { filesInUse } from './filesInUse.ts';
 import { rowsOfStudent } from './studentRows.ts';
 
-const MINUTES_TO_TAKE_BACK = 10;
-
 export type ErasureRow = typeof erasures.$inferSelect;
 type What = ErasureRow['what'];
 
-/** Asks for erasing; it is carried out ten minutes later unless it is taken back. Asked twice, it is one. */
+/** Asks for erasing; it is carried out after `UNDO_MINUTES` unless it is taken back. Asked twice, it is one. */
 export function askErasure(ctx: Context, id: string, what: What, subjectId: string): void {
   ctx.db.transaction(() => {
     if (ctx.db.select().from(erasures).where(eq(erasures.id, id)).get()) return;
     if (!subjectExists(ctx, what, subjectId)) throw new Refusal('not_found');
     const open = openErasures(ctx).find((row) => row.what === what && row.subjectId === subjectId);
     if (open) return;
-    const dueAt = new Date(ctx.now().getTime() + MINUTES_TO_TAKE_BACK * 60_000).toISOString();
+    const dueAt = new Date(ctx.now().getTime() + UNDO_MINUTES * 60_000).toISOString();
     ctx.db
       .insert(erasures)
       .values({

@@ -42,7 +42,7 @@ export async function exportStudent(ctx: ExportFrom, studentId: string): Promise
     });
   const clips = filesOfStudent(client, studentId).map((file) => ({
     name: `clips/${file}`,
-    path: ctx.files.pathOf(file),
+    path: ctx.files.existing(file),
   }));
   const files: FileEntry[] = [];
   for (const part of [...inside, ...clips])

@@ -71,7 +71,7 @@ describe('a file that lies about itself is refused in words, soon, and leaves no
   });
   test('while one is read, everybody else is answered', async () => {
     const order: string[] = [];
-    const reading = server.ctx.jobs.run('forever', {}, -18_000).catch(() => order.push('read'));
+    const reading = server.ctx.jobs.run('forever', {}, { moreMs: -18_000 }).catch(() => order.push('read'));
     for (let i = 0; i < 5; i++) expect((await server.ask('GET', '/api/students')).status).toBe(200);
     order.push('answered');
     await reading;

@@ -9,7 +9,8 @@ import { pressureCsv, shotsCsv } from '@inchstep/contract/formats';
 import { guessOffset, type PressureTrace } from '@inchstep/core/capture';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { getStudent, isKnown, once, record } from '../intake/index.ts';
+import { isKnown, once } from '../../platform/writes/once.ts';
+import { getStudent, record } from '../intake/index.ts';
 import {
   allMatches,
   deletePressure,

@@ -2,7 +2,7 @@ import type { Readable } from 'node:stream';
 import type { Context } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import type { Received } from '../../platform/files.ts';
-import { isKnown, once, type Write } from '../intake/index.ts';
+import { isKnown, once, type Write } from '../../platform/writes/once.ts';
 
 /** What a slow disk reads, at worst. */
 const READ_BYTES_PER_MS = 20_000;
@@ -44,7 +44,9 @@ export async function takeFile<Facts, T>(
     if (truncated()) throw new Refusal('clip_too_large', { limitMb: ctx.clipLimitMb });
     const { path, bytes } = received;
     const task = { ...inspect.task, path, bytes };
-    const facts = await ctx.jobs.run<Facts>(inspect.job, task, bytes / READ_BYTES_PER_MS);
+    const facts = await ctx.jobs.run<Facts>(inspect.job, task, {
+      moreMs: bytes / READ_BYTES_PER_MS,
+    });
     // Consent may have been withdrawn, the student erased, a letter gone, while the file was read.
     may();
     return once(ctx, write, () => keep(received, facts), read);

@@ -5,7 +5,8 @@ import { motionCsv } from '@inchstep/contract/formats';
 import type { MotionReading } from '@inchstep/core/capture';
 import type { Context } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { getStudent, isKnown, refuseWithoutConsent } from '../intake/index.ts';
+import { isKnown } from '../../platform/writes/once.ts';
+import { getStudent, refuseWithoutConsent } from '../intake/index.ts';
 import type { MotionTask, TrackKind } from './readFiles.ts';
 import { createSwing, getSwing, type SwingInput } from './service.ts';
 
@@ -96,7 +97,7 @@ export async function motionOf(ctx: Context, swing: Swing): Promise<MotionReadin
   if (!swing.track) throw new Refusal('not_found');
   const { profile } = getStudent(ctx, swing.studentId);
   const task: MotionTask = {
-    path: ctx.files.pathOf(swing.track.file),
+    path: ctx.files.existing(swing.track.file),
     bytes: await ctx.files.sizeOf(swing.track.file),
     kind: swing.track.kind,
     leftHanded: profile.handedness === 'left',

@@ -1,7 +1,8 @@
 import type { NewAside } from '@inchstep/contract/checkins';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { getStudent, once, record } from '../intake/index.ts';
+import { once } from '../../platform/writes/once.ts';
+import { getStudent, record } from '../intake/index.ts';
 import { insertAside, undoAside } from './asideRepo.ts';
 
 /** Puts a student's line of the queue off until a day, or notes that coach and student have spoken. Pain is never put off. */

@@ -4,8 +4,9 @@ import { madeAsAsked } from '@inchstep/core/checkins';
 import { BAND_ROWS } from '@inchstep/core/intake';
 import { type Context, newId, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { once } from '../../platform/writes/once.ts';
 import { clipFile, clipsFor, createSwing, isOnBench } from '../capture/index.ts';
-import { once, onThisClock, record, reportPain, stopForPain } from '../intake/index.ts';
+import { onThisClock, record, reportPain, stopForPain } from '../intake/index.ts';
 import { likelyHowMade } from '../practice/index.ts';
 import { enclosuresOf } from './enclosureRepo.ts';
 import {

@@ -17,8 +17,9 @@ import { knownCase } from '@inchstep/core/prescription';
 import type { z } from 'zod';
 import { type Context, stamp } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
+import { isKnown, once } from '../../platform/writes/once.ts';
 import { getSwing } from '../capture/index.ts';
-import { getStudent, isKnown, once, record } from '../intake/index.ts';
+import { getStudent, record } from '../intake/index.ts';
 import { freshReading, freshReadings, getReading, listReadings } from '../measures/index.ts';
 import { diagnosesOf, diagnosisById, insertDiagnosis, setChosen } from './repo.ts';
 
@@ -81,7 +82,7 @@ export async function makeDiagnosis(
   if (swingId !== null && getSwing(ctx, swingId).studentId !== studentId) throw new Refusal('not_found');
   if (swingId !== null) await (wholeDay ? freshReadings(ctx, studentId) : freshReading(ctx, swingId));
   const asked = caseOf(ctx, studentId, { swingId, wholeDay, findings, setAside });
-  const result = asSent(await ctx.jobs.run<Diagnosis>('diagnose', asked));
+  const result = asSent(await ctx.jobs.run<Diagnosis>('diagnose', asked, { tooHeavy: 'work_too_heavy' }));
   const make = () => {
     const before = alone(diagnosesOf(ctx.db, studentId)[0]?.chosen ?? null);
     const chosen = before ? { ...before, carried: true } : null;

@@ -2,7 +2,7 @@ import type { Hold } from '@inchstep/contract/intake';
 import { type HoldSpan, onOurClock, stoppedBy } from '@inchstep/core/intake';
 import { type Context, dayOf, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { isKnown, once } from './once.ts';
+import { isKnown, once } from '../../platform/writes/once.ts';
 import { record } from './record.ts';
 import { holdsOf, insertHold, liftHolds, openHold, sayWhere, studentRow, updateProfile } from './repo.ts';
 

@@ -1,7 +1,6 @@
 export { holdOf, onThisClock, pauseForPainNow, refuseInPain, reportPain, stopForPain } from './holds.ts';
 export { lessonAt } from './lessonRepo.ts';
 export { doToLesson, eventsIn, getLesson, keepSummary, setNextLesson } from './lessons.ts';
-export { isKnown, once, onceTogether, type Write } from './once.ts';
 export { record } from './record.ts';
 export { intakeRoutes } from './routes.ts';
 export { resolvedSchool } from './schools.ts';

@@ -3,8 +3,8 @@ import { moveLessonSchema } from '@inchstep/contract/intake';
 import { dueOn, lessonProblem, nextLessonFrom, runningAt, USUAL_LESSON_MINUTES } from '@inchstep/core/intake';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { once } from '../../platform/writes/once.ts';
 import { insertLesson, lessonById, lessonsOf, updateLesson } from './lessonRepo.ts';
-import { once } from './once.ts';
 import { record } from './record.ts';
 import { bumpVersion, eventsOf, studentRow } from './repo.ts';
 

@@ -1,7 +1,7 @@
 import type { Hold, Profile, ThreadEvent } from '@inchstep/contract/intake';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import { type Db, keptQuery, prepared } from '../../platform/db.ts';
-import { bandEdits, events, holds, students, writes } from './tables.ts';
+import { bandEdits, events, holds, students } from './tables.ts';
 
 export type StudentRow = typeof students.$inferSelect;
 
@@ -104,23 +104,4 @@ export const dropBandEdit = (db: Db, preset: string, measure: string): void => {
   db.delete(bandEdits)
     .where(and(eq(bandEdits.preset, preset), eq(bandEdits.measure, measure)))
     .run();
-};
-
-type WriteRow = typeof writes.$inferSelect;
-export const writeById = (db: Db, id: string): WriteRow | undefined =>
-  keptQuery(db, 'writeById', () =>
-    db
-      .select()
-      .from(writes)
-      .where(eq(writes.id, sql.placeholder('id')))
-      .prepare(),
-  ).get({ id });
-export const insertWrite = (db: Db, row: WriteRow): void => {
-  prepared(db, 'INSERT INTO writes (id, student_id, what, author, at) VALUES (?, ?, ?, ?, ?)').run(
-    row.id,
-    row.studentId,
-    row.what,
-    row.author,
-    row.at,
-  );
 };

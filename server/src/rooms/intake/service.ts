@@ -4,9 +4,9 @@ import { limitsFrom, mayBeFilmed } from '@inchstep/core/intake';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
 import { countForgetting } from '../../platform/programFacts.ts';
+import { once } from '../../platform/writes/once.ts';
 import { pauseForPainNow } from './holds.ts';
 import { lessonDays, nextLessonDay, setNextLesson } from './lessons.ts';
-import { once } from './once.ts';
 import { record } from './record.ts';
 import {
   allStudents,

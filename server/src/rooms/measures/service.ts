@@ -26,17 +26,21 @@ export async function measureSwing(ctx: Context, swingId: string): Promise<Readi
   }
 }
 
+/** Nobody’s file is to blame where a fit takes too long. */
+const COMPUTES = { tooHeavy: 'work_too_heavy' } as const;
+
 async function read(ctx: Context, swing: Swing): Promise<Measured> {
   if (swing.track) {
     const task = { motion: await motionOf(ctx, swing), capture: captureOf(ctx, swing) };
     const { measures, ...track } = await ctx.jobs.run<ReturnType<typeof JOBS.measureTrack>>(
       'measureTrack',
       task,
+      COMPUTES,
     );
     return { measures, track };
   }
   if (swing.marks.length === 0) throw new Refusal('nothing_measured');
-  return ctx.jobs.run<ReturnType<typeof JOBS.measureMarks>>('measureMarks', captureOf(ctx, swing));
+  return ctx.jobs.run<ReturnType<typeof JOBS.measureMarks>>('measureMarks', captureOf(ctx, swing), COMPUTES);
 }
 
 function keep(ctx: Context, swing: Swing, { measures, ...extra }: Measured): Reading {

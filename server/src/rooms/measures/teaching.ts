@@ -10,8 +10,9 @@ import {
 } from '@inchstep/core/measures';
 import { type Context, stamp, today } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { once } from '../../platform/writes/once.ts';
 import { listSwings } from '../capture/index.ts';
-import { getStudent, once } from '../intake/index.ts';
+import { getStudent } from '../intake/index.ts';
 import { insertReset, lastReset, meansOfOthers, putMeans, undoReset } from './teachingRepo.ts';
 
 /** Swings further back say nothing new that those after them do not. */

@@ -2,7 +2,8 @@ import type { LessonNoteSend } from '@inchstep/contract/practice';
 import type { LessonNote, LoggedSet } from '@inchstep/core/practice';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { getLesson, once, onThisClock } from '../intake/index.ts';
+import { once } from '../../platform/writes/once.ts';
+import { getLesson, onThisClock } from '../intake/index.ts';
 import { insertNote, lessonSets, noteById, notesOf, undoNote } from './noteRepo.ts';
 
 /** Keeps a note once, however often it is sent, to the moment at which it was made. */

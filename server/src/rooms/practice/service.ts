@@ -27,16 +27,8 @@ import { type Drill, inUse } from '@inchstep/core/prescription';
 import type { StudentRecord } from '@inchstep/core/progress';
 import { type Context, dayOf, stamp, today } from '../../platform/context.ts';
 import { orRefuse, Refusal } from '../../platform/errors.ts';
-import {
-  getStudent,
-  lessonAt,
-  once,
-  onceTogether,
-  onThisClock,
-  record,
-  refuseInPain,
-  setNextLesson,
-} from '../intake/index.ts';
+import { once, onceTogether } from '../../platform/writes/once.ts';
+import { getStudent, lessonAt, onThisClock, record, refuseInPain, setNextLesson } from '../intake/index.ts';
 import { type CardAsk, cardFor, libraryOf, libraryWords, noteRung } from '../prescription/index.ts';
 import { setsIn } from './notes.ts';
 import {

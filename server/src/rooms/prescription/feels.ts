@@ -2,7 +2,8 @@ import type { FeelPage, StoredFeel } from '@inchstep/contract/prescription';
 import { BAND_ROWS } from '@inchstep/core/intake';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
-import { getStudent, once } from '../intake/index.ts';
+import { once } from '../../platform/writes/once.ts';
+import { getStudent } from '../intake/index.ts';
 import { dropFeel, feelsOf, insertFeel } from './repo.ts';
 
 /** Felt against measured, newest first. */

@@ -13,8 +13,9 @@ import {
 } from '@inchstep/core/prescription';
 import { type Context, stamp } from '../../platform/context.ts';
 import { Refusal } from '../../platform/errors.ts';
+import { once } from '../../platform/writes/once.ts';
 import { caseOf, getDiagnosis } from '../diagnosis/index.ts';
-import { getStudent, once, record } from '../intake/index.ts';
+import { getStudent, record } from '../intake/index.ts';
 import { type CardAsk, cardPdf } from './cardPdf.ts';
 import { feelPage } from './feels.ts';
 import { posedFigure } from './figures.ts';

@@ -125,7 +125,7 @@ function BeforeErasing({ subject, onDone }: { readonly subject: Subject; readonl
         onSuccess: () => {
           id.renew();
           onDone();
-          toast(RECORD_PANEL_WORDS.inTenMinutesUntil);
+          toast(RECORD_PANEL_WORDS.eraseUntil);
         },
       },
     );

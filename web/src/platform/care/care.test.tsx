@@ -120,7 +120,7 @@ describe('data and devices', () => {
     expect(
       within(box.closest('[role="alert"]') as HTMLElement).getByText(/2 backups in the folder hold it/),
     ).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Erase in ten minutes' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Erase in 10 minutes' }));
     await waitFor(() =>
       expect(log.find((a) => a.method === 'POST')?.body).toMatchObject({ what: 'student', subjectId: 'mei' }),
     );

@@ -1,3 +1,4 @@
+import { UNDO_MINUTES } from '@inchstep/core/foundation';
 import { format } from 'date-fns';
 
 /** Sentences of the screen "Data and devices". */
@@ -21,7 +22,7 @@ export const CARE_WORDS = {
   takeIn: 'Take in a ZIP',
   eraseAll: 'Erase this student …',
   eraseClip: 'Erase …',
-  eraseGo: 'Erase in ten minutes',
+  eraseGo: `Erase in ${UNDO_MINUTES} minutes`,
   keep: 'Keep it',
   waiting: 'To be erased',
   takeBack: 'Take back',
@@ -139,7 +140,7 @@ export const RECORD_PANEL_WORDS = {
   clips: 'Clips',
   whatIsNoted: ' (what is noted of it makes no sense)',
   erase: (fileName: string) => `Erase ${fileName}`,
-  inTenMinutesUntil: 'In ten minutes. Until then it can be taken back.',
+  eraseUntil: `In ${UNDO_MINUTES} minutes. Until then you can undo it.`,
   goesFromThisProgram: (counts: string) => `goes from this program, with ${counts}.`,
   thisClip: 'This clip of',
   goesSwingsAndCheck: (clipBytes: string) =>

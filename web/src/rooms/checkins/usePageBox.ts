@@ -32,8 +32,7 @@ export function usePageBox(token: string, studentId: string | null, onTaken: (wh
   const drain = useCallback(async () => {
     for (const set of waitingSets(journalOf(token))) {
       if (!box.current) return;
-      const { refused: _, ...body } = set;
-      await box.current.put({ id: set.id, what: 'set', body });
+      await box.current.put({ id: set.id, what: 'set', body: { ...set } });
       dropWaiting(journalOf(token), set.id);
     }
   }, [token]);

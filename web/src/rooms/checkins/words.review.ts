@@ -1,3 +1,5 @@
+import { UNDO_MINUTES } from '@inchstep/core/foundation';
+
 /** What goes along with a letter. */
 export const ALONG_WORDS = {
   gateAlong: (drill: string, stage: string) => `Next rung of ${drill}: “${stage}” is held`,
@@ -72,7 +74,7 @@ export const CONVERSATION_WORDS = {
   what: 'the conversation',
   write: 'Write to the student',
   send: 'Write',
-  wrote: 'Written. It goes in ten minutes.',
+  wrote: `Saved. It will be sent in ${UNDO_MINUTES} minutes.`,
   undo: 'Take it back',
   nothing: 'Nothing was said yet.',
   noWords: 'No words with it.',

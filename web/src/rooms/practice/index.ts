@@ -1,5 +1,4 @@
 export { CameraDesk } from './CameraDesk.tsx';
-export { CoachCount } from './count/CoachCount.tsx';
 export { Runner } from './count/Runner.tsx';
 export { dropWaiting, putWaiting, waitingSets } from './count/setQueue.ts';
 export { useLeftRuns, useRun } from './count/useRun.ts';

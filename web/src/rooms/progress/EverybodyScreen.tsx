@@ -1,5 +1,6 @@
 import type { Everybody } from '@inchstep/contract/progress';
 import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
+import { Z95 } from '@inchstep/core/foundation';
 import { Download } from 'lucide-react';
 import { Empty, HeadRow, Panel, Shown } from '../../platform/parts.tsx';
 import { Tape } from '../../platform/tape.tsx';
@@ -60,7 +61,6 @@ const Now = ({ standings }: Pick<Everybody, 'standings'>) => (
 
 /** No change at all is the edge of what is wanted. */
 const GAIN_BAND = { lo: 0, hi: null, step: 0.25, unit: 'ratio' };
-const Z95 = 1.96;
 /** From so many students' work on a figure is one. */
 const ENOUGH = 5;
 

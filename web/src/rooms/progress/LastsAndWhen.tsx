@@ -1,4 +1,5 @@
 import type { MeasureStory } from '@inchstep/contract/progress';
+import { Z80 } from '@inchstep/core/foundation';
 import { dayText, Panel } from '../../platform/parts.tsx';
 import { ToldDates } from './ToldDates.tsx';
 import { BELIEF_WORDS, LASTS_WORDS, WHEN_WORDS } from './words.belief.ts';
@@ -50,8 +51,6 @@ export function When({ story, today }: { readonly story: MeasureStory; readonly 
     </Panel>
   );
 }
-
-const Z80 = 1.2816;
 
 /** What was left of a gain at the next day's first swings, by the length of the gap. */
 export function Lasts({ story: { kept } }: { readonly story: MeasureStory }) {

@@ -6,7 +6,8 @@ import { AID_USES, type AidUse, freeRun, STAGES, type Stage } from '@inchstep/co
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Empty, Panel, Shown } from '../../platform/parts.tsx';
-import { CoachCount, FullSpeedCheck, GateDecision, useGates } from '../practice/index.ts';
+import { CoachCount } from '../practice/count/index.ts';
+import { FullSpeedCheck, GateDecision, useGates } from '../practice/index.ts';
 import { useLibrary } from '../prescription/index.ts';
 import { CHOICE_WORDS, LESSON_WORDS } from './words.lesson.ts';
 

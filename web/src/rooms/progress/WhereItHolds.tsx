@@ -1,5 +1,6 @@
 import type { MeasureStory } from '@inchstep/contract/progress';
 import { measureName } from '@inchstep/contract/words';
+import { Z95 } from '@inchstep/core/foundation';
 import { Panel } from '../../platform/parts.tsx';
 import { Tape } from '../../platform/tape.tsx';
 import { cellText, clubText, placeText, wayText } from './cellText.ts';
@@ -55,7 +56,6 @@ export function WhereItHolds({ story }: { readonly story: MeasureStory }) {
 
 const unique = (words: readonly string[]): string[] => [...new Set(words)];
 const across = (cell: Cell): string => `${clubText(cell)}, ${placeText(cell).toLowerCase()}`;
-const Z95 = 1.96;
 
 function Holds({
   cell,

@@ -1,3 +1,5 @@
+import { UNDO_MINUTES } from '@inchstep/core/foundation';
+
 /** What writing to several says. */
 export const SEVERAL_WORDS = {
   title: 'Write to several',
@@ -6,5 +8,5 @@ export const SEVERAL_WORDS = {
   text: 'Each gets their own, on their page and by mail',
   send: (count: number) => (count === 1 ? 'Write to one' : `Write to ${count}`),
   wrote: (count: number) =>
-    `Written to ${count}. It goes in ten minutes; it can be taken back with each student.`,
+    `Saved for ${count}. It will be sent in ${UNDO_MINUTES} minutes; until then you can undo it with each student.`,
 } as const;

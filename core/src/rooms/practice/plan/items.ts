@@ -1,6 +1,6 @@
 import { roundTo } from '../../../foundation/index.ts';
 import type { StudentFacts } from '../../intake/index.ts';
-import { HOLE_MINUTES, MOST_HOLES } from '../ruleNumbers.ts';
+import { HOLE_MINUTES, MOST_HOLES, SET_REPS } from '../ruleNumbers.ts';
 import { REHEARSALS_PER_BALL, SECONDS, STAGES, type Stage, stageRow } from '../stages.ts';
 import { aidOf, clubsFor, orderOf } from './design.ts';
 import type { Intent, PlanItem } from './planModel.ts';
@@ -8,7 +8,6 @@ import type { SecondsPer } from './planRequest.ts';
 import type { Slot } from './slots.ts';
 import type { Track } from './track.ts';
 
-export const DRY_SET = 10;
 /** A set may be this short where a rule leaves no room for ten. */
 export const SHORTEST_SET = 4;
 export const BALL_SET = REHEARSALS_PER_BALL + 1;
@@ -38,7 +37,7 @@ export function secondsPerRep(stage: Stage, balls: boolean, seconds: SecondsPer)
   const { lookEvery } = stageRow(stage);
   return balls
     ? (REHEARSALS_PER_BALL * seconds.rehearsal + seconds.ball + seconds.look / lookEvery) / BALL_SET
-    : (DRY_SET * seconds.rehearsal + SECONDS.restPerSet + seconds.look / lookEvery) / DRY_SET;
+    : (SET_REPS * seconds.rehearsal + SECONDS.restPerSet + seconds.look / lookEvery) / SET_REPS;
 }
 
 export interface ItemAsk {
@@ -78,12 +77,12 @@ function coldItem(ask: ItemAsk): PlanItem | null {
 function dryItem(ask: ItemAsk): PlanItem | null {
   const { track, slot, stage, reps, seconds } = ask;
   if (reps < SHORTEST_SET) return null;
-  const sets = Math.max(1, Math.round(reps / DRY_SET));
+  const sets = Math.max(1, Math.round(reps / SET_REPS));
   const rehearsals = reps;
   const { lookEvery } = stageRow(stage);
-  const looks = Math.floor(rehearsals / DRY_SET / lookEvery);
+  const looks = Math.floor(rehearsals / SET_REPS / lookEvery);
   const as = doneAs(track, slot, stage, ask.student);
-  const rests = (rehearsals / DRY_SET) * SECONDS.restPerSet;
+  const rests = (rehearsals / SET_REPS) * SECONDS.restPerSet;
   const spent = rehearsals * seconds.rehearsal + rests + looks * seconds.look;
   const item = blank(ask, as);
   item.sets = sets;

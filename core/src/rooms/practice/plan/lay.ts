@@ -1,8 +1,14 @@
 import { daysBetween } from '../../../foundation/index.ts';
-import { CYCLE_BALLS, MOST_HOLES, NEW_PIECE_EVERY_DAYS, RETENTION_MINUTES } from '../ruleNumbers.ts';
+import {
+  CYCLE_BALLS,
+  MOST_HOLES,
+  NEW_PIECE_EVERY_DAYS,
+  RETENTION_MINUTES,
+  SET_REPS,
+} from '../ruleNumbers.ts';
 import { type Stage, stageRow } from '../stages.ts';
 import { Climber } from './climber.ts';
-import { BALL_SET, courseItem, DRY_SET } from './items.ts';
+import { BALL_SET, courseItem } from './items.ts';
 import type { Choices, Ground, Laid } from './layout.ts';
 import type { Ledger } from './ledger.ts';
 import { KEPT_SHARE, type Room, roomFor } from './limits.ts';
@@ -254,7 +260,7 @@ interface Rooms {
 }
 
 /** So many whole sets, and one at least. */
-const wholeSets = (reps: number): number => Math.max(DRY_SET, Math.floor(reps / DRY_SET) * DRY_SET);
+const wholeSets = (reps: number): number => Math.max(SET_REPS, Math.floor(reps / SET_REPS) * SET_REPS);
 
 const intentOf = ({ track }: Climber, { tracks }: Ground): Intent =>
   track.cycle.length > 0 ? 'part' : track.drill.habits.warmsUp && tracks.length > 1 ? 'warm_up' : 'rung';

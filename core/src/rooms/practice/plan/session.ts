@@ -1,7 +1,8 @@
 import { roundTo } from '../../../foundation/index.ts';
+import { SET_REPS } from '../ruleNumbers.ts';
 import { type Stage, stageRow } from '../stages.ts';
 import type { Climber } from './climber.ts';
-import { BALL_SET, DRY_SET, type ItemAsk, itemOf, SHORTEST_SET, secondsPerRep } from './items.ts';
+import { BALL_SET, type ItemAsk, itemOf, SHORTEST_SET, secondsPerRep } from './items.ts';
 import type { Ground } from './layout.ts';
 import type { Ledger } from './ledger.ts';
 import type { DayAsk } from './limits.ts';
@@ -47,7 +48,7 @@ export class Session {
   /** The week's wish in even shares over its days that are left. */
   get goalDry(): number {
     const days = Math.max(1, this.ground.askedFrom[this.slot.day] ?? 1);
-    const share = Math.max(SHORTEST_SET, Math.round(this.wishLeft / days / DRY_SET) * DRY_SET);
+    const share = Math.max(SHORTEST_SET, Math.round(this.wishLeft / days / SET_REPS) * SET_REPS);
     return Math.min(this.wishLeft, share * this.more);
   }
 
@@ -66,7 +67,7 @@ export class Session {
       share,
       secondsLeft: this.seconds - ROUNDING_S,
       secondsPerRep: secondsPerRep(stage, withBalls, this.ground.request.secondsPer),
-      setReps: withBalls ? BALL_SET : DRY_SET,
+      setReps: withBalls ? BALL_SET : SET_REPS,
       setBalls: withBalls ? 1 : 0,
       ballsLeft: this.balls,
       goalDry,

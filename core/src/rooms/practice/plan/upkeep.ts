@@ -1,5 +1,6 @@
+import { SET_REPS } from '../ruleNumbers.ts';
 import type { Climber } from './climber.ts';
-import { BALL_SET, DRY_SET } from './items.ts';
+import { BALL_SET } from './items.ts';
 import { BALL_SETS_A_VISIT } from './limits.ts';
 
 /** Sets for what was seen to last: a little where nearly every repetition passes, else nearly a rung's. */
@@ -14,7 +15,7 @@ const isUnproved = (climber: Climber): boolean => climber.stage === null && !cli
 export function upkeepOf(climber: Climber, balls: boolean, room: number): number {
   if (isUnproved(climber)) return room;
   const kept = keptBy(climber);
-  return Math.min(room, balls ? UPKEEP_BALL_SETS[kept] * BALL_SET : UPKEEP_SETS[kept] * DRY_SET);
+  return Math.min(room, balls ? UPKEEP_BALL_SETS[kept] * BALL_SET : UPKEEP_SETS[kept] * SET_REPS);
 }
 
 /** Sets that a visit with balls will take of this drill, as far as they can be kept back for it. */

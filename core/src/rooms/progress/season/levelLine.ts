@@ -1,4 +1,4 @@
-import type { IsoDay } from '../../../foundation/index.ts';
+import { type IsoDay, Z80 } from '../../../foundation/index.ts';
 import { beliefAt, type Weighed } from './belief.ts';
 import type { Evidence } from './evidence.ts';
 import { allOf } from './levelBelief.ts';
@@ -16,7 +16,6 @@ export interface LevelPoint {
 const MOST_POINTS = 24;
 /** Ways that weigh less than this are left out of the line; together they would not move it by its own width. */
 const HEAVY = 0.01;
-const Z80 = 1.2816;
 
 /** The line of the level over one cell's occasions. */
 export function levelLine(evidence: Evidence, step: number): LevelPoint[] {

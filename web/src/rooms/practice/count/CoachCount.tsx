@@ -68,16 +68,16 @@ export function CoachCount({ student, of, today, spec, latestSwing = null, keys 
 /** Sets that wait in this browser, and those that the program did not take, each with its reason. */
 function Waiting({ studentId }: { readonly studentId: string }) {
   const sets = useCoachSets(studentId);
-  const waiting = sets.filter(({ refused }) => refused === undefined).length;
+  const waiting = sets.filter(({ refused }) => refused === null).length;
   return (
     <div aria-live="polite" className="flex flex-col gap-2 text-sm">
       {waiting > 0 && <span>{COUNT_WORDS.waiting(waiting)}</span>}
       {sets.map(
         ({ id, reps, refused }) =>
-          refused !== undefined && (
+          refused !== null && (
             <span key={id} className="flex flex-wrap items-center gap-2">
               {COUNT_WORDS.refused(reps.length, refused)}
-              <button type="button" className="btn" onClick={() => dropCoachSet(studentId, id)}>
+              <button type="button" className="btn" onClick={() => dropCoachSet(id)}>
                 {COUNT_WORDS.letGo}
               </button>
             </span>

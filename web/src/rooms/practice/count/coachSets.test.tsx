@@ -2,7 +2,7 @@ import type { SetLog } from '@inchstep/contract/practice';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { draw, fakeServer, Refused } from '../../../testing/screen.tsx';
-import { CoachSender, putCoachSet, useCoachSets } from './coachSets.tsx';
+import { CoachSender, dropCoachSet, putCoachSet, useCoachSets } from './coachSets.tsx';
 import { othersNow } from './othersCount.ts';
 
 beforeEach(() => localStorage.clear());
@@ -59,6 +59,49 @@ describe('sets of a lesson are sent from every screen', () => {
     isSignedIn = true;
     act(() => void window.dispatchEvent(new Event('online')));
     await screen.findByText('0 wait');
+  });
+});
+
+describe('what the program does not take', () => {
+  const drawCount = () =>
+    draw(
+      <>
+        <CoachSender />
+        <Refusals />
+      </>,
+    );
+  function Refusals() {
+    return useCoachSets('x').map(({ id, refused }) => (
+      <button key={id} type="button" onClick={() => dropCoachSet(id)}>
+        {id}: {refused ?? 'waits'}
+      </button>
+    ));
+  }
+  test('stays with its reason until it is dismissed, and holds up nothing behind it', async () => {
+    const log = fakeServer({
+      'POST /api/students/x/sets': ({ body }: { body: unknown }) =>
+        (body as SetLog).id === 'in pain' ? new Refused(409, 'pain_hold', 'Drills are paused.') : {},
+    });
+    putCoachSet('x', set('in pain'));
+    putCoachSet('x', set('after'));
+    drawCount();
+    const refused = await screen.findByText('in pain: Drills are paused.');
+    await waitFor(() => expect(log.map(({ body }) => (body as SetLog).id)).toEqual(['in pain', 'after']));
+    act(() => refused.click());
+    await waitFor(() => expect(screen.queryByRole('button')).toBeNull());
+  });
+  test('a program that stumbles gets it again under the same id', async () => {
+    let stumbles = true;
+    const log = fakeServer({
+      'POST /api/students/x/sets': () => (stumbles ? new Refused(503, 'busy', 'Busy.') : {}),
+    });
+    putCoachSet('x', set('again'));
+    drawCount();
+    await screen.findByText('again: waits');
+    stumbles = false;
+    act(() => void window.dispatchEvent(new Event('online')));
+    await waitFor(() => expect(screen.queryByRole('button')).toBeNull());
+    expect(new Set(log.map(({ body }) => (body as SetLog).id))).toEqual(new Set(['again']));
   });
 });
 

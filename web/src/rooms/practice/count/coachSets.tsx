@@ -1,78 +1,97 @@
 import type { SetLog } from '@inchstep/contract/practice';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import type { Outbox, SendingNow } from '../../../platform/outbox.ts';
 import { keys, LISTS } from '../../../platform/queryKeys.ts';
 import { sendSet } from '../queries.ts';
-import {
-  dropWaiting,
-  putWaiting,
-  queuesWith,
-  sendWaiting,
-  type WaitingSet,
-  waitingSets,
-} from './setQueue.ts';
+import { dropWaiting, putWaiting, queuesWith, waitingSets } from './setQueue.ts';
 
-const PREFIX = 'coach.';
-const AGAIN_MS = 15_000;
+const JOURNAL = 'coach.';
+const SCOPE = 'coach.sets';
+
+/** A set in the coach's outbox, with the student it is of. */
+type CoachSet = SetLog & { readonly studentId: string };
+
+let box: Outbox | null = null;
+let sendings: readonly SendingNow[] = [];
 const readers = new Set<() => void>();
-const changed = () => {
-  for (const reader of readers) reader();
-};
-const PUT = new Event('put');
-/** Where a new set is told to whoever sends. */
-const door = new EventTarget();
-
-/** Sets that the coach counted, waiting in this browser: kept before they are sent, whatever screen is open. */
-export function putCoachSet(studentId: string, set: SetLog): void {
-  putWaiting(PREFIX + studentId, set);
-  changed();
-  door.dispatchEvent(PUT);
-}
-
-/** The coach has read why it was not taken. */
-export function dropCoachSet(studentId: string, id: string): void {
-  dropWaiting(PREFIX + studentId, id);
-  changed();
-}
-
-/** What waits of a student's, also what was not taken and why. */
-export function useCoachSets(studentId: string): readonly WaitingSet[] {
-  const text = useSyncExternalStore(listen, () => JSON.stringify(waitingSets(PREFIX + studentId)));
-  return JSON.parse(text) as WaitingSet[];
-}
-
 const listen = (reader: () => void) => {
   readers.add(reader);
   return () => void readers.delete(reader);
 };
+const become = (all: readonly SendingNow[]): void => {
+  sendings = all;
+  for (const reader of readers) reader();
+};
 
-/** Sends what waits, from every screen of the program, until the program has it. */
+/** A set that the coach counted: in the journal at once, in the outbox a moment later, at the program when it can be. */
+export function putCoachSet(studentId: string, set: SetLog): void {
+  putWaiting(JOURNAL + studentId, set);
+  drain();
+}
+
+/** The coach has read why it was not taken. */
+export const dropCoachSet = (id: string): void => void box?.letGo(id);
+
+/** A student's sets that have not gone yet, also those that were refused, with the reason. */
+export function useCoachSets(
+  studentId: string,
+): readonly Pick<SendingNow & SetLog, 'id' | 'reps' | 'refused'>[] {
+  const all = useSyncExternalStore(listen, () => sendings);
+  return useMemo(
+    () =>
+      all
+        .map(({ id, body, refused, state }) => ({ ...(body as unknown as CoachSet), id, refused, state }))
+        .filter((set) => set.studentId === studentId && set.state !== 'there'),
+    [all, studentId],
+  );
+}
+
+/** The outbox takes over what the journal holds, also what an earlier page left there; one after the other. */
+let draining: Promise<void> = Promise.resolve();
+const drain = (): void => {
+  draining = draining.then(takeOver).catch(() => undefined);
+};
+
+async function takeOver(): Promise<void> {
+  for (const journal of queuesWith(JOURNAL))
+    for (const set of waitingSets(journal)) {
+      if (!box) return;
+      const body: CoachSet = { ...set, studentId: journal.slice(JOURNAL.length) };
+      await box.put({ id: set.id, what: 'set', body: { ...body } });
+      dropWaiting(journal, set.id);
+    }
+}
+
+/** Sends what a coach counted from every screen of the program. */
 export function CoachSender() {
   const client = useQueryClient();
   useEffect(() => {
-    let running: Promise<void> | null = null;
-    const sendAll = async () => {
-      for (const queue of queuesWith(PREFIX)) {
-        const studentId = queue.slice(PREFIX.length);
-        const sent = await sendWaiting(queue, (set) => sendSet(studentId, set));
-        changed();
-        if (sent > 0)
+    let over = false;
+    // A piece of its own: no screen waits for it.
+    void import('../../../platform/outbox.ts').then(({ Outbox }) => {
+      if (over) return;
+      box = new Outbox({
+        scope: SCOPE,
+        carry: {
+          set: async ({ body }) => {
+            const { studentId, ...set } = body as unknown as CoachSet;
+            await sendSet(studentId, set);
+          },
+        },
+        onChange: become,
+        onTaken: ({ body }) => {
+          const { studentId } = body as unknown as CoachSet;
           for (const queryKey of [keys.student(studentId), ...LISTS])
             void client.invalidateQueries({ queryKey });
-      }
-    };
-    // One after the other: what was put meanwhile goes with the next.
-    const wake = () => {
-      running = (running ?? Promise.resolve()).then(sendAll).catch(() => undefined);
-    };
-    wake();
-    door.addEventListener('put', wake);
-    window.addEventListener('online', wake);
-    const again = setInterval(wake, AGAIN_MS);
+        },
+      });
+      drain();
+    });
     return () => {
-      door.removeEventListener('put', wake);
-      window.removeEventListener('online', wake);
-      clearInterval(again);
+      over = true;
+      box?.close();
+      box = null;
     };
   }, [client]);
   return null;

@@ -1,3 +1,5 @@
+import { SET_REPS } from '@inchstep/core/practice';
+
 /** What the runner says while it counts. */
 export const RUNNER_WORDS = {
   counts: 'It counts when:',
@@ -11,7 +13,7 @@ export const RUNNER_WORDS = {
   title: (drill: string) => `Counting: ${drill}`,
   step: {
     rehearse: (rep: number, of: number) =>
-      of === 10 ? `Repetition ${rep} of ${of}` : `Rehearse, ${rep} of ${of - 1}`,
+      of === SET_REPS ? `Repetition ${rep} of ${of}` : `Rehearse, ${rep} of ${of - 1}`,
     ball: 'One ball',
     look: 'Look',
     done: 'Done',

@@ -1,6 +1,6 @@
-import { type Context, stamp } from '../../platform/context.ts';
-import { Refusal } from '../../platform/errors.ts';
-import type { Touched } from '../../platform/records.ts';
+import { type Context, stamp } from '../context.ts';
+import { Refusal } from '../errors.ts';
+import type { Touched } from '../records.ts';
 import { insertWrite, writeById } from './repo.ts';
 
 /** What can be written with an id of the sender's own, and how much of the student's file it changes. */
