@@ -42,9 +42,21 @@ describe('every source file', () => {
   });
   test('names its exports: no export of everything, no default but for configuration', () => {
     const loose = files.filter(
-      (f) => /\/src\//.test(f) && /^export \*|^export default/m.test(readFileSync(join(ROOT, f), 'utf8')),
+      (f) =>
+        /\/src\//.test(f) && /^export \* from|^export default/m.test(readFileSync(join(ROOT, f), 'utf8')),
     );
     expect(loose).toEqual([]);
+  });
+  test('writes no address of the program out but in the contract, and makes no route but by mounting an endpoint', () => {
+    // Those that attack write addresses as an attacker would.
+    const ATTACKS = /doors\.test|proxy\.test/;
+    const served = files.filter((f) => /^(server|web|cli)\/src\//.test(f) && !ATTACKS.test(f));
+    const text = (f: string) => readFileSync(join(ROOT, f), 'utf8');
+    expect(served.filter((f) => /['"`]\/api\//.test(text(f)))).toEqual([]);
+    const routed = served.filter((f) =>
+      /\b(app|scope)\.(get|post|put|delete|patch|head|route)\(/.test(text(f)),
+    );
+    expect(routed).toEqual(['server/src/platform/mount.ts']);
   });
   test('has functions that fit a screen: 60 lines, React components and hooks 100', () => {
     const long = files

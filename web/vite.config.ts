@@ -2,6 +2,7 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { plainEndpoints } from './plainEndpoints.ts';
 
 const apiPort = process.env.API_PORT ?? '4311';
 
@@ -119,7 +120,13 @@ const withoutSignalForCoach = VitePWA({
  * coach's screens cut it into a dozen files, and on a phone with a slow line each file costs a journey.
  */
 export default defineConfig(({ mode }) => ({
-  plugins: [react(), tailwindcss(), studentPage, mode === 'student' ? withoutSignal : withoutSignalForCoach],
+  plugins: [
+    plainEndpoints,
+    react(),
+    tailwindcss(),
+    studentPage,
+    mode === 'student' ? withoutSignal : withoutSignalForCoach,
+  ],
   worker: { format: 'es' },
   build: {
     target: 'es2022',

@@ -17,6 +17,8 @@ import {
 import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, afterEach, describe, expect, test } from '@jest/globals';
 import Database from 'better-sqlite3';
 import { projectRoot } from './platform/db.ts';
@@ -267,7 +269,10 @@ async function coach(url: string) {
       headers: { ...headers, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
-  const made = await json('POST', '/api/setup', { name: 'Ilse', passphrase: 'a passphrase for tests' });
+  const made = await json('POST', urlOf(wire.care.setUp), {
+    name: 'Ilse',
+    passphrase: 'a passphrase for tests',
+  });
   headers.cookie = String(made.headers.get('set-cookie')).split(';')[0] as string;
   return { json, headers };
 }
@@ -320,9 +325,9 @@ describe('uploads', () => {
     const { child, port, url } = await started(dataDir);
     const { json, headers } = await coach(url);
     const id = randomUUID();
-    expect((await json('POST', '/api/students', { id, profile })).status).toBe(200);
+    expect((await json('POST', urlOf(wire.intake.listStudents), { id, profile })).status).toBe(200);
     const clips = () => (existsSync(join(dataDir, 'clips')) ? readdirSync(join(dataDir, 'clips')) : []);
-    const sending = await halfUpload(port, `/api/students/${id}/clips`, headers);
+    const sending = await halfUpload(port, urlOf(wire.capture.listClips, { id }), headers);
     await until(() => clips().length === 1);
     const began = Date.now();
     child.kill('SIGTERM');
@@ -332,7 +337,7 @@ describe('uploads', () => {
 
     const second = await started(dataDir);
     expect(clips()).toEqual([]);
-    const again = await halfUpload(second.port, `/api/students/${id}/clips`, headers);
+    const again = await halfUpload(second.port, urlOf(wire.capture.listClips, { id }), headers);
     await until(() => clips().length === 1);
     second.child.kill('SIGKILL');
     await ended(second.child);
@@ -348,7 +353,7 @@ describe('uploads', () => {
     const { port, url } = await started(dataDir);
     const { json, headers } = await coach(url);
     const id = randomUUID();
-    await json('POST', '/api/students', { id, profile });
+    await json('POST', urlOf(wire.intake.listStudents), { id, profile });
     const broken = async (body: string, type = 'multipart/form-data; boundary=xx') =>
       (
         await fetch(`${url}/api/students/${id}/clips`, {
@@ -364,12 +369,12 @@ describe('uploads', () => {
     expect(await broken('x', 'multipart/form-data')).toBeLessThan(500);
     const file = '--xx\r\nContent-Disposition: form-data; name="file"; filename="a.mp4"\r\n\r\nabc';
     expect(await broken(file)).toBe(400);
-    const away = await halfUpload(port, `/api/students/${id}/clips`, headers);
+    const away = await halfUpload(port, urlOf(wire.capture.listClips, { id }), headers);
     const clips = () => (existsSync(join(dataDir, 'clips')) ? readdirSync(join(dataDir, 'clips')) : []);
     await until(() => clips().length === 1);
     away.destroy();
     await until(() => clips().length === 0);
-    expect((await json('GET', `/api/students/${id}/clips`)).status).toBe(200);
+    expect((await json('GET', urlOf(wire.capture.listClips, { id }))).status).toBe(200);
   });
 });
 
@@ -391,14 +396,14 @@ describe('a full disk', () => {
     const { url } = await started(dataDir);
     const { json } = await coach(url);
     const id = randomUUID();
-    await json('POST', '/api/students', { id, profile });
-    const link = (await (await json('POST', `/api/students/${id}/links`, { days: 9 })).json()) as {
+    await json('POST', urlOf(wire.intake.listStudents), { id, profile });
+    const link = (await (await json('POST', urlOf(wire.checkins.listLinks, { id }), { days: 9 })).json()) as {
       token: string;
     };
     fill(join(place, 'ballast'));
     let full = 0;
     for (let i = 0; i < 400 && full === 0; i++) {
-      const answer = await json('POST', '/api/students', {
+      const answer = await json('POST', urlOf(wire.intake.listStudents), {
         id: randomUUID(),
         profile: { ...profile, aims: 'x'.repeat(900) },
       });
@@ -424,11 +429,11 @@ describe('a full disk', () => {
       : begun;
     expect([piece.status, ((await piece.json()) as { code: string }).code]).toEqual([507, 'disk_full']);
     for (const path of [
-      `/api/page/${link.token}`,
-      '/api/students',
-      `/api/students/${id}`,
-      '/api/queue',
-      '/api/care',
+      urlOf(wire.page.readPage, { token: link.token }),
+      urlOf(wire.intake.listStudents),
+      urlOf(wire.intake.readStudent, { id }),
+      urlOf(wire.progress.listQueue),
+      urlOf(wire.care.readCare),
     ])
       expect([path, (await json('GET', path)).status]).toEqual([path, 200]);
   });

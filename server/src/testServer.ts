@@ -3,23 +3,17 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { SwingMark, SwingView } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import type { Profile } from '@inchstep/contract/intake';
 import { NO_TROUBLE } from '@inchstep/core/intake';
 import { buildApp } from './app.ts';
-import { WRITE_HEADER } from './platform/address.ts';
 import { projectRoot } from './platform/db.ts';
-import type { App } from './platform/http.ts';
 import type { JobLimits } from './platform/jobs.ts';
 import { type ServerSettings, TEST_SETTINGS } from './platform/settings.ts';
 import { makeContext } from './start.ts';
+import { asker } from './testAsker.ts';
 
-interface Answer<T = unknown> {
-  readonly status: number;
-  readonly body: T;
-}
-/** What the program's own pages send with every change. */
-export const OWN_PAGE = { [WRITE_HEADER]: '1' };
-type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+export { OWN_PAGE } from './testAsker.ts';
 
 /** A whole server in a folder of its own, asked by injection, with a clock the test holds. */
 export async function testServer(
@@ -34,13 +28,15 @@ export async function testServer(
   let now = new Date('2027-03-01T09:00:00');
   const ctx = makeContext({ ...TEST_SETTINGS, now: () => now, ...more, dataDir }, jobs);
   const app = await buildApp(ctx, { log: false, rateLimits, tls: more.tls ?? null });
-  const { ask, upload, session } = asker(app);
+  const { ask, askAt, refused, upload, session } = asker(app);
   if (signedIn !== false)
-    await ask('POST', '/api/setup', { name: 'Ilse Varga', passphrase: 'a passphrase for tests' });
+    await ask(wire.care.setUp, { body: { name: 'Ilse Varga', passphrase: 'a passphrase for tests' } });
   return {
     app,
     ctx,
     ask,
+    askAt,
+    refused,
     upload,
     dataDir,
     at: (moment: string) => {
@@ -60,53 +56,13 @@ export async function testServer(
     },
   };
 }
-/** Asks a server by injection, as one browser that keeps its cookie. */
-function asker(app: App) {
-  let cookie = '';
-  const ask = async <T = never>(
-    method: Method,
-    url: string,
-    body?: unknown,
-    headers: Record<string, string> = {},
-  ): Promise<Answer<T>> => {
-    const response = await app.inject({
-      method,
-      url,
-      headers: { cookie, ...OWN_PAGE, ...headers },
-      ...(body === undefined ? {} : { payload: body as object }),
-    });
-    const set = response.headers['set-cookie'];
-    if (set) cookie = String(set).split(';')[0] ?? '';
-    return { status: response.statusCode, body: bodyOf(response) as T };
-  };
-  /** Sends a file as a browser does: small fields first. */
-  const upload = async <T = never>(
-    url: string,
-    file: Buffer,
-    fields: Record<string, string>,
-    name = 'swing.mp4',
-  ): Promise<Answer<T>> => {
-    const form = new FormData();
-    for (const [key, value] of Object.entries(fields)) form.set(key, value);
-    form.set('file', new Blob([new Uint8Array(file)]), name);
-    const request = new Request('http://test/', { method: 'POST', body: form });
-    const response = await app.inject({
-      method: 'POST',
-      url,
-      headers: { cookie, ...OWN_PAGE, 'content-type': request.headers.get('content-type') ?? '' },
-      payload: Buffer.from(await request.arrayBuffer()),
-    });
-    return { status: response.statusCode, body: response.json() };
-  };
-  const session = {
-    cookie: () => cookie,
-    forget: () => {
-      cookie = '';
-    },
-  };
-  return { ask, upload, session };
-}
 export type TestServer = Awaited<ReturnType<typeof testServer>>;
+
+/** A list that is sent whole, since nobody named a state that he had seen. */
+export function whole<T extends object>(list: T): Exclude<T, { readonly unchanged: true }> {
+  if ('unchanged' in list) throw new Error('whole: only the name of its state was sent');
+  return list as Exclude<T, { readonly unchanged: true }>;
+}
 
 export const profile = (more: Partial<Profile> = {}): Profile => ({
   firstName: 'Priya',
@@ -138,7 +94,7 @@ export const profile = (more: Partial<Profile> = {}): Profile => ({
 
 export async function addStudent(server: TestServer, more: Partial<Profile> = {}): Promise<string> {
   const id = randomUUID();
-  const { status, body } = await server.ask('POST', '/api/students', { id, profile: profile(more) });
+  const { status, body } = await server.ask(wire.intake.addStudent, { body: { id, profile: profile(more) } });
   if (status !== 200) throw new Error(`addStudent: ${JSON.stringify(body)}`);
   return id;
 }
@@ -146,9 +102,9 @@ export async function addStudent(server: TestServer, more: Partial<Profile> = {}
 /** Takes drills into use with a student, overruling whatever speaks against them. */
 export async function takeDrills(server: TestServer, student: string, drills: string[]): Promise<string> {
   const diagnosis = { id: randomUUID(), swingId: null, findings: [{ id: 'obs.overswing', seen: 'present' }] };
-  await server.ask('POST', `/api/students/${student}/diagnoses`, diagnosis);
+  await server.ask(wire.diagnosis.diagnose, { id: student, body: diagnosis });
   const choice = { id: randomUUID(), diagnosisId: diagnosis.id, drills, note: 'for the test' };
-  const { status, body } = await server.ask('POST', '/api/drill-choices', choice);
+  const { status, body } = await server.ask(wire.prescription.chooseDrills, { body: choice });
   if (status !== 200) throw new Error(`takeDrills: ${JSON.stringify(body)}`);
   return diagnosis.id;
 }
@@ -180,10 +136,4 @@ export function markedSwing(key: string, more: object = {}) {
     marks: truth.marks,
     ...more,
   };
-}
-
-/** JSON as it is; a file, or nothing, as text. */
-function bodyOf(response: { headers: object; body: string; json: () => unknown }): unknown {
-  const type = String((response.headers as Record<string, unknown>)['content-type'] ?? '');
-  return type.includes('json') ? response.json() : response.body || undefined;
 }

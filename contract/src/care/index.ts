@@ -19,7 +19,6 @@ export {
   type ErasurePreview,
   erasurePreviewSchema,
   passphraseSchema,
-  subjectSchema,
   type TakenIn,
   takenInSchema,
   type Verified,

@@ -79,7 +79,7 @@ export const careSchema = z.object({
 });
 export type Care = z.infer<typeof careSchema>;
 
-const subject = { what: z.enum(['student', 'clip']), subjectId: idSchema };
+export const erasableSchema = z.enum(['student', 'clip']);
 export const erasurePreviewSchema = z.object({
   name: z.string(),
   /** How much would go, by kind. */
@@ -88,8 +88,11 @@ export const erasurePreviewSchema = z.object({
   backups: z.number(),
 });
 export type ErasurePreview = z.infer<typeof erasurePreviewSchema>;
-export const askErasureSchema = z.strictObject({ id: idSchema, ...subject });
-export const subjectSchema = z.object(subject);
+export const askErasureSchema = z.strictObject({
+  id: idSchema,
+  what: erasableSchema,
+  subjectId: idSchema,
+});
 
 export const passphraseSchema = z.strictObject({
   before: z.string().min(1).max(200),

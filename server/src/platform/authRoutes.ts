@@ -1,5 +1,5 @@
-import { type Me, meSchema, setupSchema, signInSchema } from '@inchstep/contract/intake';
-import { okSchema } from '@inchstep/contract/shared';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Me } from '@inchstep/contract/intake';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import { clientKey } from './address.ts';
 import {
@@ -15,10 +15,10 @@ import { type Context, today } from './context.ts';
 import { DEVICE_COOKIE, deviceOf, knownDevice, newDeviceMark } from './device.ts';
 import { Refusal } from './errors.ts';
 import type { App } from './fastifyApp.ts';
+import { mount } from './mount.ts';
 import { forgettings } from './programFacts.ts';
 import { SlowDoor, type Trier } from './slowDoor.ts';
 
-const OPEN = { door: 'anyone' } as const;
 const SESSION_SECONDS = 30 * 24 * 3600;
 const DEVICE_SECONDS = 365 * 24 * 3600;
 
@@ -68,58 +68,38 @@ function stateOf(ctx: Context, request: FastifyRequest): Me {
 }
 
 export function authRoutes(app: App, ctx: Context): void {
-  app.get(
-    '/api/me',
-    { config: OPEN, schema: { response: { 200: meSchema }, tags: ['coach'] } },
-    async (request) => stateOf(ctx, request),
-  );
-  app.post(
-    '/api/sign-out',
-    { config: OPEN, schema: { response: { 200: okSchema }, tags: ['coach'] } },
-    async (request, reply) => {
-      closeSession(ctx, request.cookies[SESSION_COOKIE]);
-      reply.clearCookie(SESSION_COOKIE, cookieFor(ctx, request));
-      return { ok: true as const };
-    },
-  );
+  mount(app, wire.care.me, async (request) => stateOf(ctx, request));
+  mount(app, wire.care.signOut, async (request, reply) => {
+    closeSession(ctx, request.cookies[SESSION_COOKIE]);
+    reply.clearCookie(SESSION_COOKIE, cookieFor(ctx, request));
+    return { ok: true as const };
+  });
   waysIn(app, ctx);
 }
 
 /** Whoever is let in gets a cookie. */
 function waysIn(app: App, ctx: Context): void {
   const door = new SlowDoor();
-  app.post(
-    '/api/setup',
-    { config: OPEN, schema: { body: setupSchema, response: { 200: okSchema }, tags: ['coach'] } },
-    async (request, reply) => {
-      const { name, passphrase } = request.body;
-      if (firstCoach(ctx)) throw new Refusal('already_set_up');
-      cookie(ctx, request, reply, await setUpCoach(ctx, name, passphrase, device(request)));
-      rememberDevice(ctx, request, reply);
-      return { ok: true as const };
-    },
-  );
-  app.post(
-    '/api/sign-in',
-    { config: OPEN, schema: { body: signInSchema, response: { 200: okSchema }, tags: ['coach'] } },
-    async (request, reply) => {
-      const { passphrase } = request.body;
-      const token = await door.attempt(trierOf(ctx, request, reply), () =>
-        signIn(ctx, passphrase, device(request)),
-      );
-      cookie(ctx, request, reply, token);
-      rememberDevice(ctx, request, reply);
-      return { ok: true as const };
-    },
-  );
-  app.post(
-    '/api/demo-enter',
-    { config: OPEN, schema: { response: { 200: okSchema }, tags: ['coach'] } },
-    async (request, reply) => {
-      const coach = firstCoach(ctx);
-      if (!ctx.demo || !coach) throw new Refusal('not_found');
-      cookie(ctx, request, reply, openSession(ctx, coach.id, device(request)));
-      return { ok: true as const };
-    },
-  );
+  mount(app, wire.care.setUp, async (request, reply) => {
+    const { name, passphrase } = request.body;
+    if (firstCoach(ctx)) throw new Refusal('already_set_up');
+    cookie(ctx, request, reply, await setUpCoach(ctx, name, passphrase, device(request)));
+    rememberDevice(ctx, request, reply);
+    return { ok: true as const };
+  });
+  mount(app, wire.care.signIn, async (request, reply) => {
+    const { passphrase } = request.body;
+    const token = await door.attempt(trierOf(ctx, request, reply), () =>
+      signIn(ctx, passphrase, device(request)),
+    );
+    cookie(ctx, request, reply, token);
+    rememberDevice(ctx, request, reply);
+    return { ok: true as const };
+  });
+  mount(app, wire.care.enterDemo, async (request, reply) => {
+    const coach = firstCoach(ctx);
+    if (!ctx.demo || !coach) throw new Refusal('not_found');
+    cookie(ctx, request, reply, openSession(ctx, coach.id, device(request)));
+    return { ok: true as const };
+  });
 }

@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { addStudent, OWN_PAGE, type TestServer, testServer } from '../testServer.ts';
@@ -48,8 +50,7 @@ describe('bodies at the doors', () => {
   beforeAll(async () => {
     server = await testServer();
     student = await addStudent(server);
-    token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })).body
-      .token;
+    token = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } })).body.token;
   });
   afterAll(() => server.stop());
 
@@ -64,10 +65,15 @@ describe('bodies at the doors', () => {
   };
 
   test.each([
-    ['somebody unknown sends little', '/api/sign-in', 9 * 1024, 413],
-    ['a student’s link more', () => `/api/page/${token}/sets`, USUAL_BODY + 1, 413],
-    ['a form of the coach’s as much', () => `/api/students`, USUAL_BODY + 1, 413],
-    ['a document has its own limit', () => `/api/students/${student}/swings`, DOCUMENT_BODY + 1, 413],
+    ['somebody unknown sends little', urlOf(wire.care.signIn), 9 * 1024, 413],
+    ['a student’s link more', () => urlOf(wire.page.logSet, { token }), USUAL_BODY + 1, 413],
+    ['a form of the coach’s as much', () => urlOf(wire.intake.listStudents), USUAL_BODY + 1, 413],
+    [
+      'a document has its own limit',
+      () => urlOf(wire.capture.listSwings, { id: student }),
+      DOCUMENT_BODY + 1,
+      413,
+    ],
   ])('%s', async (_, url, length, status) => {
     const body = JSON.stringify({ passphrase: 'x'.repeat(length) });
     expect(await send(typeof url === 'string' ? url : url(), body)).toEqual({
@@ -84,12 +90,12 @@ describe('bodies at the doors', () => {
     ['a key that reaches into every object', '{"__proto__":{"x":1},"passphrase":"aaaaaaaaaaaa"}', 400],
     ['the same in escapes', '{"\\u005f_proto__":{"x":1},"passphrase":"aaaaaaaaaaaa"}', 400],
   ])('%s are refused before they are read', async (_, body, status) => {
-    expect((await send('/api/sign-in', body)).status).toBe(status);
+    expect((await send(urlOf(wire.care.signIn), body)).status).toBe(status);
   });
 
   test('many small values in one document are refused, too', async () => {
     const body = `{"marks":[${'[],'.repeat(100_000)}[]]}`;
-    expect(await send(`/api/students/${student}/swings`, body)).toEqual({
+    expect(await send(urlOf(wire.capture.listSwings, { id: student }), body)).toEqual({
       status: 413,
       code: 'body_too_heavy',
     });
@@ -105,21 +111,24 @@ describe('bodies at the doors', () => {
       csv,
       matches: [],
     };
-    const path = `/api/students/${student}/shots`;
+    const path = urlOf(wire.capture.listShots, { id: student });
     // It got as far as the reading of the table itself.
     expect((await send(path, JSON.stringify(sets))).code).toBe('too_many_rows');
     expect(await send(path, `${JSON.stringify(sets)}}`)).toEqual({ status: 400, code: 'bad_input' });
     expect((await send(path, JSON.stringify(sets).replace('"id"', '"__proto__"'))).status).toBe(400);
   });
   test('a body of mistakes is answered with the first of them', async () => {
-    const { body } = await server.ask<{ problems: unknown[] }>('POST', `/api/students/${student}/swings`, {
-      ...{ id: student, recordedOn: '2027-03-01', club: 'x', speed: 'x', views: [] },
-      marks: Array.from({ length: 700 }, () => 0),
+    const { body } = await server.refused(wire.capture.addSwing, {
+      id: student,
+      body: {
+        ...{ id: student, recordedOn: '2027-03-01', club: 'x', speed: 'x', views: [] },
+        marks: Array.from({ length: 700 }, () => 0),
+      },
     });
     expect(body.problems).toHaveLength(20);
   });
   test('other kinds of text are not read at all', async () => {
     for (const type of ['text/plain', 'application/xml', 'application/x-www-form-urlencoded'])
-      expect((await send('/api/sign-in', 'passphrase=aaaa', type)).status).toBe(415);
+      expect((await send(urlOf(wire.care.signIn), 'passphrase=aaaa', type)).status).toBe(415);
   });
 });

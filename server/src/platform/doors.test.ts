@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { connect } from 'node:net';
 import { gzipSync } from 'node:zlib';
 import type { Student } from '@inchstep/contract/intake';
+import { ENDPOINTS } from '@inchstep/contract/wire/table';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, OWN_PAGE, type TestServer, testServer } from '../testServer.ts';
 import { isOwnHost, isOwnOrigin, plainPath } from './address.ts';
@@ -17,13 +18,13 @@ let dead: string;
 beforeAll(async () => {
   server = await testServer();
   student = await addStudent(server);
-  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })).body
+  token = (await server.askAt<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })).body
     .token;
   await server.app.listen({ port: 0, host: '127.0.0.1' });
   port = (server.app.server.address() as AddressInfo).port;
   dead = server.cookie();
-  await server.ask('POST', '/api/sign-out');
-  await server.ask('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' });
+  await server.askAt('POST', '/api/sign-out');
+  await server.askAt('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' });
 });
 afterAll(() => server.stop());
 
@@ -46,33 +47,47 @@ const raw = (method: string, path: string, headers: Record<string, string> = {})
     sending.end();
   });
 
-/** Every route of the OpenAPI page that is not meant for everybody. */
-async function guardedRoutes(): Promise<[method: string, path: string][]> {
-  const { body } = await server.ask<{ paths: Record<string, Record<string, unknown>> }>(
-    'GET',
-    '/api/docs/json',
-  );
-  const open = [
-    '/api/me',
-    '/api/setup',
-    '/api/sign-in',
-    '/api/sign-out',
-    '/api/demo-enter',
-    '/api/stop-mail/{code}',
-  ];
-  return Object.entries(body.paths)
-    .filter(([path]) => !open.includes(path))
-    .flatMap(([path, methods]) =>
-      Object.keys(methods).map((method): [string, string] => [
-        method.toUpperCase(),
-        path
-          .replace('{token}', 'no-such-token')
-          .replace(/\{(preset)\}/, 'centre_and_turn')
-          .replace(/\{what\}/, 'student')
-          .replace(/\{\w+\}/g, student),
-      ]),
+/** Some value for each part of an address that is no id. */
+const PARTS: Readonly<Record<string, string>> = {
+  token: 'no-such-token',
+  preset: 'centre_and_turn',
+  what: 'student',
+  deed: 'undo',
+  code: 'x',
+};
+const filled = (path: string): string => path.replace(/:(\w+)/g, (_, name: string) => PARTS[name] ?? student);
+
+/** Every endpoint that is not meant for everybody. */
+const guarded = (): [method: string, path: string][] =>
+  [...ENDPOINTS.values()]
+    .filter(({ door }) => door !== 'anyone')
+    .map(({ method, path }) => [method, filled(path)]);
+
+test('every endpoint is mounted, and what is open to anyone is no more than the ways in', () => {
+  const missing = [...ENDPOINTS].filter(([, { method, path: url }]) => !server.app.hasRoute({ method, url }));
+  expect(missing.map(([name]) => name)).toEqual([]);
+  const open = [...ENDPOINTS].filter(([, { door }]) => door === 'anyone');
+  expect(open.map(([name]) => name).sort()).toEqual([
+    'care.enterDemo',
+    'care.me',
+    'care.setUp',
+    'care.signIn',
+    'care.signOut',
+    'checkins.stopMail',
+    'checkins.stopPage',
+  ]);
+});
+
+test('an endpoint behind a link or a camera’s code opens to no coach', async () => {
+  const behind = [...ENDPOINTS.values()].filter(({ door }) => door === 'link' || door === 'camera');
+  expect(behind.length).toBeGreaterThan(25);
+  for (const { method, path } of behind) {
+    const { status } = await raw(method, filled(path), { ...OWN_PAGE, cookie: server.cookie() });
+    expect(`${method} ${path} ${[401, 403, 404, 410].includes(status) || status}`).toBe(
+      `${method} ${path} true`,
     );
-}
+  }
+});
 
 const hex = (letter: string): string => `%${letter.charCodeAt(0).toString(16)}`;
 
@@ -110,8 +125,8 @@ const COMERS: readonly [name: string, headers: () => Record<string, string>, suf
 
 describe('every guarded route', () => {
   test('opens to no other spelling and no other comer', async () => {
-    const routes = await guardedRoutes();
-    expect(routes.length).toBeGreaterThan(70);
+    const routes = guarded();
+    expect(routes.length).toBeGreaterThan(160);
     const opened: string[] = [];
     for (const [comer, headers, suffix] of COMERS)
       for (const [name, spell] of SPELLINGS) {
@@ -129,7 +144,7 @@ describe('every guarded route', () => {
             opened.push(`${comer}, ${name}: ${method} ${path} ${status}`);
       }
     expect(opened).toEqual([]);
-    const { body } = await server.ask<Student[]>('GET', '/api/students');
+    const { body } = await server.askAt<Student[]>('GET', '/api/students');
     expect(body.map(({ archivedAt }) => archivedAt)).toEqual([null]);
   });
 

@@ -1,5 +1,5 @@
+import type { Door } from '@inchstep/contract/wire';
 import type { FastifyRequest } from 'fastify';
-import { z } from 'zod';
 import { isOwnHost, isOwnOrigin, SAFE_METHODS, SENT_AT_HEADER, WRITE_HEADER } from './address.ts';
 import { coachOf, SESSION_COOKIE } from './auth.ts';
 import type { Context } from './context.ts';
@@ -26,11 +26,9 @@ export interface Openers {
   readonly camera: (token: string) => { studentId: string; lessonId: string; coach: string };
 }
 
-/** Who a route opens to. A route that says nothing opens to a signed-in coach alone. */
-type Door = 'coach' | 'link' | 'camera' | 'anyone';
-
 declare module 'fastify' {
   interface FastifyContextConfig {
+    /** Who a route opens to; one that says nothing opens to a signed-in coach alone. */
     door?: Door;
     /** A write that a secret in its own address stands for, from wherever it is sent; it can do one thing only. */
     byCode?: boolean;
@@ -118,13 +116,4 @@ export function sentAtOf(request: FastifyRequest): string | null {
   const text = request.headers[SENT_AT_HEADER];
   const time = typeof text === 'string' ? Date.parse(text) : Number.NaN;
   return Number.isNaN(time) ? null : new Date(time).toISOString();
-}
-
-export const byToken = z.object({ token: z.string().min(1).max(100) });
-
-/** A private link's routes, counted by link: a busy student stops nobody else. */
-export function linkDoor() {
-  const keyGenerator = (request: FastifyRequest) =>
-    request.actor.kind === 'student' ? request.actor.linkId : request.ip;
-  return { door: 'link', rateLimit: { max: 240, timeWindow: '1 minute', keyGenerator } } as const;
 }

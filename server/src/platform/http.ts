@@ -8,7 +8,9 @@ import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
+import * as wire from '@inchstep/contract/endpoints';
 import { pathText } from '@inchstep/contract/formats';
+import { API, urlOf } from '@inchstep/contract/wire';
 import Fastify, { type FastifyInstance, LogController } from 'fastify';
 import {
   hasZodFastifySchemaValidationErrors,
@@ -87,7 +89,7 @@ async function addPlugins(app: App, ctx: Context, limits: boolean): Promise<void
     },
     transform: jsonSchemaTransform,
   });
-  await opened(app, () => app.register(swaggerUi, { routePrefix: '/api/docs' }));
+  await opened(app, () => app.register(swaggerUi, { routePrefix: `${API}docs` }));
   await app.register(helmet, {
     contentSecurityPolicy: {
       useDefaults: false,
@@ -140,7 +142,7 @@ async function opened(
 /** Answers of the record are kept nowhere on the way, unless a route says otherwise. */
 function keepNothing(app: App): void {
   app.addHook('onSend', async (request, reply) => {
-    if (request.routeOptions.url?.startsWith('/api/') && !reply.hasHeader('cache-control'))
+    if (request.routeOptions.url?.startsWith(API) && !reply.hasHeader('cache-control'))
       reply.header('cache-control', 'no-store');
   });
 }
@@ -231,7 +233,11 @@ export async function serveWeb(app: App): Promise<void> {
       return reply.status(404).send(failureOf([{ code: 'not_found', path: '', detail: {} }]).body);
     const token = /^\/p\/([\w-]+)\/?(?:[?#]|$)/.exec(request.raw.url ?? '')?.[1];
     // The phone asks for what the page will show while it is still fetching the page's script.
-    if (token) reply.header('link', `</api/page/${token}>; rel=preload; as=fetch; crossorigin=anonymous`);
+    if (token)
+      reply.header(
+        'link',
+        `<${urlOf(wire.page.readPage, { token })}>; rel=preload; as=fetch; crossorigin=anonymous`,
+      );
     const entry = /^\/p\//.test(plainPath(request.raw.url ?? '')) ? 'student.html' : 'index.html';
     return reply.header('cache-control', 'no-cache').sendFile(entry);
   });

@@ -4,6 +4,8 @@ import { createServer, request } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, describe, expect, test } from '@jest/globals';
 import { testServer } from '../testServer.ts';
 import { ownNames, ownTls } from './ownTls.ts';
@@ -55,10 +57,13 @@ describe('the program’s own certificate', () => {
       const { port } = server.app.server.address() as AddressInfo;
       const ask = (ca?: string) =>
         new Promise<number | string>((done) => {
-          const asked = request({ host: 'localhost', port, path: '/api/me', ...(ca ? { ca } : {}) }, (r) => {
-            r.resume();
-            done(r.statusCode ?? 0);
-          });
+          const asked = request(
+            { host: 'localhost', port, path: urlOf(wire.care.me), ...(ca ? { ca } : {}) },
+            (r) => {
+              r.resume();
+              done(r.statusCode ?? 0);
+            },
+          );
           asked.on('error', (error: { code?: string }) => done(error.code ?? 'refused'));
           asked.end();
         });

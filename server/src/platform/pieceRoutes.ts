@@ -1,7 +1,9 @@
-import type { FastifyContextConfig, FastifyReply, FastifyRequest } from 'fastify';
+import type { Endpoint } from '@inchstep/contract/wire';
+import type { FastifyRequest } from 'fastify';
 import type { Context } from './context.ts';
 import { Refusal } from './errors.ts';
 import type { App } from './fastifyApp.ts';
+import { mount } from './mount.ts';
 import { PIECE_ID } from './pieces.ts';
 
 /** The bytes of a piece are the store's to read, not the framework's. */
@@ -9,30 +11,29 @@ export function readPieces(app: App): void {
   app.addContentTypeParser('application/offset+octet-stream', (_request, _payload, done) => done(null));
 }
 
-/** Lets files come in pieces at `base`/pieces, for whoever `ownerOf` says the request stands for. */
+/** One door that files come through in pieces. */
+interface PieceDoor {
+  readonly beginPieces: Endpoint;
+  readonly askPieces: Endpoint;
+  readonly addPiece: Endpoint;
+  readonly dropPieces: Endpoint;
+}
+
+/** Lets files come in pieces, for whoever `ownerOf` says the request stands for. */
 export function pieceRoutes(
   app: App,
   ctx: Context,
-  base: string,
-  config: FastifyContextConfig,
+  { beginPieces, askPieces, addPiece, dropPieces }: PieceDoor,
   ownerOf: (request: FastifyRequest) => string,
 ): void {
-  const answer = async (request: FastifyRequest, reply: FastifyReply) => {
-    const { piece } = request.params as { piece?: string };
-    if (piece !== undefined && !PIECE_ID.test(piece)) throw new Refusal('not_found');
-    const owner = ownerOf(request);
-    reply.hijack();
-    await ctx.pieces.handle(owner, request.raw, reply.raw);
-  };
-  const schema = { hide: true, tags: ['capture'] };
-  app.route({ method: 'POST', url: `${base}/pieces`, config, schema, handler: answer });
-  app.route({
-    method: ['HEAD', 'PATCH', 'DELETE'],
-    url: `${base}/pieces/:piece`,
-    config,
-    schema,
-    handler: answer,
-  });
+  for (const endpoint of [beginPieces, askPieces, addPiece, dropPieces])
+    mount(app, endpoint, async (request, reply) => {
+      const { piece } = request.params as { piece?: string };
+      if (piece !== undefined && !PIECE_ID.test(piece)) throw new Refusal('not_found');
+      const owner = ownerOf(request);
+      reply.hijack();
+      await ctx.pieces.handle(owner, request.raw, reply.raw);
+    });
 }
 
 export const coachPieces = (studentId: string): string => `coach/${studentId}`;

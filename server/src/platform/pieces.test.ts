@@ -4,7 +4,9 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
-import type { Clip } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Endpoint } from '@inchstep/contract/wire';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { seededRandom } from '@inchstep/core/foundation';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, clipBytes, OWN_PAGE, type TestServer, testServer } from '../testServer.ts';
@@ -19,8 +21,7 @@ const film = clipBytes('wren.face_on.mp4');
 beforeAll(async () => {
   server = await testServer({ clipLimitMb: 2 });
   student = await addStudent(server);
-  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })).body
-    .token;
+  token = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } })).body.token;
   await server.app.listen({ port: 0, host: '127.0.0.1' });
   base = `http://localhost:${(server.app.server.address() as AddressInfo).port}`;
 });
@@ -38,7 +39,7 @@ const send = (
     headers: { ...TUS, ...headers },
     ...(body ? { body } : {}),
   });
-const page = () => `/api/page/${token}`;
+const page = () => urlOf(wire.page.readPage, { token });
 async function begin(
   of = page(),
   bytes = film.length,
@@ -63,11 +64,14 @@ const piece = (at: string, from: number, to: number) =>
 const offset = async (at: string) => Number((await send('HEAD', at)).headers.get('upload-offset'));
 const idOf = (at: string) => at.split('/').at(-1) ?? '';
 const whole = (at: string, id: string) =>
-  server.ask<Clip & { code?: string }>('POST', `${page()}/clips/whole`, {
-    pieces: idOf(at),
-    id,
-    kind: 'face_on',
-    recordedOn: '2027-03-01',
+  server.ask(wire.page.addWholeClip, {
+    token,
+    body: {
+      pieces: idOf(at),
+      id,
+      kind: 'face_on',
+      recordedOn: '2027-03-01',
+    },
   });
 const left = () => readdirSync(join(server.dataDir, 'pieces')).filter((name) => !name.endsWith('.json'));
 
@@ -92,7 +96,7 @@ describe('a clip in pieces', () => {
     // The answer was lost: asked again it is the same clip.
     expect((await whole(at, id)).body).toEqual(first.body);
     const clip = await server.app.inject({
-      url: `/api/clips/${id}/file`,
+      url: urlOf(wire.capture.clipFile, { id }),
       headers: { cookie: server.cookie() },
     });
     expect(clip.rawPayload.equals(film)).toBe(true);
@@ -161,19 +165,19 @@ describe('a clip in pieces', () => {
       { 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' },
       new Uint8Array(3000),
     );
-    expect((await whole(at, randomUUID())).body.code).toMatch(/^clip_/);
+    expect((await whole(at, randomUUID())).code).toMatch(/^clip_/);
     expect(left()).toEqual([]);
     expect(await whole(at, randomUUID())).toMatchObject({ status: 410, body: { code: 'pieces_gone' } });
   });
   test('is nobody else’s: another student, a stranger and the coach’s own way find nothing', async () => {
     const at = await begin();
     const other = await addStudent(server, { firstName: 'Gus' });
-    const made = await server.ask<{ token: string }>('POST', `/api/students/${other}/links`, { days: 9 });
+    const made = await server.ask(wire.checkins.makeLink, { id: other, body: { days: 9 } });
     const theirs = at.replace(token, made.body.token);
     expect((await send('HEAD', theirs)).status).toBe(404);
     expect((await send('DELETE', theirs)).status).toBe(404);
     expect((await send('HEAD', at.replace(token, 'x'.repeat(43)))).status).toBeGreaterThanOrEqual(401);
-    const coachs = `/api/students/${student}/pieces/${idOf(at)}`;
+    const coachs = urlOf(wire.capture.askPieces, { id: student, piece: idOf(at) });
     expect((await send('HEAD', coachs)).status).toBe(401);
     expect((await send('HEAD', coachs, { cookie: server.cookie() })).status).toBe(404);
     expect((await send('HEAD', at)).status).toBe(200);
@@ -203,14 +207,17 @@ describe('a clip in pieces', () => {
     const at = await begin();
     await piece(at, 0, 5000);
     const other = await addStudent(server, { firstName: 'Gus' });
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${other}/links`, { days: 9 });
+    const link = await server.ask(wire.checkins.makeLink, { id: other, body: { days: 9 } });
     const clip = (of: string, id: string) =>
-      server.ask<{ code: string }>('POST', `/api/page/${of}/clips/whole`, {
-        ...{ pieces: idOf(at), id, kind: 'face_on', recordedOn: '2027-03-01' },
+      server.refused(wire.page.addWholeClip, {
+        token: of,
+        body: {
+          ...{ pieces: idOf(at), id, kind: 'face_on', recordedOn: '2027-03-01' },
+        },
       });
     // Also where the clip's own number is one that is known.
     const own = randomUUID();
-    const theirs = await server.upload<Clip>(`/api/page/${link.body.token}/clips`, film, {
+    const theirs = await server.upload(wire.page.addClip, { token: link.body.token }, film, {
       ...{ id: own, kind: 'face_on', recordedOn: '2027-03-01' },
     });
     expect(theirs.status).toBe(200);
@@ -222,21 +229,21 @@ describe('a clip in pieces', () => {
   test('a link takes so much film in a week and no more; the coach’s own way stays open', async () => {
     const own = await testServer({ clipLimitMb: 2 });
     const someone = await addStudent(own);
-    const link = await own.ask<{ token: string }>('POST', `/api/students/${someone}/links`, { days: 9 });
-    const upload = (at: string) =>
-      own.upload<Clip & { code: string }>(at, film, {
+    const link = await own.ask(wire.checkins.makeLink, { id: someone, body: { days: 9 } });
+    const upload = (endpoint: Endpoint, args: object) =>
+      own.upload(endpoint, args, film, {
         ...{ id: randomUUID(), kind: 'face_on', recordedOn: '2027-03-01' },
       });
-    const byLink = `/api/page/${link.body.token}/clips`;
-    expect((await upload(byLink)).status).toBe(200);
+    const byLink = () => upload(wire.page.addClip, { token: link.body.token });
+    expect((await byLink()).status).toBe(200);
     const facts = JSON.stringify({ from: 'student', bytes: 10 * 2 * 1024 ** 2 - 1.5 * film.length });
     own.ctx.db.$client
       .prepare("INSERT INTO clips (id, student_id, file, facts, created_at) VALUES ('x', ?, 'x.mp4', ?, ?)")
       .run(someone, facts, '2027-02-28T09:00:00.000Z');
-    expect(await upload(byLink)).toMatchObject({ status: 413, body: { code: 'clip_quota' } });
-    expect((await upload(`/api/students/${someone}/clips`)).status).toBe(200);
+    expect(await byLink()).toMatchObject({ status: 413, body: { code: 'clip_quota' } });
+    expect((await upload(wire.capture.addClip, { id: someone })).status).toBe(200);
     own.at('2027-03-09T09:00:00');
-    expect((await upload(byLink)).status).toBe(200);
+    expect((await byLink()).status).toBe(200);
     await own.stop();
   });
   test('pages of other sites begin nothing, and no answer may be read there', async () => {
@@ -248,11 +255,11 @@ describe('a clip in pieces', () => {
   });
   test('the coach’s clips come the same way', async () => {
     const cookie = { cookie: server.cookie() };
-    const at = await begin(`/api/students/${student}`, film.length, cookie);
+    const at = await begin(urlOf(wire.intake.readStudent, { id: student }), film.length, cookie);
     const headers = { ...cookie, 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' };
     expect((await send('PATCH', at, headers, new Uint8Array(film))).status).toBe(204);
     const body = { pieces: idOf(at), id: randomUUID(), kind: 'face_on', recordedOn: '2027-03-01' };
-    const taken = await server.ask<Clip>('POST', `/api/students/${student}/clips/whole`, body);
+    const taken = await server.ask(wire.capture.addWholeClip, { id: student, body });
     expect(taken).toMatchObject({ status: 200, body: { from: 'coach' } });
   });
 });

@@ -2,6 +2,9 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
+import * as wire from '@inchstep/contract/endpoints';
+import { API } from '@inchstep/contract/wire';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { PROBLEM_WORDS, type ProblemCode } from '@inchstep/contract/words';
 import { afterAll, describe, expect, test } from '@jest/globals';
 import { OWN_PAGE, testServer } from '../testServer.ts';
@@ -87,13 +90,13 @@ describe('refusals', () => {
   );
   test('an address nobody knows and a body that is no JSON are answered in the same shape', async () => {
     const server = await testServer();
-    expect((await server.ask('GET', '/api/nowhere')).body).toMatchObject({
+    expect((await server.askAt('GET', `${API}nowhere`)).body).toMatchObject({
       code: 'not_found',
       problems: [{}],
     });
     const broken = await server.app.inject({
       method: 'POST',
-      url: '/api/sign-in',
+      url: urlOf(wire.care.signIn),
       headers: { ...OWN_PAGE, 'content-type': 'application/json' },
       payload: '{"passphrase":',
     });
@@ -103,7 +106,7 @@ describe('refusals', () => {
   });
   test('every answer forbids framing and foreign scripts', async () => {
     const server = await testServer();
-    const { headers } = await server.app.inject({ url: '/api/me' });
+    const { headers } = await server.app.inject({ url: urlOf(wire.care.me) });
     expect(headers['content-security-policy']).toContain("frame-ancestors 'none'");
     expect(headers['content-security-policy']).toContain("script-src 'self'");
     await server.stop();

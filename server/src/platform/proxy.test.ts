@@ -54,15 +54,15 @@ describe('behind a TLS proxy', () => {
     for (const firstName of ['Gus', 'Mei']) {
       const id = await addStudent(server, { firstName });
       tokens.push(
-        (await server.ask<{ token: string }>('POST', `/api/students/${id}/links`, { days: 9 })).body.token,
+        (await server.askAt<{ token: string }>('POST', `/api/students/${id}/links`, { days: 9 })).body.token,
       );
     }
     const [busy, other] = tokens;
     const seen = new Set<number>();
     for (let i = 0; i < 250; i++)
-      seen.add((await server.ask('GET', `/api/page/${busy}/clips/${randomUUID()}/file`)).status);
+      seen.add((await server.askAt('GET', `/api/page/${busy}/clips/${randomUUID()}/file`)).status);
     expect([...seen].sort()).toEqual([404, 429]);
-    expect((await server.ask('GET', `/api/page/${other}`)).status).toBe(200);
+    expect((await server.askAt('GET', `/api/page/${other}`)).status).toBe(200);
     await server.stop();
   });
 });

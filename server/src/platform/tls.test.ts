@@ -4,6 +4,8 @@ import { request } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { testServer } from '../testServer.ts';
 import { StartRefusal } from './startRefusal.ts';
@@ -59,7 +61,7 @@ describe('a certificate of one’s own', () => {
         {
           port,
           host: '127.0.0.1',
-          path: '/api/sign-in',
+          path: urlOf(wire.care.signIn),
           method: 'POST',
           ca: tls?.cert,
           headers: { 'content-type': 'application/json', 'x-inchstep': '1', host: `localhost:${port}` },

@@ -1,4 +1,6 @@
 import type { AddressInfo } from 'node:net';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readSettings } from './settings.ts';
 import { StartRefusal } from './startRefusal.ts';
@@ -26,7 +28,7 @@ describe('the page of trust', () => {
     expect(answer.headers.get('content-type')).toBe('application/x-x509-ca-cert');
     expect(await answer.text()).toBe('PEM OF THE AUTHORITY');
   });
-  test.each(['/api/me', '/authority.key', '/../server.key', '/p/abc'])(
+  test.each([urlOf(wire.care.me), '/authority.key', '/../server.key', '/p/abc'])(
     'has nothing else: %s',
     async (path) => {
       expect((await fetch(base + path)).status).toBe(404);

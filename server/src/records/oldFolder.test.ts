@@ -2,13 +2,9 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import type { Clip, Swing } from '@inchstep/contract/capture';
-import type { Checkin } from '@inchstep/contract/checkins';
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import * as wire from '@inchstep/contract/endpoints';
 import type { Student } from '@inchstep/contract/intake';
-import type { Reading } from '@inchstep/contract/measures';
-import type { GateState, PlanRecord, StoredSet } from '@inchstep/contract/practice';
-import type { DrillChoice } from '@inchstep/contract/prescription';
+import type { AnswerOf, Endpoint } from '@inchstep/contract/wire';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { projectRoot } from '../platform/db.ts';
 import { type TestServer, testServer } from '../testServer.ts';
@@ -30,56 +26,55 @@ beforeAll(async () => {
   // What was read stays as that program read it: nothing is measured anew while the two are held together.
   const jobs = { deadlineMs: 0 };
   server = await testServer({ dataDir: folder, demo: true, signedIn: false, now, jobs });
-  await server.ask('POST', '/api/demo-enter');
+  await server.ask(wire.care.enterDemo);
 });
 afterAll(async () => {
   await server.end();
   rmSync(folder, { recursive: true, force: true });
 });
 
-const get = async <T>(url: string): Promise<T> => (await server.ask<T>('GET', url)).body;
-
 async function factsOf({ id, profile, limits, archivedAt }: Student): Promise<Facts> {
-  const of = <T>(what: string) => get<T>(`/api/students/${id}/${what}`);
-  const plan = await of<PlanRecord | null>('plan');
+  const of = async <E extends Endpoint>(endpoint: E) =>
+    (await server.ask<Endpoint>(endpoint, { id } as object)).body as AnswerOf<E>;
+  const plan = await of(wire.practice.planNow);
   return {
     name: `${profile.firstName} ${profile.familyName}`,
     bornOn: profile.bornOn,
     limits,
     archived: archivedAt !== null,
-    clips: (await of<Clip[]>('clips')).length,
-    swings: (await of<Swing[]>('swings')).map((w) => [
+    clips: (await of(wire.capture.listClips)).length,
+    swings: (await of(wire.capture.listSwings)).map((w) => [
       w.recordedOn,
       w.club,
       w.speed,
       w.marks.length,
       w.discardedAt !== null,
     ]),
-    verdicts: (await of<Reading[]>('readings')).map((r) => [
+    verdicts: (await of(wire.measures.listReadings)).map((r) => [
       r.recordedOn,
       r.measures.map((m) => `${m.id} ${m.verdict}`).join(', '),
     ]),
-    diagnoses: (await of<DiagnosisRecord[]>('diagnoses')).map((d) => [
+    diagnoses: (await of(wire.diagnosis.listDiagnoses)).map((d) => [
       d.at,
       d.result.workOn.join(),
       d.result.roots.map((r) => `${r.fault} ${r.probability.toFixed(3)}`).join(),
       d.chosen?.workOn.join() ?? null,
     ]),
-    choices: (await of<DrillChoice[]>('drill-choices')).map((c) => [
+    choices: (await of(wire.prescription.listChoices)).map((c) => [
       c.forFault,
       c.drills.join(),
       c.endedAt !== null,
     ]),
-    sets: (await of<StoredSet[]>('sets')).map((s) => [s.date, s.drill, s.stage, s.reps]),
-    gates: (await of<GateState[]>('gates')).map((g) => [g.drill, g.stage, g.gate.repsUsed]),
+    sets: (await of(wire.practice.listSets)).map((s) => [s.date, s.drill, s.stage, s.reps]),
+    gates: (await of(wire.practice.listGates)).map((g) => [g.drill, g.stage, g.gate.repsUsed]),
     plan: plan && [plan.drills.join(), plan.plan.days.length, plan.plan.days[0]?.date ?? null],
-    checkins: (await of<Checkin[]>('checkins')).map((c) => [c.at, c.pain, c.reply?.text.length ?? null]),
+    checkins: (await of(wire.checkins.listCheckins)).map((c) => [c.at, c.pain, c.reply?.text.length ?? null]),
   };
 }
 
 test('a folder of before the student file means the same', async () => {
   const then = JSON.parse(fixture('demo-before-doors.facts.json.gz').toString('utf8')) as Facts[];
-  const students = await get<Student[]>('/api/students');
+  const students = (await server.ask(wire.intake.listStudents)).body;
   const now = await Promise.all(students.map(factsOf));
   const byName = (all: Facts[]) => all.toSorted((a, b) => a.name.localeCompare(b.name));
   expect(now).toHaveLength(9);

@@ -1,11 +1,20 @@
 import { randomUUID } from 'node:crypto';
-import { queueSchema } from '@inchstep/contract/checkins';
-import { lessonsSchema, rosterSchema } from '@inchstep/contract/progress';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Endpoint } from '@inchstep/contract/wire';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { pick, type Random, seededRandom } from '@inchstep/core/foundation';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { SummaryCheck } from '../platform/care/summaryCheck.ts';
 import { programFact } from '../platform/programFacts.ts';
-import { addStudent, markedSwing, profile, type TestServer, takeDrills, testServer } from '../testServer.ts';
+import {
+  addStudent,
+  markedSwing,
+  profile,
+  type TestServer,
+  takeDrills,
+  testServer,
+  whole,
+} from '../testServer.ts';
 import { StudentRecords } from './index.ts';
 
 let server: TestServer;
@@ -22,72 +31,88 @@ const day = (n: number) => new Date(Date.UTC(2027, 2, 1 + n, 17)).toISOString();
 /** Things that happen to a student, whatever stands; a refusal is one of them. */
 const DEEDS: Record<string, (student: string, random: Random, n: number) => Promise<unknown>> = {
   set: (student, random, n) =>
-    server.ask('POST', `/api/students/${student}/sets`, {
-      id: randomUUID(),
-      date: day(n).slice(0, 10),
-      drill: 'knee_swap',
-      stage: pick(random, ['still', 'slow', 'half']),
-      reps: pick(random, ['PPPPPPPP', 'PFPF', 'FFF?', 'P']),
-      felt: null,
+    server.ask(wire.practice.logSet, {
+      id: student,
+      body: {
+        id: randomUUID(),
+        date: day(n).slice(0, 10),
+        drill: 'knee_swap',
+        stage: pick(random, ['still', 'slow', 'half']),
+        reps: pick(random, ['PPPPPPPP', 'PFPF', 'FFF?', 'P']),
+        felt: null,
+      },
     }),
   word: async (student, random) => {
-    const gates = await server.ask<{ drill: string; stage: string }[]>(
-      'GET',
-      `/api/students/${student}/gates`,
-    );
+    const gates = await server.ask(wire.practice.listGates, { id: student });
     const [gate] = gates.body;
     if (!gate) return;
     const word = { id: randomUUID(), drill: gate.drill, stage: gate.stage, note: 'by the seed' };
-    await server.ask('POST', `/api/students/${student}/gates`, {
-      ...word,
-      decision: pick(random, ['advance', 'hold', 'back']),
+    await server.ask(wire.practice.decideGate, {
+      id: student,
+      body: {
+        ...word,
+        decision: pick(random, ['advance', 'hold', 'back']),
+      },
     });
-    if (random() < 0.4) await server.ask('POST', `/api/students/${student}/gates/${word.id}/undo`);
+    if (random() < 0.4) await server.ask(wire.practice.takeBackGate, { id: student, gateId: word.id });
   },
   drills: (student) => takeDrills(server, student, ['knee_swap']).catch(() => 'on hold'),
   plan: (student, _, n) =>
-    server.ask('POST', `/api/students/${student}/plans`, {
-      id: randomUUID(),
-      start: day(n).slice(0, 10),
-      nextLesson: null,
-      days: ['mon', 'thu'],
-      minutesPerDay: {},
-      placeByDay: {},
+    server.ask(wire.practice.savePlan, {
+      id: student,
+      body: {
+        id: randomUUID(),
+        start: day(n).slice(0, 10),
+        nextLesson: null,
+        days: ['mon', 'thu'],
+        minutesPerDay: {},
+        placeByDay: {},
+      },
     }),
   checkin: async (student, random) => {
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
-    await server.ask('POST', `/api/page/${link.body.token}/checkins`, {
-      id: randomUUID(),
-      pain: random() < 0.4,
-      painWhere: 'knee',
-      note: 'a word',
-      felt: 4,
-      clipIds: [],
+    const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } });
+    await server.ask(wire.page.sendCheckin, {
+      token: link.body.token,
+      body: {
+        id: randomUUID(),
+        pain: random() < 0.4,
+        painWhere: 'knee',
+        note: 'a word',
+        felt: 4,
+        clipIds: [],
+      },
     });
   },
   reply: async (student) => {
-    const all = await server.ask<{ id: string }[]>('GET', `/api/students/${student}/checkins`);
-    await server.ask('POST', `/api/checkins/${all.body[0]?.id}/reply`, { id: randomUUID(), text: 'Yes.' });
+    const all = await server.ask(wire.checkins.listCheckins, { id: student });
+    if (all.body[0])
+      await server.ask(wire.checkins.sendReply, {
+        id: all.body[0].id,
+        body: { id: randomUUID(), text: 'Yes.' },
+      });
   },
-  lift: (student) => server.ask('POST', `/api/students/${student}/hold/lift`, { note: 'seen' }),
+  lift: (student) => server.ask(wire.intake.liftHold, { id: student, body: { note: 'seen' } }),
   archive: (student, random) =>
-    server.ask('POST', `/api/students/${student}/${random() < 0.5 ? 'archive' : 'restore'}`),
+    server.ask(random() < 0.5 ? wire.intake.archiveStudent : wire.intake.restoreStudent, { id: student }),
   edit: async (student, random) => {
-    const { body } = await server.ask<{ version: number }>('GET', `/api/students/${student}`);
+    const { body } = await server.ask(wire.intake.readStudent, { id: student });
     const changed = profile({
       firstName: pick(random, ['Ana', 'Bea', 'Cleo']),
       heightIn: 60 + 10 * random(),
     });
-    await server.ask('PUT', `/api/students/${student}`, { version: body.version, profile: changed });
+    await server.ask(wire.intake.editStudent, {
+      id: student,
+      body: { version: body.version, profile: changed },
+    });
   },
   swing: async (student) => {
     const swing = markedSwing('priya-then');
-    await server.ask('POST', `/api/students/${student}/swings`, swing);
-    await server.ask('POST', `/api/swings/${swing.id}/measure`);
+    await server.ask(wire.capture.addSwing, { id: student, body: swing });
+    await server.ask(wire.measures.measureSwing, { id: swing.id });
   },
   discard: async (student) => {
-    const all = await server.ask<{ id: string }[]>('GET', `/api/students/${student}/swings`);
-    if (all.body[0]) await server.ask('POST', `/api/swings/${all.body[0].id}/discard`);
+    const all = await server.ask(wire.capture.listSwings, { id: student });
+    if (all.body[0]) await server.ask(wire.capture.discardSwing, { id: all.body[0].id });
   },
 };
 
@@ -118,10 +143,14 @@ describe('summaries', () => {
   });
 
   test('a band that was moved reaches everybody, little by little', async () => {
-    await server.ask('PUT', '/api/schools/centre_and_turn/bands/turn_top', {
-      lo: 10,
-      hi: 20,
-      reason: 'for the test',
+    await server.ask(wire.intake.editBand, {
+      preset: 'centre_and_turn',
+      measure: 'turn_top',
+      body: {
+        lo: 10,
+        hi: 20,
+        reason: 'for the test',
+      },
     });
     expect(server.ctx.records.catchUp(10_000)).toBe(0);
     expect(differing()).toBe(0);
@@ -151,9 +180,7 @@ describe('summaries', () => {
   test('one that was erased is on no list any more', async () => {
     const student = await addStudent(server, { firstName: 'Gone' });
     const listed = async () =>
-      (await server.ask<{ rows: { studentId: string }[] }>('GET', '/api/roster')).body.rows.some(
-        (row) => row.studentId === student,
-      );
+      whole((await server.ask(wire.progress.listRoster)).body).rows.some((row) => row.studentId === student);
     expect(await listed()).toBe(true);
     server.ctx.db.$client.prepare('DELETE FROM students WHERE id = ?').run(student);
     server.ctx.records.forget(student);
@@ -163,7 +190,7 @@ describe('summaries', () => {
 
 describe('statements a request', () => {
   /** Every statement that is run goes through one of these, whoever prepared it. */
-  const counted = async (url: string): Promise<number> => {
+  const counted = async <E extends Endpoint>(endpoint: E, args: object = {}): Promise<number> => {
     const statement = Object.getPrototypeOf(server.ctx.db.$client.prepare('SELECT 1'));
     const whole = { get: statement.get, all: statement.all, run: statement.run };
     let count = 0;
@@ -173,7 +200,7 @@ describe('statements a request', () => {
         return act.apply(this, given);
       };
     try {
-      expect((await server.ask('GET', url)).status).toBe(200);
+      expect((await server.ask<Endpoint>(endpoint, args)).status).toBe(200);
     } finally {
       Object.assign(statement, whole);
     }
@@ -185,69 +212,72 @@ describe('statements a request', () => {
     student = await addStudent(server, { firstName: 'Long' });
     await takeDrills(server, student, ['knee_swap']);
     for (let n = 0; n < 12; n++) {
-      const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
+      const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } });
       token = link.body.token;
       await DEEDS.set?.(student, seededRandom(n), 20);
-      await server.ask('POST', `/api/page/${token}/checkins`, {
-        id: randomUUID(),
-        pain: false,
-        painWhere: '',
-        note: 'a word',
-        felt: 4,
-        clipIds: [],
+      await server.ask(wire.page.sendCheckin, {
+        token,
+        body: {
+          id: randomUUID(),
+          pain: false,
+          painWhere: '',
+          note: 'a word',
+          felt: 4,
+          clipIds: [],
+        },
       });
     }
   });
-  test.each(['brief', 'progress', 'gates'])(
-    '%s asks each table once at most, file read or not',
-    async (what) => {
-      server.ctx.records.forget(student);
-      expect(await counted(`/api/students/${student}/${what}`)).toBeLessThanOrEqual(15);
-      expect(await counted(`/api/students/${student}/${what}`)).toBeLessThanOrEqual(3);
-    },
-  );
+  test.each([
+    ['brief', wire.progress.readBrief],
+    ['progress', wire.progress.readProgress],
+    ['gates', wire.practice.listGates],
+  ])('%s asks each table once at most, file read or not', async (_, endpoint) => {
+    server.ctx.records.forget(student);
+    expect(await counted(endpoint, { id: student })).toBeLessThanOrEqual(15);
+    expect(await counted(endpoint, { id: student })).toBeLessThanOrEqual(3);
+  });
   test('the student’s page, and a check-in with its draft', async () => {
     server.ctx.records.forget(student);
-    expect(await counted(`/api/page/${token}`)).toBeLessThanOrEqual(15);
-    const all = await server.ask<{ id: string }[]>('GET', `/api/students/${student}/checkins`);
+    expect(await counted(wire.page.readPage, { token })).toBeLessThanOrEqual(15);
+    const all = await server.ask(wire.checkins.listCheckins, { id: student });
     server.ctx.records.forget(student);
-    expect(await counted(`/api/checkins/${all.body[0]?.id}/review`)).toBeLessThanOrEqual(30);
-    expect(await counted(`/api/students/${student}/checkins`)).toBeLessThanOrEqual(8);
+    expect(await counted(wire.checkins.reviewCheckin, { id: all.body[0]?.id })).toBeLessThanOrEqual(30);
+    expect(await counted(wire.checkins.listCheckins, { id: student })).toBeLessThanOrEqual(8);
   });
-  test.each(['/api/queue', '/api/lessons', '/api/roster'])('%s: however many students', async (url) => {
-    const few = await counted(url);
+  test.each([
+    ['the queue', wire.progress.listQueue],
+    ['the lessons', wire.progress.listComing],
+    ['the roster', wire.progress.listRoster],
+  ])('%s: however many students', async (_, list) => {
+    const few = await counted(list);
     for (let i = 0; i < 5; i++) await addStudent(server);
-    expect(await counted(url)).toBe(few);
+    expect(await counted(list)).toBe(few);
     expect(few).toBeLessThanOrEqual(6);
   });
 });
 
 describe('a poll', () => {
   test.each([
-    ['/api/queue', queueSchema],
-    ['/api/lessons', lessonsSchema],
-    ['/api/roster', rosterSchema],
-  ])('%s answers what its schema says', async (url, schema) => {
-    const { body } = await server.ask<object>('GET', url);
-    expect(schema.parse(body)).toEqual(body);
+    ['the queue', wire.progress.listQueue],
+    ['the lessons', wire.progress.listComing],
+    ['the roster', wire.progress.listRoster],
+  ])('%s answers what its schema says, and nothing beside it', async (_, list) => {
+    const { body } = await server.askAt<object>('GET', urlOf(list));
+    expect(list.answer.parse(body)).toEqual(body);
   });
   test('that names what it has seen is answered with nothing, until something changes', async () => {
     const student = await addStudent(server);
-    const poll = async (since = '') =>
-      (
-        await server.ask<{ version: string; unchanged?: true; rows?: unknown[] }>(
-          'GET',
-          `/api/roster${since}`,
-        )
-      ).body;
-    const first = await poll();
-    expect(first.rows?.length).toBeGreaterThan(0);
-    const again = await poll(`?since=${first.version}`);
+    const poll = async (since?: string) =>
+      (await server.ask(wire.progress.listRoster, { query: { since } })).body;
+    const first = whole(await poll());
+    expect(first.rows.length).toBeGreaterThan(0);
+    const again = await poll(first.version);
     expect(again).toEqual({ version: first.version, unchanged: true });
-    await server.ask('POST', `/api/students/${student}/archive`);
-    const after = await poll(`?since=${first.version}`);
+    await server.ask(wire.intake.archiveStudent, { id: student });
+    const after = whole(await poll(first.version));
     expect(after.version).not.toBe(first.version);
-    expect(after.rows?.length).toBe(first.rows?.length);
+    expect(after.rows.length).toBe(first.rows.length);
   });
 });
 

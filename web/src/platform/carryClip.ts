@@ -1,4 +1,3 @@
-import { post } from './http.ts';
 import { HttpError } from './httpError.ts';
 import type { Carry } from './outbox.ts';
 import type { Waiting } from './sendingStore.ts';
@@ -50,6 +49,3 @@ export function carryClip(endpoint: () => string, deliver: Deliver, send?: typeo
   };
   return carry;
 }
-
-/** Tells the program at `url` that a clip's pieces are whole. */
-export const postWhole = <T>(url: string, whole: Whole): Promise<T> => post<T>(url, whole);

@@ -1,4 +1,6 @@
 import buffer from 'node:buffer';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { forgetCopies, keepCopy, readCopy } from './copyStore.ts';
 
@@ -61,15 +63,15 @@ const kept = () => [...(root.folders.get('working-copies')?.files.keys() ?? [])]
 
 describe('working copies on the disk', () => {
   test('come back frame for frame, with their times', async () => {
-    expect(await readCopy('/api/clips/a/file')).toBeNull();
-    expect(await keepCopy('/api/clips/a/file', facts(5), pictures(5))).toBe(true);
-    const copy = await readCopy('/api/clips/a/file');
+    expect(await readCopy(urlOf(wire.capture.clipFile, { id: 'a' }))).toBeNull();
+    expect(await keepCopy(urlOf(wire.capture.clipFile, { id: 'a' }), facts(5), pictures(5))).toBe(true);
+    const copy = await readCopy(urlOf(wire.capture.clipFile, { id: 'a' }));
     expect(copy?.facts).toEqual(facts(5));
     expect(copy?.frames.map((frame) => frame.size)).toEqual([20, 21, 22, 23, 24]);
     expect(new Uint8Array((await copy?.frames[3]?.arrayBuffer()) as ArrayBuffer)).toEqual(
       new Uint8Array(23).fill(3),
     );
-    expect(await readCopy('/api/clips/b/file')).toBeNull();
+    expect(await readCopy(urlOf(wire.capture.clipFile, { id: 'b' }))).toBeNull();
   });
   test('one that was cut short is no copy', async () => {
     await keepCopy('a', facts(3), pictures(3));

@@ -1,5 +1,6 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { del, get, post, put, upload } from './http.ts';
+import { call, upload } from './http.ts';
 import { HttpError } from './httpError.ts';
 
 const realFetch = globalThis.fetch;
@@ -31,15 +32,15 @@ const own = {
 describe('asking the server', () => {
   test('an answer is what it said; a body goes as JSON, none goes without a type', async () => {
     const fetched = answers(200, async () => ({ id: 'a' }));
-    expect(await get('/api/x')).toEqual({ id: 'a' });
-    await post('/api/x', { note: 'ä' });
-    await put('/api/x', { n: 1 });
-    await post('/api/x');
-    await del('/api/x');
+    expect(await call(wire.intake.readStudent, { id: 'x' })).toEqual({ id: 'a' });
+    await call(wire.intake.liftHold, { id: 'x', body: { note: 'ä' } });
+    await call(wire.prescription.setLayer, { id: 'x', drill: 'd', body: { layer: 1 } });
+    await call(wire.intake.archiveStudent, { id: 'x' });
+    await call(wire.capture.removePressure, { id: 'x' });
     expect(fetched.mock.calls.map(([, init]) => init)).toEqual([
       { method: 'GET' },
       { method: 'POST', body: '{"note":"ä"}', headers: { ...own, 'content-type': 'application/json' } },
-      { method: 'PUT', body: '{"n":1}', headers: { ...own, 'content-type': 'application/json' } },
+      { method: 'PUT', body: '{"layer":1}', headers: { ...own, 'content-type': 'application/json' } },
       { method: 'POST', headers: own },
       { method: 'DELETE', headers: own },
     ]);
@@ -47,17 +48,17 @@ describe('asking the server', () => {
   test('a refusal carries the server’s code, words and places', async () => {
     const problems = [{ code: 'height_range', path: 'heightIn', detail: {} }];
     answers(400, async () => ({ code: 'invalid', message: 'Give the height in inches.', problems }));
-    const error = await failed(post('/api/students', {}));
+    const error = await failed(call(wire.intake.archiveStudent, { id: 'x' }));
     expect(error.status).toBe(400);
     expect(error.message).toBe('Give the height in inches.');
     expect(error).toMatchObject({ failure: { code: 'invalid', problems } });
   });
   test('no connection, and an answer that is no JSON, say that nothing entered is lost', async () => {
     Object.assign(globalThis, { fetch: () => Promise.reject(new TypeError('refused')) });
-    const offline = await failed(get('/api/x'));
+    const offline = await failed(call(wire.care.readCare));
     expect([offline.status, offline.message]).toEqual([0, expect.stringMatching(/still here/)]);
     answers(502, () => Promise.reject(new SyntaxError('<html>')));
-    expect((await failed(get('/api/x'))).message).toMatch(/still here/);
+    expect((await failed(call(wire.care.readCare))).message).toMatch(/still here/);
   });
 });
 
@@ -87,15 +88,16 @@ describe('sending a file', () => {
     Object.assign(globalThis, { XMLHttpRequest: Held });
   });
   const file = new File(['frames'], 'swing.mov');
+  const FORM = { id: 'c1', kind: 'face_on', recordedOn: '2027-03-01' };
   const start = (stop = new AbortController(), onProgress = jest.fn()) => ({
-    sent: upload('/api/clips', { kind: 'face_on' }, file, onProgress, stop.signal),
+    sent: upload(wire.capture.addClip, { id: 'x', form: FORM }, { file, onProgress, signal: stop.signal }),
     stop,
     onProgress,
   });
 
   test('small fields first, then the file by its name', async () => {
     const { sent } = start();
-    expect([...(Held.last.form ?? new FormData()).keys()]).toEqual(['kind', 'file']);
+    expect([...(Held.last.form ?? new FormData()).keys()]).toEqual([...Object.keys(FORM), 'file']);
     const sentFile = Held.last.form?.get('file') as File | undefined;
     expect(sentFile?.name).toBe('swing.mov');
     Held.last.responseText = '{"id":"c1"}';

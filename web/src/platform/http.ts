@@ -1,4 +1,12 @@
 import type { Failure } from '@inchstep/contract/shared';
+import {
+  type AddressOf,
+  type AnswerOf,
+  type Args,
+  type ArgsOf,
+  type Asked,
+  urlOf,
+} from '@inchstep/contract/wire/address';
 import { HttpError } from './httpError.ts';
 import { HTTP_WORDS } from './words.ts';
 
@@ -29,45 +37,53 @@ const ownPage = (): Record<string, string> => ({
   'x-inchstep-sent-at': new Date().toISOString(),
 });
 
-const send = <T>(method: string, url: string, body?: unknown, keepalive = false): Promise<T> =>
-  answer<T>(
-    fetch(url, {
-      method,
-      ...(method === 'GET' ? {} : { headers: ownPage() }),
-      ...(keepalive ? { keepalive } : {}),
+const send = <E extends Asked>(endpoint: E, args: object, more: RequestInit): Promise<AnswerOf<E>> => {
+  const { body, ...at } = args as { body?: unknown } & AddressOf<Asked>;
+  const isRead = endpoint.method === 'GET';
+  return answer(
+    fetch(urlOf<Asked>(endpoint, at), {
+      method: endpoint.method,
+      ...(isRead ? {} : { headers: ownPage() }),
+      ...more,
       ...(body === undefined
         ? {}
         : { body: JSON.stringify(body), headers: { ...ownPage(), 'content-type': 'application/json' } }),
     }),
   );
+};
 
-export const get = <T>(url: string): Promise<T> => send<T>('GET', url);
-export const post = <T>(url: string, body?: unknown): Promise<T> => send<T>('POST', url, body);
-export const put = <T>(url: string, body: unknown): Promise<T> => send<T>('PUT', url, body);
+/** Asks the program for one thing; throws an HttpError where it says no or can't be reached. */
+export const call = <E extends Asked>(endpoint: E, ...[args]: Args<ArgsOf<E>>): Promise<AnswerOf<E>> =>
+  send(endpoint, args ?? {}, {});
 /** A last word while the page is being left; the browser sends it to the end, up to 64 KB. */
-export const putLast = <T>(url: string, body: unknown): Promise<T> => send<T>('PUT', url, body, true);
-export const del = <T>(url: string): Promise<T> => send<T>('DELETE', url);
+export const lastCall = <E extends Asked>(endpoint: E, ...[args]: Args<ArgsOf<E>>): Promise<AnswerOf<E>> =>
+  send(endpoint, args ?? {}, { keepalive: true });
+
+export interface FileSent {
+  readonly file: File;
+  readonly onProgress: (share: number) => void;
+  readonly signal: AbortSignal;
+}
 
 /** Sends a file with progress (0..1); `signal` stops it. */
-export function upload<T>(
-  url: string,
-  fields: Record<string, string>,
-  file: File,
-  onProgress: (share: number) => void,
-  signal: AbortSignal,
-): Promise<T> {
+export function upload<E extends Asked>(
+  endpoint: E,
+  args: ArgsOf<E>,
+  { file, onProgress, signal }: FileSent,
+): Promise<AnswerOf<E>> {
   return new Promise((resolve, reject) => {
+    const { form: fields, ...at } = args as object as { form: Record<string, string> } & AddressOf<Asked>;
     const request = new XMLHttpRequest();
     const form = new FormData();
     for (const [name, value] of Object.entries(fields)) form.set(name, value);
     form.set('file', file, file.name);
-    request.open('POST', url);
+    request.open(endpoint.method, urlOf<Asked>(endpoint, at));
     for (const [name, value] of Object.entries(ownPage())) request.setRequestHeader(name, value);
     request.upload.onprogress = (event) =>
       onProgress(event.lengthComputable ? event.loaded / event.total : 0);
     request.onload = () => {
       const body = JSON.parse(request.responseText || 'null') as unknown;
-      if (request.status < 300) resolve(body as T);
+      if (request.status < 300) resolve(body as AnswerOf<E>);
       else reject(new HttpError(request.status, (body as Failure) ?? OFFLINE));
     };
     request.onerror = () => reject(new HttpError(0, OFFLINE));

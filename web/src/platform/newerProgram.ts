@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { inTab } from './onDevice.ts';
 
 const RELOADED = 'inchstep.reloaded';
@@ -22,7 +24,7 @@ export function reloadForNewerProgram(reload = () => location.reload(), isReacha
 
 /** Whether the program itself answers: its answer is never kept on this device. */
 const answersNow = (): Promise<boolean> =>
-  fetch('/api/me', { cache: 'no-store' }).then(
+  fetch(urlOf(wire.care.me), { cache: 'no-store' }).then(
     ({ status }) => status < 500,
     () => false,
   );

@@ -1,6 +1,7 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { get, post } from './http.ts';
+import { call } from './http.ts';
 import { HttpError } from './httpError.ts';
 import { dayText, Failed, Shown } from './parts.tsx';
 
@@ -63,19 +64,24 @@ describe('asking the server', () => {
   };
   test('a good answer is its body', async () => {
     asked(async () => answer(200, [1, 2]));
-    expect(await get('/api/x')).toEqual([1, 2]);
+    expect(await call(wire.care.readCare)).toEqual([1, 2]);
   });
   test('a refusal carries its words, and whether trying again could help', async () => {
     asked(async () =>
       answer(409, { code: 'changed_meanwhile', message: 'Somebody was quicker.', problems: [] }),
     );
-    const error = await post('/api/x', { a: 1 }).catch((e) => e as HttpError);
+    const error = await call(wire.care.keepContact, { body: { contact: 'a' } }).catch(
+      (e: unknown) => e as HttpError,
+    );
     expect(error).toMatchObject({ status: 409, message: 'Somebody was quicker.', final: true });
     expect(new HttpError(429, { code: 'x', message: '', problems: [] }).final).toBe(false);
     expect(new HttpError(503, { code: 'x', message: '', problems: [] }).final).toBe(false);
   });
   test('no line at all is told as such', async () => {
     asked(async () => Promise.reject(new TypeError('failed')));
-    expect(await get('/api/x').catch((e) => e as HttpError)).toMatchObject({ status: 0, final: false });
+    expect(await call(wire.care.readCare).catch((e: unknown) => e as HttpError)).toMatchObject({
+      status: 0,
+      final: false,
+    });
   });
 });

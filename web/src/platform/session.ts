@@ -1,8 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Me } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { forgetCopies } from './copyStore.ts';
 import { forgetDrafts } from './drafts.ts';
-import { get, post } from './http.ts';
+import { call } from './http.ts';
 import { forgetKeptQueries } from './keptQueries.ts';
 import { onDevice } from './onDevice.ts';
 import { keys } from './queryKeys.ts';
@@ -13,7 +14,7 @@ const ERASED = 'inchstep.erased';
 
 /** Where something was erased since this browser last looked, its working copies of clips go, too. */
 async function fetchMe(): Promise<Me> {
-  const me = await get<Me>('/api/me');
+  const me = await call(wire.care.me);
   if (onDevice.read(ERASED) !== String(me.erased)) {
     await forgetCopies();
     await forgetKeptQueries();
@@ -22,23 +23,21 @@ async function fetchMe(): Promise<Me> {
   return me;
 }
 
-function useEnter<T>(url: string) {
+function useEnter<T>(enter: (body: T) => Promise<unknown>) {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: T) => post(url, body),
-    onSuccess: () => client.invalidateQueries(),
-  });
+  return useMutation({ mutationFn: enter, onSuccess: () => client.invalidateQueries() });
 }
 
-export const useSetup = () => useEnter<{ name: string; passphrase: string }>('/api/setup');
-export const useSignIn = () => useEnter<{ passphrase: string }>('/api/sign-in');
-export const useDemoEnter = () => useEnter<undefined>('/api/demo-enter');
+export const useSetup = () =>
+  useEnter((body: { name: string; passphrase: string }) => call(wire.care.setUp, { body }));
+export const useSignIn = () => useEnter((body: { passphrase: string }) => call(wire.care.signIn, { body }));
+export const useDemoEnter = () => useEnter((_: undefined) => call(wire.care.enterDemo));
 
 /** Leaves nothing of the students behind: drafts, working copies and what was fetched all go. */
 export function useSignOut() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => post('/api/sign-out'),
+    mutationFn: () => call(wire.care.signOut),
     onSuccess: async () => {
       forgetDrafts();
       await forgetKeptQueries();

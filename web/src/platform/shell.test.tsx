@@ -1,6 +1,7 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer, ME, Refused } from '../testing/screen.tsx';
+import { draw, fakeServer, ME, Refused, to } from '../testing/screen.tsx';
 import { Shell } from './shell.tsx';
 
 afterEach(() => {
@@ -12,8 +13,8 @@ const shell = () => draw(<Shell palette={null} />);
 describe('the door', () => {
   test('an empty program asks who teaches here', async () => {
     const log = fakeServer({
-      'GET /api/me': { ...ME, state: 'new', coach: null },
-      'POST /api/setup': { ok: true },
+      [to(wire.care.me)]: { ...ME, state: 'new', coach: null },
+      [to(wire.care.setUp)]: { ok: true },
     });
     shell();
     fireEvent.change(await screen.findByLabelText('Your name'), { target: { value: 'Ilse Varga' } });
@@ -28,8 +29,8 @@ describe('the door', () => {
   });
   test('a wrong passphrase is told as such, and the demo’s own door only in the demo', async () => {
     fakeServer({
-      'GET /api/me': { ...ME, state: 'signed_out', coach: null },
-      'POST /api/sign-in': new Refused(401, 'wrong_passphrase', 'This passphrase opens nothing.'),
+      [to(wire.care.me)]: { ...ME, state: 'signed_out', coach: null },
+      [to(wire.care.signIn)]: new Refused(401, 'wrong_passphrase', 'This passphrase opens nothing.'),
     });
     shell();
     fireEvent.change(await screen.findByLabelText(/^Passphrase/), { target: { value: 'guess' } });
@@ -37,7 +38,7 @@ describe('the door', () => {
     expect((await screen.findByRole('alert')).textContent).toContain('opens nothing');
     expect(screen.queryByRole('button', { name: /demo/ })).toBeNull();
     cleanup();
-    fakeServer({ 'GET /api/me': { ...ME, state: 'signed_out', coach: null, demo: true } });
+    fakeServer({ [to(wire.care.me)]: { ...ME, state: 'signed_out', coach: null, demo: true } });
     shell();
     expect(await screen.findByRole('button', { name: 'Enter as Ilse Varga (demo)' })).toBeTruthy();
   });
@@ -45,7 +46,7 @@ describe('the door', () => {
 
 describe('the frame', () => {
   test('theme and units are switched at once and remembered', async () => {
-    fakeServer({ 'GET /api/me': ME });
+    fakeServer({ [to(wire.care.me)]: ME });
     shell();
     fireEvent.click(await screen.findByRole('button', { name: 'Dark theme for the studio' }));
     expect(document.documentElement.dataset.theme).toBe('studio');
@@ -60,7 +61,7 @@ describe('the frame', () => {
   });
   test('a broken store is a fresh one', async () => {
     localStorage.setItem('inchstep.settings', '{oops');
-    fakeServer({ 'GET /api/me': ME });
+    fakeServer({ [to(wire.care.me)]: ME });
     shell();
     expect(await screen.findByRole('button', { name: 'Dark theme for the studio' })).toBeTruthy();
   });
@@ -68,8 +69,8 @@ describe('the frame', () => {
     let inside = true;
     let answer: object = new Refused(500, 'broken', 'The program tripped.');
     fakeServer({
-      'GET /api/me': () => (inside ? ME : { ...ME, state: 'signed_out', coach: null }),
-      'POST /api/sign-out': () => {
+      [to(wire.care.me)]: () => (inside ? ME : { ...ME, state: 'signed_out', coach: null }),
+      [to(wire.care.signOut)]: () => {
         inside = answer instanceof Refused;
         return answer;
       },

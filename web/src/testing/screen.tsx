@@ -1,3 +1,4 @@
+import { type AddressOf, type Args, urlOf, type Asked as Wired } from '@inchstep/contract/wire/address';
 import { DRILL_WORDS, HOUSE_WORDS } from '@inchstep/contract/words';
 import { jest } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -17,7 +18,11 @@ export interface Asked {
 }
 type Reply = unknown | ((asked: Asked) => unknown);
 
-/** A server of a few answers: "GET /api/queue" to what it says; what was asked is kept. */
+/** How the fake server names what it is asked: "GET /api/queue". */
+export const to = <E extends Wired>(endpoint: E, ...args: Args<AddressOf<E>>): string =>
+  `${endpoint.method} ${urlOf(endpoint, ...args)}`;
+
+/** A server of a few answers: `[to(wire.progress.listQueue)]: rows`; what was asked is kept. */
 export function fakeServer(replies: Readonly<Record<string, Reply>>): Asked[] {
   const log: Asked[] = [];
   globalThis.fetch = jest.fn(async (url: unknown, init?: { method?: string; body?: unknown }) => {

@@ -19,7 +19,9 @@ import { bandEditSchema, schoolAnswersSchema, schoolSchema, wholeSchoolSchema } 
 import { daySchema, idSchema, versionSchema } from '../../shared.ts';
 
 export {
+  LESSON_DEEDS,
   type Lesson,
+  type LessonDeed,
   type LessonList,
   lessonListSchema,
   lessonSchema,

@@ -20,6 +20,10 @@ export type NewLesson = z.input<typeof newLessonSchema>;
 export const moveLessonSchema = z.strictObject(when);
 export type MoveLesson = z.input<typeof moveLessonSchema>;
 
+/** What can become of a lesson at a press; each can be taken back by its counterpart. */
+export const LESSON_DEEDS = ['begin', 'end', 'resume', 'cancel', 'restore'] as const;
+export type LessonDeed = (typeof LESSON_DEEDS)[number];
+
 export const lessonSchema = z.object({
   id: idSchema,
   day: daySchema,

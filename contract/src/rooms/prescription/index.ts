@@ -157,3 +157,11 @@ const storedFeelSchema = feelSchema.extend({ at: z.string() });
 export type StoredFeel = z.infer<typeof storedFeelSchema>;
 export const feelPageSchema = z.object({ records: z.array(storedFeelSchema) });
 export type FeelPage = z.infer<typeof feelPageSchema>;
+
+/** A drill's id in an address, the coach's own as well as the program's. */
+export const drillParam = { drill: z.string().max(60) } as const;
+export const cardQuery = z.object({
+  ...drillParam,
+  units: z.enum(['in', 'cm']).default('in'),
+  paper: z.enum(['A4', 'LETTER']).default('A4'),
+});

@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Arrival } from '@inchstep/contract/care';
-import type { LibraryEntry } from '@inchstep/contract/prescription';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { sendLetters } from '../../rooms/checkins/index.ts';
 import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
@@ -64,10 +63,8 @@ async function archive(changes: Change = {}, id = wren): Promise<Buffer> {
   return readFileSync(forged);
 }
 
-const arrive = (file: Buffer) =>
-  into.upload<Arrival & { code: string }>('/api/care/import', file, {}, 'a.zip');
-const keep = (ticket: string) =>
-  into.ask<{ code?: string; studentId: string }>('POST', `/api/care/import/${ticket}/keep`);
+const arrive = (file: Buffer) => into.upload(wire.care.receiveArchive, {}, file, {}, 'a.zip');
+const keep = (ticket: string) => into.ask(wire.care.keepArrival, { id: ticket });
 const rows = (table: string): Row[] => rowsOfStudent(into.ctx.db.$client, wren).get(table) ?? [];
 const all = (sql: string) => into.ctx.db.$client.prepare(sql).all();
 const nothingLeft = () => {
@@ -81,7 +78,7 @@ describe('a record that comes from elsewhere', () => {
     const { body } = await arrive(await archive());
     expect(body).toMatchObject({ name: 'Wren Adeyemi', mail: 'wren@golf.example', drills: [], unsent: 0 });
     expect(all('SELECT * FROM students')).toEqual([]);
-    await into.ask('POST', `/api/care/import/${body.ticket}/drop`);
+    await into.ask(wire.care.dropArrival, { id: body.ticket });
     nothingLeft();
     expect(await keep(body.ticket)).toMatchObject({ status: 404 });
     const again = (await arrive(await archive())).body.ticket;
@@ -91,14 +88,14 @@ describe('a record that comes from elsewhere', () => {
       [200, wren],
     ]);
     expect(all('SELECT * FROM arrivals')).toEqual([]);
-    expect((await arrive(await archive())).body.code).toBe('already_here');
+    expect((await arrive(await archive())).code).toBe('already_here');
     nothingLeft();
   });
 
   test('sends nothing: letters that waited stay the other program’s, and the address is agreed to again', async () => {
     await fresh();
     const to = [{ id: randomUUID(), studentId: wren }];
-    await from.ask('POST', '/api/messages', { to, text: 'See you on Friday.' });
+    await from.ask(wire.checkins.writeMessages, { body: { to, text: 'See you on Friday.' } });
     const { body } = await arrive(await archive());
     expect(body.unsent).toBe(1);
     await keep(body.ticket);
@@ -121,7 +118,7 @@ describe('a record that comes from elsewhere', () => {
 
   test('opens no way in, stops no letters, and goes on with no lesson', async () => {
     await fresh();
-    await from.ask('POST', `/api/students/${wren}/links`, { days: 9 });
+    await from.ask(wire.checkins.makeLink, { id: wren, body: { days: 9 } });
     const row = (more: object) => (doc: Doc) => ({
       ...doc,
       rows: doc.rows.map((one) => ({ ...one, ...more })),
@@ -187,7 +184,7 @@ describe('a record that comes from elsewhere', () => {
         }),
       }),
     );
-    expect((await keep(body.ticket)).body.code).toBe('id_taken');
+    expect((await keep(body.ticket)).code).toBe('id_taken');
     expect([...rows('students'), ...rows('events'), ...all('SELECT * FROM arrivals')]).toEqual([]);
     expect(rowsOfStudent(into.ctx.db.$client, other).get('events')).not.toEqual([]);
     nothingLeft();
@@ -248,10 +245,11 @@ describe('a coach’s own drills that come along', () => {
   let user: string;
   beforeAll(async () => {
     user = await addStudent(from, { firstName: 'Noor' });
-    for (const id of ['own_coin', 'own_other']) await from.ask('PUT', `/api/library/${id}`, drill(id));
+    for (const id of ['own_coin', 'own_other'])
+      await from.ask(wire.prescription.keepDrill, { id, body: drill(id) });
     await takeDrills(from, user, ['own_coin']);
   });
-  const library = async () => (await into.ask<LibraryEntry[]>('GET', '/api/library')).body;
+  const library = async () => (await into.ask(wire.prescription.listLibrary)).body;
   const take = async (changes: Change = {}) => {
     const arrived = await arrive(await archive(changes, user));
     if (arrived.status === 200) await keep(arrived.body.ticket);
@@ -278,7 +276,7 @@ describe('a coach’s own drills that come along', () => {
   });
   test('never change one that is here: what differs is shown, and ours stays', async () => {
     await fresh();
-    await into.ask('PUT', '/api/library/own_coin', drill('own_coin'));
+    await into.ask(wire.prescription.keepDrill, { id: 'own_coin', body: drill('own_coin') });
     const before = await library();
     const words = { ...drill('own_coin').words, cue: 'Jump.' };
     const { body } = await take({ 'own_drills.json': everyDrill({ words }) });
@@ -294,7 +292,7 @@ describe('a coach’s own drills that come along', () => {
   });
   test('the same one is said to be the same', async () => {
     await fresh();
-    await into.ask('PUT', '/api/library/own_coin', drill('own_coin'));
+    await into.ask(wire.prescription.keepDrill, { id: 'own_coin', body: drill('own_coin') });
     expect((await take()).body.drills).toMatchObject([{ id: 'own_coin', state: 'same', differs: [] }]);
   });
   test('one that a coach could not keep is not taken in either', async () => {

@@ -3,10 +3,11 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import type { Clip, Swing } from '@inchstep/contract/capture';
-import { type Arrival, type Care, STUDENT_TABLES } from '@inchstep/contract/care';
-import type { Checkin } from '@inchstep/contract/checkins';
-import type { Student } from '@inchstep/contract/intake';
+import type { Clip } from '@inchstep/contract/capture';
+import { STUDENT_TABLES } from '@inchstep/contract/care';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Endpoint } from '@inchstep/contract/wire';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { keepForecasts } from '../../rooms/progress/index.ts';
 import { addStudent, clipBytes, markedSwing, type TestServer, testServer } from '../../testServer.ts';
@@ -32,6 +33,19 @@ beforeAll(async () => {
   priya = await fullStudent('Priya', 'Ramanujan-Unique');
   gus = await addStudent(server, { firstName: 'Gus', familyName: 'Lindqvist' });
 });
+const READ_OF_STUDENT = [
+  wire.capture.listClips,
+  wire.capture.listSwings,
+  wire.measures.listReadings,
+  wire.diagnosis.listDiagnoses,
+  wire.checkins.listCheckins,
+  wire.practice.listSets,
+  wire.intake.readThread,
+  wire.practice.planNow,
+  wire.practice.listGates,
+  wire.progress.readProgress,
+  wire.progress.readBrief,
+];
 afterAll(async () => {
   await server.stop();
   rmSync(folder, { recursive: true, force: true });
@@ -40,66 +54,89 @@ afterAll(async () => {
 /** A student with a row in every table there is. */
 async function fullStudent(firstName: string, familyName: string): Promise<string> {
   const id = await addStudent(server, { firstName, familyName, aids: ['stick'] });
-  const at = (path: string) => `/api/students/${id}${path}`;
+  const _at = (path: string) => urlOf(wire.intake.readStudent, { id: `${id}${path}` });
   const clip = { id: randomUUID(), kind: 'face_on', recordedOn: '2027-03-01' };
-  await server.upload(at('/clips'), clipBytes('wren.face_on.mp4'), clip);
+  await server.upload(wire.capture.addClip, { id }, clipBytes('wren.face_on.mp4'), clip);
   const swing = markedSwing('priya-then');
   const views = swing.views.map((v) => (v.kind === 'face_on' ? { ...v, clipId: clip.id } : v));
-  await server.ask('POST', at('/swings'), { ...swing, views });
-  await server.ask('POST', `/api/swings/${swing.id}/measure`);
+  await server.ask(wire.capture.addSwing, { id, body: { ...swing, views } });
+  await server.ask(wire.measures.measureSwing, { id: swing.id });
   const mat = `time_s,lead_pct\n${Array.from({ length: 20 }, (_, i) => `${i / 10},${40 + i}`).join('\n')}`;
-  await server.ask('PUT', `/api/swings/${swing.id}/pressure`, {
-    fileName: 'mat.csv',
-    csv: mat,
-    offsetSeconds: null,
+  await server.ask(wire.capture.putPressure, {
+    id: swing.id,
+    body: {
+      fileName: 'mat.csv',
+      csv: mat,
+      offsetSeconds: null,
+    },
   });
-  await server.ask('POST', at('/shots'), {
-    id: randomUUID(),
-    recordedOn: '2027-03-01',
-    swingId: swing.id,
-    fileName: 'bay.csv',
-    csv: 'carry\n150\n151',
-    matches: [{ field: 'carryYd', column: 'carry', unit: 'yd', flipped: false }],
+  await server.ask(wire.capture.addShots, {
+    id,
+    body: {
+      id: randomUUID(),
+      recordedOn: '2027-03-01',
+      swingId: swing.id,
+      fileName: 'bay.csv',
+      csv: 'carry\n150\n151',
+      matches: [{ field: 'carryYd', column: 'carry', unit: 'yd', flipped: false }],
+    },
   });
   const diagnosis = {
     id: randomUUID(),
     swingId: swing.id,
     findings: [{ id: 'obs.overswing', seen: 'present' }],
   };
-  await server.ask('POST', at('/diagnoses'), diagnosis);
-  await server.ask('POST', `/api/diagnoses/${diagnosis.id}/choose`, { workOn: ['over_turn'], note: '' });
-  const drills = ['knee_swap'];
-  await server.ask('POST', '/api/drill-choices', {
-    id: randomUUID(),
-    diagnosisId: diagnosis.id,
-    drills,
-    note: 'so',
+  await server.ask(wire.diagnosis.diagnose, { id, body: diagnosis });
+  await server.ask(wire.diagnosis.chooseWork, {
+    id: diagnosis.id,
+    body: { workOn: ['over_turn'], note: '' },
   });
-  await server.ask('POST', at('/plans'), {
-    id: randomUUID(),
-    start: '2027-03-01',
-    nextLesson: null,
-    days: ['mon', 'wed'],
-    minutesPerDay: {},
-    placeByDay: {},
+  const drills = ['knee_swap'];
+  await server.ask(wire.prescription.chooseDrills, {
+    body: {
+      id: randomUUID(),
+      diagnosisId: diagnosis.id,
+      drills,
+      note: 'so',
+    },
+  });
+  await server.ask(wire.practice.savePlan, {
+    id,
+    body: {
+      id: randomUUID(),
+      start: '2027-03-01',
+      nextLesson: null,
+      days: ['mon', 'wed'],
+      minutesPerDay: {},
+      placeByDay: {},
+    },
   });
   const step = { drill: 'knee_swap', stage: 'still' };
-  await server.ask('POST', at('/sets'), {
-    id: randomUUID(),
-    date: '2027-03-01',
-    ...step,
-    reps: 'PPF',
-    felt: 5,
+  await server.ask(wire.practice.logSet, {
+    id,
+    body: {
+      id: randomUUID(),
+      date: '2027-03-01',
+      ...step,
+      reps: 'PPF',
+      felt: 5,
+    },
   });
-  await server.ask('POST', at('/gates'), { id: randomUUID(), ...step, decision: 'hold', note: 'not yet' });
-  await server.ask('POST', at('/feels'), { id: randomUUID(), measure: 'turn_top', felt: 20, measured: 12 });
+  await server.ask(wire.practice.decideGate, {
+    id,
+    body: { id: randomUUID(), ...step, decision: 'hold', note: 'not yet' },
+  });
+  await server.ask(wire.prescription.noteFeel, {
+    id,
+    body: { id: randomUUID(), measure: 'turn_top', felt: 20, measured: 12 },
+  });
   const lesson = { id: randomUUID(), day: '2027-03-01', begin: true };
-  const { next } = (await server.ask<{ next: object }>('GET', at('/film-requests'))).body;
-  await server.ask('POST', at('/film-requests'), { id: randomUUID(), ...next });
-  await server.ask('POST', at('/lessons'), lesson);
+  const { next } = (await server.ask(wire.checkins.listRequests, { id })).body;
+  await server.ask(wire.checkins.askForClips, { id, body: { id: randomUUID(), ...next } });
+  await server.ask(wire.intake.agreeLesson, { id, body: lesson });
   const note = { id: randomUUID(), tag: 'said', text: 'It goes round.' };
-  await server.ask('POST', at(`/lessons/${lesson.id}/notes`), note);
-  const link = (await server.ask<{ token: string }>('POST', at('/links'), { days: 9 })).body.token;
+  await server.ask(wire.practice.addNote, { id, lessonId: lesson.id, body: note });
+  const link = (await server.ask(wire.checkins.makeLink, { id, body: { days: 9 } })).body.token;
   const checkin = {
     id: randomUUID(),
     pain: true,
@@ -108,17 +145,17 @@ async function fullStudent(firstName: string, familyName: string): Promise<strin
     felt: 3,
     clipIds: [clip.id],
   };
-  await server.ask('POST', `/api/page/${link}/checkins`, checkin);
+  await server.ask(wire.page.sendCheckin, { token: link, body: checkin });
   const picture = Buffer.concat([Buffer.from('89504e470d0a1a0a', 'hex'), Buffer.alloc(90)]);
   const enclosed = { id: randomUUID(), kind: 'picture', title: 'So', clipIds: clip.id };
-  await server.upload(`/api/checkins/${checkin.id}/enclosures`, picture, enclosed);
-  await server.ask('POST', `/api/checkins/${checkin.id}/reply`, { id: randomUUID(), text: 'Rest.' });
-  await server.ask('POST', `/api/checkins/${checkin.id}/reply/now`);
+  await server.upload(wire.checkins.enclose, { id: checkin.id }, picture, enclosed);
+  await server.ask(wire.checkins.sendReply, { id: checkin.id, body: { id: randomUUID(), text: 'Rest.' } });
+  await server.ask(wire.checkins.sendReplyNow, { id: checkin.id });
   const to = [{ id: randomUUID(), studentId: id }];
-  await server.ask('POST', '/api/messages', { to, text: 'How is it?' });
-  await server.ask('POST', `/api/students/${id}/messages/${to[0]?.id}/now`);
-  await server.ask('POST', at('/asides'), { id: randomUUID(), until: '2027-03-09', note: '' });
-  await server.ask('POST', at('/network/forget'), { id: randomUUID() });
+  await server.ask(wire.checkins.writeMessages, { body: { to, text: 'How is it?' } });
+  await server.ask(wire.checkins.sendMessageNow, { id, messageId: to[0]?.id });
+  await server.ask(wire.checkins.setAside, { id, body: { id: randomUUID(), until: '2027-03-09', note: '' } });
+  await server.ask(wire.measures.forgetTeaching, { id, body: { id: randomUUID() } });
   // A date is told only of a gain over many days: here it is put where it would be kept.
   const said = { likely: '2027-04-01', lo80: '2027-03-20', hi80: '2027-05-01' };
   const told = {
@@ -250,24 +287,12 @@ describe('the look through', () => {
       signedIn: false,
       now: () => new Date('2026-11-26T12:00:00Z'),
     });
-    await other.ask('POST', '/api/demo-enter');
-    const { body } = await other.ask<Student[]>('GET', '/api/students');
+    await other.ask(wire.care.enterDemo);
+    const { body } = await other.ask(wire.intake.listStudents);
     expect(body).toHaveLength(9);
     for (const { id } of body)
-      for (const path of [
-        'clips',
-        'swings',
-        'readings',
-        'checkins',
-        'sets',
-        'thread',
-        'plan',
-        'gates',
-        'progress',
-        'brief',
-      ])
-        expect((await other.ask('GET', `/api/students/${id}/${path}`)).status).toBe(200);
-    expect((await other.ask('GET', '/api/queue')).status).toBe(200);
+      for (const list of READ_OF_STUDENT) expect((await other.ask(list, { id })).status).toBe(200);
+    expect((await other.ask(wire.progress.listQueue)).status).toBe(200);
     await other.end();
     const { found } = await verifyFolder(place, NOW, quiet);
     expect(found.filter(({ code }) => code !== 'clip_missing')).toEqual([]);
@@ -281,24 +306,24 @@ const zipOfStudent = async (from: TestServer, id: string, name: string): Promise
   return file;
 };
 const arrive = (into: TestServer, file: string) =>
-  into.upload<Arrival & { code: string }>('/api/care/import', readFileSync(file), {}, 'student.zip');
+  into.upload(wire.care.receiveArchive, {}, readFileSync(file), {}, 'student.zip');
 /** A file is read and shown; on the coach's word it is taken over. */
 async function takeIn(into: TestServer, file: string) {
   const shown = await arrive(into, file);
   if (shown.status !== 200) return shown;
-  return into.ask<{ code: string; studentId: string }>('POST', `/api/care/import/${shown.body.ticket}/keep`);
+  return into.ask(wire.care.keepArrival, { id: shown.body.ticket });
 }
 
 describe('a student’s export', () => {
   test('erased here and taken in again is the same, but for its way in, which stays closed', async () => {
     const before = rows(server.ctx.db.$client, priya);
     const file = await zipOfStudent(server, priya, 'priya.zip');
-    expect((await takeIn(server, file)).body.code).toBe('already_here');
-    await server.ask('POST', '/api/care/erasures', { id: randomUUID(), what: 'student', subjectId: priya });
+    expect((await takeIn(server, file)).code).toBe('already_here');
+    await server.ask(wire.care.askErasure, { body: { id: randomUUID(), what: 'student', subjectId: priya } });
     server.at('2027-03-01T09:11:00');
     carryOutErasures(server.ctx);
     await finishErasures(server.ctx);
-    expect((await server.ask('GET', `/api/students/${priya}`)).status).toBe(404);
+    expect((await server.ask(wire.intake.readStudent, { id: priya })).status).toBe(404);
     expect(await takeIn(server, file)).toMatchObject({ status: 200, body: { studentId: priya } });
     const after = rows(server.ctx.db.$client, priya);
     expect(after.links?.every(({ revoked_at }) => revoked_at !== null)).toBe(true);
@@ -312,10 +337,9 @@ describe('a student’s export', () => {
     const file = await zipOfStudent(server, priya, 'priya-1.zip');
     expect((await takeIn(other, file)).status).toBe(200);
     expect(rows(other.ctx.db.$client, priya)).toEqual(rows(server.ctx.db.$client, priya));
-    const swings = await other.ask<Swing[]>('GET', `/api/students/${priya}/swings`);
+    const swings = await other.ask(wire.capture.listSwings, { id: priya });
     expect(swings.body).toHaveLength(1);
-    for (const path of ['readings', 'diagnoses', 'plan', 'gates', 'progress', 'brief', 'checkins'])
-      expect((await other.ask('GET', `/api/students/${priya}/${path}`)).status).toBe(200);
+    for (const list of READ_OF_STUDENT) expect((await other.ask(list, { id: priya })).status).toBe(200);
     await other.stop();
   });
   test('holds JSON with versions, CSV, the clip and the letter; a cell is no formula', async () => {
@@ -385,32 +409,29 @@ describe('a student’s export', () => {
     ['a version to come', 'manifest.json', (d: object) => ({ ...d, format: 'inchstep.student/2' })],
   ])('%s: refused whole, and nothing of it stays', async (_, name, change) => {
     const other = await testServer();
-    const { status, body } = await takeIn(other, await forged(name, change));
-    expect([status, /^archive_/.test(body.code)]).toEqual([400, true]);
-    expect((await other.ask<Student[]>('GET', '/api/students')).body).toEqual([]);
+    const { status, code } = await takeIn(other, await forged(name, change));
+    expect([status, /^archive_/.test(code)]).toEqual([400, true]);
+    expect((await other.ask(wire.intake.listStudents)).body).toEqual([]);
     expect(readdirSync(join(other.dataDir, 'clips'))).toEqual([]);
     await other.stop();
   });
   test('no ZIP at all is refused in words', async () => {
     const file = join(folder, 'no.zip');
     writeFileSync(file, 'hello');
-    expect((await takeIn(server, file)).body.code).toBe('archive_unreadable');
+    expect((await takeIn(server, file)).code).toBe('archive_unreadable');
   });
 });
 
 describe('erasing', () => {
   const erase = async (what: 'student' | 'clip', subjectId: string) => {
     const id = randomUUID();
-    await server.ask('POST', '/api/care/erasures', { id, what, subjectId });
+    await server.ask(wire.care.askErasure, { body: { id, what, subjectId } });
     return id;
   };
-  const state = async () => (await server.ask<Care>('GET', '/api/care')).body;
+  const state = async () => (await server.ask(wire.care.readCare)).body;
 
   test('says what would go, waits ten minutes, and can be taken back until then', async () => {
-    const preview = await server.ask<{ counts: Record<string, number> }>(
-      'GET',
-      `/api/care/erase/student/${priya}`,
-    );
+    const preview = await server.ask(wire.care.previewErasure, { what: 'student', subjectId: priya });
     expect(preview.body).toMatchObject({
       name: 'Priya Ramanujan-Unique',
       counts: { clips: 1, set_logs: 1, checkins: 1 },
@@ -423,31 +444,29 @@ describe('erasing', () => {
       name: 'Priya Ramanujan-Unique',
       doneAt: null,
     });
-    await server.ask('POST', `/api/care/erasures/${id}/take-back`);
+    await server.ask(wire.care.takeBackErasure, { id });
     server.at('2027-03-01T10:00:00');
     expect(carryOutErasures(server.ctx)).toBe(0);
-    expect((await server.ask('GET', `/api/students/${priya}`)).status).toBe(200);
+    expect((await server.ask(wire.intake.readStudent, { id: priya })).status).toBe(200);
     server.at('2027-03-01T09:00:00');
   });
   test('of one clip leaves the swing and the check-in without it', async () => {
-    const [clip] = (await server.ask<Clip[]>('GET', `/api/students/${priya}/clips`)).body as [Clip];
+    const [clip] = (await server.ask(wire.capture.listClips, { id: priya })).body as [Clip];
     await erase('clip', clip.id);
     server.at('2027-03-01T09:11:00');
     expect(carryOutErasures(server.ctx)).toBe(1);
     expect(await finishErasures(server.ctx)).toBe(0);
-    expect((await server.ask('GET', `/api/clips/${clip.id}/file`)).status).toBe(404);
-    const [swing] = (await server.ask<Swing[]>('GET', `/api/students/${priya}/swings`)).body;
+    expect((await server.ask(wire.capture.clipFile, { id: clip.id })).status).toBe(404);
+    const [swing] = (await server.ask(wire.capture.listSwings, { id: priya })).body;
     expect(swing?.views.map(({ clipId }) => clipId)).toEqual([null, null]);
-    expect((await server.ask<Checkin[]>('GET', `/api/students/${priya}/checkins`)).body[0]?.clips).toEqual(
-      [],
-    );
-    expect((await server.ask('GET', `/api/students/${priya}/readings`)).status).toBe(200);
+    expect((await server.ask(wire.checkins.listCheckins, { id: priya })).body[0]?.clips).toEqual([]);
+    expect((await server.ask(wire.measures.listReadings, { id: priya })).status).toBe(200);
     expect(server.ctx.files.list()).toEqual([]);
     server.at('2027-03-01T09:00:00');
   });
   test('leaves bytes that another student’s clip uses, and takes all others', async () => {
     const upload = (student: string, name: string) =>
-      server.upload<Clip>(`/api/students/${student}/clips`, clipBytes(name), {
+      server.upload(wire.capture.addClip, { id: student }, clipBytes(name), {
         id: randomUUID(),
         kind: 'face_on',
         recordedOn: '2027-03-01',
@@ -460,7 +479,7 @@ describe('erasing', () => {
     carryOutErasures(server.ctx);
     await finishErasures(server.ctx);
     expect(server.ctx.files.list()).toHaveLength(1);
-    expect((await server.ask('GET', `/api/clips/${shared.body.id}/file`)).status).toBe(200);
+    expect((await server.ask(wire.capture.clipFile, { id: shared.body.id })).status).toBe(200);
   });
   test('leaves no row, no letter, and no name anywhere in the folder; the receipt says how much went', async () => {
     const client = server.ctx.db.$client;
@@ -475,14 +494,16 @@ describe('erasing', () => {
     expect(await finishErasures(server.ctx)).toBe(0);
     for (const name of readdirSync(server.dataDir).filter((entry) => entry.startsWith('inchstep.sqlite')))
       expect(readFileSync(join(server.dataDir, name)).includes('Ramanujan-Unique')).toBe(false);
-    expect((await server.ask<{ erased: number }>('GET', '/api/me')).body.erased).toBe(3);
+    expect((await server.ask(wire.care.me)).body.erased).toBe(3);
     expect(await verifyFolder(server.dataDir, NOW, quiet)).toMatchObject({ ok: true });
   });
   test('what is not there can’t be erased', async () => {
-    const answer = await server.ask('POST', '/api/care/erasures', {
-      id: randomUUID(),
-      what: 'student',
-      subjectId: priya,
+    const answer = await server.ask(wire.care.askErasure, {
+      body: {
+        id: randomUUID(),
+        what: 'student',
+        subjectId: priya,
+      },
     });
     expect(answer.status).toBe(404);
   });
@@ -492,40 +513,41 @@ describe('sessions, links and the passphrase', () => {
   test('every other session is ended with one press, and by a new passphrase', async () => {
     const here = server.cookie();
     const elsewhere = async () => {
-      await server.ask('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' });
+      await server.ask(wire.care.signIn, { body: { passphrase: 'a passphrase for tests' } });
       return server.cookie();
     };
     const one = await elsewhere();
-    const as = (cookie: string, method: 'GET' | 'POST', path: string, body?: object) =>
-      server.ask(method, path, body, { cookie });
-    expect((await as(one, 'GET', '/api/students')).status).toBe(200);
-    const listed = (await as(one, 'GET', '/api/care')) as { body: Care };
+    const as = <E extends Endpoint>(cookie: string, endpoint: E, body?: object) =>
+      server.ask(endpoint, { body } as object, { cookie });
+    expect((await as(one, wire.intake.listStudents)).status).toBe(200);
+    const listed = await as(one, wire.care.readCare);
     expect(listed.body.sessions.filter((s) => s.here)).toHaveLength(1);
     expect(listed.body.sessions.length).toBeGreaterThanOrEqual(2);
-    await as(one, 'POST', '/api/care/sessions/end-others');
-    expect((await as(here, 'GET', '/api/students')).status).toBe(401);
+    await as(one, wire.care.endOtherSessions);
+    expect((await as(here, wire.intake.listStudents)).status).toBe(401);
     const two = await elsewhere();
     const change = (before: string) =>
-      as(two, 'POST', '/api/care/passphrase', { before, after: 'another passphrase' });
+      as(two, wire.care.changePassphrase, { before, after: 'another passphrase' });
     expect((await change('wrong one here')).status).toBe(401);
     expect((await change('a passphrase for tests')).status).toBe(200);
-    expect((await as(one, 'GET', '/api/students')).status).toBe(401);
-    expect((await as(two, 'GET', '/api/students')).status).toBe(200);
-    expect((await server.ask('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' })).status).toBe(
-      401,
+    expect((await as(one, wire.intake.listStudents)).status).toBe(401);
+    expect((await as(two, wire.intake.listStudents)).status).toBe(200);
+    expect(
+      (await server.ask(wire.care.signIn, { body: { passphrase: 'a passphrase for tests' } })).status,
+    ).toBe(401);
+    expect((await server.ask(wire.care.signIn, { body: { passphrase: 'another passphrase' } })).status).toBe(
+      200,
     );
-    expect((await server.ask('POST', '/api/sign-in', { passphrase: 'another passphrase' })).status).toBe(200);
   });
   test('a link is listed with its last use and closed with one press', async () => {
-    const token = (await server.ask<{ token: string }>('POST', `/api/students/${gus}/links`, { days: 9 }))
-      .body.token;
-    await server.ask('GET', `/api/page/${token}`);
-    const { links } = (await server.ask<Care>('GET', '/api/care')).body;
+    const token = (await server.ask(wire.checkins.makeLink, { id: gus, body: { days: 9 } })).body.token;
+    await server.ask(wire.page.readPage, { token });
+    const { links } = (await server.ask(wire.care.readCare)).body;
     expect(links).toEqual([
       expect.objectContaining({ name: 'Gus Lindqvist', lastUsedAt: expect.stringMatching(/^2027/) }),
     ]);
-    await server.ask('POST', `/api/care/links/${links[0]?.id}/close`);
-    expect((await server.ask('GET', `/api/page/${token}`)).status).toBe(410);
-    expect((await server.ask<Care>('GET', '/api/care')).body.links).toEqual([]);
+    await server.ask(wire.care.closeLink, { id: links[0]?.id });
+    expect((await server.ask(wire.page.readPage, { token })).status).toBe(410);
+    expect((await server.ask(wire.care.readCare)).body.links).toEqual([]);
   });
 });

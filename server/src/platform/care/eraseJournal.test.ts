@@ -10,6 +10,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Database from 'better-sqlite3';
 import { addStudent, clipBytes, type TestServer, testServer } from '../../testServer.ts';
@@ -30,10 +31,10 @@ let student: string;
 beforeEach(async () => {
   server = await testServer();
   student = await addStudent(server, { familyName: NAME });
-  await server.upload(`/api/students/${student}/clips`, clipBytes('wren.face_on.mp4'), {
+  await server.upload(wire.capture.addClip, { id: student }, clipBytes('wren.face_on.mp4'), {
     ...{ id: randomUUID(), kind: 'face_on', recordedOn: '2027-03-01' },
   });
-  await server.ask('POST', '/api/care/erasures', { id: randomUUID(), what: 'student', subjectId: student });
+  await server.ask(wire.care.askErasure, { body: { id: randomUUID(), what: 'student', subjectId: student } });
   server.at('2027-03-01T09:11:00');
 });
 afterEach(async () => {
@@ -141,7 +142,7 @@ describe('a backup that came from somebody else', () => {
     expect(existsSync(restored)).toBe(false);
   });
   test('unchanged it is taken, and opens no link and no session', async () => {
-    await server.ask('POST', `/api/students/${student}/links`, { days: 9 });
+    await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } });
     const file = await forged('unchanged', () => undefined);
     await server.end();
     await restoreBackup(file, restored, quiet);

@@ -2,6 +2,7 @@ import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Care } from '@inchstep/contract/care';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, testServer } from '../../testServer.ts';
 import { Runs } from './runs.ts';
@@ -60,9 +61,9 @@ describe('the night’s backup', () => {
   });
   test('from the screen: begun with one press, shown while it runs, one at a time', async () => {
     server.at('2027-03-04T12:00:00');
-    expect((await server.ask('POST', '/api/care/verify')).status).toBe(200);
-    expect((await server.ask<{ code: string }>('POST', '/api/care/backup')).body.code).toBe('busy');
-    const care = async () => (await server.ask<Care>('GET', '/api/care')).body;
+    expect((await server.ask(wire.care.beginLook)).status).toBe(200);
+    expect((await server.refused(wire.care.beginBackup)).body.code).toBe('busy');
+    const care = async () => (await server.ask(wire.care.readCare)).body;
     expect((await care()).running?.what).toBe('verify');
     let found: Care['verified'] = null;
     for (let i = 0; i < 200 && !found; i++) {
@@ -73,7 +74,7 @@ describe('the night’s backup', () => {
   });
   test('without a folder it says so', async () => {
     const bare = await testServer();
-    expect((await bare.ask<{ code: string }>('POST', '/api/care/backup')).body.code).toBe('no_backup_folder');
+    expect((await bare.refused(wire.care.beginBackup)).body.code).toBe('no_backup_folder');
     await bare.stop();
   });
 });

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Clip, Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import {
   addStudent,
@@ -28,7 +29,7 @@ const fields = (more: Record<string, string> = {}) => ({
   ...more,
 });
 const send = (file: Buffer, more = {}, name?: string) =>
-  server.upload<Clip>(`/api/students/${student}/clips`, file, fields(more), name);
+  server.upload(wire.capture.addClip, { id: student }, file, fields(more), name);
 const kept = (): string[] => {
   try {
     return readdirSync(join(server.dataDir, 'clips'));
@@ -68,7 +69,7 @@ describe('refused clips leave nothing behind', () => {
     expect(status).toBeGreaterThanOrEqual(400);
     expect(body).toMatchObject({ code });
     expect(kept()).toEqual(before);
-    expect((await server.ask<Clip[]>('GET', `/api/students/${student}/clips`)).body).toEqual([]);
+    expect((await server.ask(wire.capture.listClips, { id: student })).body).toEqual([]);
   });
   test('a codec that browsers can’t read frame by frame is named, with the way out', async () => {
     const { body } = await send(asHevc());
@@ -87,19 +88,19 @@ describe('refused clips leave nothing behind', () => {
     expect(kept()).toEqual([]);
   });
   test('no file at all', async () => {
-    expect((await server.ask('POST', `/api/students/${student}/clips`, {})).body).toMatchObject({
+    expect((await server.ask(wire.capture.addClip, { id: student, body: {} })).body).toMatchObject({
       code: 'no_file',
     });
   });
   test('a child’s clip waits for a guardian', async () => {
     const child = await addStudent(server, { bornOn: '2014-06-01' });
-    const { body } = await server.upload(`/api/students/${child}/clips`, good, fields());
+    const { body } = await server.upload(wire.capture.addClip, { id: child }, good, fields());
     expect(body).toMatchObject({ code: 'consent_missing' });
     const agreed = await addStudent(server, {
       bornOn: '2014-06-01',
       guardianConsent: { guardian: 'Signe Dahl', on: '2027-02-01' },
     });
-    expect((await server.upload(`/api/students/${agreed}/clips`, good, fields())).status).toBe(200);
+    expect((await server.upload(wire.capture.addClip, { id: agreed }, good, fields())).status).toBe(200);
   });
 });
 
@@ -110,28 +111,31 @@ describe('a good clip', () => {
     expect(first.body).toMatchObject({ id, container: 'mp4', widthPx: 540, heightPx: 960, frames: 135 });
     expect(first.body.framesPerSecond).toBeCloseTo(60, 1);
     expect((await send(good, { id })).body).toEqual(first.body);
-    const whole = await server.app.inject({ url: `/api/clips/${id}/file`, headers: await signedIn() });
+    const whole = await server.app.inject({
+      url: urlOf(wire.capture.clipFile, { id }),
+      headers: await signedIn(),
+    });
     expect(whole.rawPayload.equals(good)).toBe(true);
     const part = await server.app.inject({
-      url: `/api/clips/${id}/file`,
+      url: urlOf(wire.capture.clipFile, { id }),
       headers: { ...(await signedIn()), range: 'bytes=10-19' },
     });
     expect(part.statusCode).toBe(206);
     expect(part.headers['content-range']).toBe(`bytes 10-19/${good.length}`);
     expect(part.rawPayload.equals(good.subarray(10, 20))).toBe(true);
     const past = await server.app.inject({
-      url: `/api/clips/${id}/file`,
+      url: urlOf(wire.capture.clipFile, { id }),
       headers: { ...(await signedIn()), range: `bytes=${good.length}-` },
     });
     expect(past.statusCode).toBe(416);
-    expect((await server.app.inject({ url: `/api/clips/${id}/file` })).statusCode).toBe(401);
+    expect((await server.app.inject({ url: urlOf(wire.capture.clipFile, { id }) })).statusCode).toBe(401);
   });
 });
 
 async function signedIn(): Promise<{ cookie: string }> {
   const response = await server.app.inject({
     method: 'POST',
-    url: '/api/sign-in',
+    url: urlOf(wire.care.signIn),
     headers: OWN_PAGE,
     payload: { passphrase: 'a passphrase for tests' },
   });
@@ -139,18 +143,18 @@ async function signedIn(): Promise<{ cookie: string }> {
 }
 
 describe('swings', () => {
-  const add = (swing: object) => server.ask<Swing>('POST', `/api/students/${student}/swings`, swing);
+  const add = (swing: object) => server.ask(wire.capture.addSwing, { id: student, body: swing });
   test('marks survive as they were put down; an old version overwrites nothing', async () => {
     const swing = markedSwing('wren');
     const { body } = await add(swing);
     expect(body.marks).toHaveLength(swing.marks.length);
     const { id: _, ...rest } = swing;
     const edit = { ...rest, version: 1, marks: swing.marks.slice(0, 20) };
-    expect((await server.ask<Swing>('PUT', `/api/swings/${swing.id}`, edit)).body.version).toBe(2);
-    expect((await server.ask('PUT', `/api/swings/${swing.id}`, edit)).body).toMatchObject({
+    expect((await server.ask(wire.capture.editSwing, { id: swing.id, body: edit })).body.version).toBe(2);
+    expect((await server.ask(wire.capture.editSwing, { id: swing.id, body: edit })).body).toMatchObject({
       code: 'changed_meanwhile',
     });
-    expect((await server.ask<Swing>('GET', `/api/swings/${swing.id}`)).body.marks).toHaveLength(20);
+    expect((await server.ask(wire.capture.readSwing, { id: swing.id })).body.marks).toHaveLength(20);
   });
   test('stations out of order are named', async () => {
     const swing = markedSwing('wren');
@@ -170,7 +174,7 @@ describe('swings', () => {
     const { status, body } = await add({ ...swing, marks });
     expect(status).toBe(400);
     expect(body).toMatchObject({ code, problems: [{ path: 'marks[3]' }] });
-    expect((await server.ask('GET', `/api/swings/${swing.id}`)).status).toBe(404);
+    expect((await server.ask(wire.capture.readSwing, { id: swing.id })).status).toBe(404);
   });
   test('filmed tomorrow is refused; put away and brought back works', async () => {
     expect((await add(markedSwing('wren', { recordedOn: '2027-03-02' }))).body).toMatchObject({
@@ -179,18 +183,19 @@ describe('swings', () => {
     const swing = markedSwing('wren');
     await add(swing);
     const ids = async () =>
-      (await server.ask<Swing[]>('GET', `/api/students/${student}/swings`)).body.map((s) => s.id);
-    await server.ask('POST', `/api/swings/${swing.id}/discard`);
+      (await server.ask(wire.capture.listSwings, { id: student })).body.map((s) => s.id);
+    await server.ask(wire.capture.discardSwing, { id: swing.id });
     expect(await ids()).not.toContain(swing.id);
-    await server.ask('POST', `/api/swings/${swing.id}/restore`);
+    await server.ask(wire.capture.restoreSwing, { id: swing.id });
     expect(await ids()).toContain(swing.id);
   });
   test('an id that is another student’s clip tells nothing of it and takes nothing in', async () => {
     const theirs = (await send(good)).body;
     const other = await addStudent(server);
     const before = kept().length;
-    const { status, body } = await server.upload<Partial<Clip>>(
-      `/api/students/${other}/clips`,
+    const { status, body } = await server.upload(
+      wire.capture.addClip,
+      { id: other },
       good,
       fields({ id: theirs.id }),
     );
@@ -200,7 +205,7 @@ describe('swings', () => {
   });
   test('another student’s clip can’t be put on this swing', async () => {
     const other = await addStudent(server);
-    const clip = await server.upload<Clip>(`/api/students/${other}/clips`, good, fields());
+    const clip = await server.upload(wire.capture.addClip, { id: other }, good, fields());
     const swing = markedSwing('wren');
     const views = swing.views.map((v, i) => (i === 0 ? { ...v, clipId: clip.body.id } : v));
     expect((await add({ ...swing, views })).status).toBe(404);
@@ -208,7 +213,7 @@ describe('swings', () => {
   test('the open capture of a swing can be taken out', async () => {
     const swing = markedSwing('wren');
     await add(swing);
-    const { body } = await server.ask<object>('GET', `/api/swings/${swing.id}/capture`);
+    const { body } = await server.ask(wire.capture.swingDocument, { id: swing.id });
     expect(body).toMatchObject({ format: 'inchstep.capture/1', golfer: { heightIn: 65 } });
   });
 });

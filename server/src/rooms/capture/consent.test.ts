@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { Student } from '@inchstep/contract/intake';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Endpoint } from '@inchstep/contract/wire';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import {
   addStudent,
@@ -21,51 +23,53 @@ let swing: string;
 beforeAll(async () => {
   server = await testServer();
   child = await addStudent(server, agreed('2027-03-01'));
-  token = (await server.ask<{ token: string }>('POST', `/api/students/${child}/links`, { days: 90 })).body
-    .token;
+  token = (await server.ask(wire.checkins.makeLink, { id: child, body: { days: 90 } })).body.token;
   clip = randomUUID();
-  await upload(`/api/students/${child}/clips`, clip);
+  await upload(wire.capture.addClip, { id: child }, clip);
   const marked = markedSwing('priya-then');
   swing = marked.id;
-  await server.ask('POST', `/api/students/${child}/swings`, marked);
+  await server.ask(wire.capture.addSwing, { id: child, body: marked });
 });
 afterAll(() => server.stop());
 
-const upload = (url: string, id: string) =>
-  server.upload<{ code: string }>(url, clipBytes('wren.face_on.mp4'), {
+const upload = (endpoint: Endpoint, args: object, id: string) =>
+  server.upload(endpoint, args, clipBytes('wren.face_on.mp4'), {
     id,
     kind: 'face_on',
     recordedOn: '2027-03-01',
   });
 
 async function change(more: object): Promise<number> {
-  const { body } = await server.ask<Student>('GET', `/api/students/${child}`);
-  const answer = await server.ask('PUT', `/api/students/${child}`, {
-    version: body.version,
-    profile: { ...profile(CHILD), ...more },
+  const { body } = await server.ask(wire.intake.readStudent, { id: child });
+  const answer = await server.ask(wire.intake.editStudent, {
+    id: child,
+    body: {
+      version: body.version,
+      profile: { ...profile(CHILD), ...more },
+    },
   });
   return answer.status;
 }
 
 /** Every way to a child's pictures and marks. */
 const doors: [name: string, ask: () => Promise<{ status: number; body: unknown }>][] = [
-  ['a clip from the coach', () => upload(`/api/students/${child}/clips`, randomUUID())],
-  ['a clip from the phone', () => upload(`/api/page/${token}/clips`, randomUUID())],
-  ['the clip shown to the coach', () => server.ask('GET', `/api/clips/${clip}/file`)],
-  ['the clip shown on the page', () => server.ask('GET', `/api/page/${token}/clips/${clip}/file`)],
-  ['new marks', () => server.ask('POST', `/api/students/${child}/swings`, markedSwing('priya-then'))],
+  ['a clip from the coach', () => upload(wire.capture.addClip, { id: child }, randomUUID())],
+  ['a clip from the phone', () => upload(wire.page.addClip, { token }, randomUUID())],
+  ['the clip shown to the coach', () => server.ask(wire.capture.clipFile, { id: clip })],
+  ['the clip shown on the page', () => server.ask(wire.page.clipFile, { token, id: clip })],
+  ['new marks', () => server.ask(wire.capture.addSwing, { id: child, body: markedSwing('priya-then') })],
   [
     'changed marks',
     () => {
       const { id: _, ...body } = markedSwing('priya-then');
-      return server.ask('PUT', `/api/swings/${swing}`, { version: 1, ...body });
+      return server.ask(wire.capture.editSwing, { id: swing, body: { version: 1, ...body } });
     },
   ],
-  ['measuring', () => server.ask('POST', `/api/swings/${swing}/measure`)],
+  ['measuring', () => server.ask(wire.measures.measureSwing, { id: swing })],
   [
     'a motion file',
     () =>
-      server.upload(`/api/students/${child}/tracks`, Buffer.from('time_s\n1'), {
+      server.upload(wire.capture.addTrack, { id: child }, Buffer.from('time_s\n1'), {
         id: randomUUID(),
         recordedOn: '2027-03-01',
         club: 'mid_iron',
@@ -78,11 +82,11 @@ describe('a guardian’s consent', () => {
     expect(await change({ guardianConsent: { guardian: 'Signe Dahl', on: '2099-01-01' } })).toBe(400);
   });
   test('opens the doors while it stands', async () => {
-    expect((await server.ask('GET', `/api/clips/${clip}/file`)).status).toBe(200);
-    expect((await server.ask('POST', `/api/swings/${swing}/measure`)).status).toBe(200);
+    expect((await server.ask(wire.capture.clipFile, { id: clip })).status).toBe(200);
+    expect((await server.ask(wire.measures.measureSwing, { id: swing })).status).toBe(200);
   });
   test('withdrawn closes every one of them, also for what is here already, and browsers let their copies go', async () => {
-    const told = async () => (await server.ask<{ erased: number }>('GET', '/api/me')).body.erased;
+    const told = async () => (await server.ask(wire.care.me)).body.erased;
     const before = await told();
     expect(await change({ guardianConsent: null })).toBe(200);
     expect(await told()).toBe(before + 1);
@@ -95,17 +99,17 @@ describe('a guardian’s consent', () => {
     const client = server.ctx.db.$client;
     const later = JSON.stringify({ ...profile(CHILD), guardianConsent: { guardian: 'S', on: '2027-03-05' } });
     client.prepare('UPDATE students SET profile = ? WHERE id = ?').run(later, child);
-    expect((await server.ask('GET', `/api/clips/${clip}/file`)).status).toBe(403);
+    expect((await server.ask(wire.capture.clipFile, { id: clip })).status).toBe(403);
     server.at('2027-03-05T00:10:00');
-    expect((await server.ask('GET', `/api/clips/${clip}/file`)).status).toBe(200);
+    expect((await server.ask(wire.capture.clipFile, { id: clip })).status).toBe(200);
     server.at('2027-03-01T09:00:00');
   });
   test('a clip’s answer is kept nowhere on the way', async () => {
     await change({ guardianConsent: { guardian: 'Signe Dahl', on: '2027-03-01' } });
-    const answer = await server.app.inject({ url: `/api/page/${token}/clips/${clip}/file` });
+    const answer = await server.app.inject({ url: urlOf(wire.page.clipFile, { token, id: clip }) });
     expect([answer.statusCode, answer.headers['cache-control']]).toEqual([200, 'no-store']);
-    expect((await server.app.inject({ url: `/api/page/${token}` })).headers['cache-control']).toBe(
-      'no-store',
-    );
+    expect(
+      (await server.app.inject({ url: urlOf(wire.page.readPage, { token }) })).headers['cache-control'],
+    ).toBe('no-store');
   });
 });

@@ -1,21 +1,9 @@
-import {
-  editShotSetSchema,
-  newPressureSchema,
-  newShotSetSchema,
-  pressureSchema,
-  rememberedMatchSchema,
-  shotSetLineSchema,
-  shotSetSchema,
-  swingSchema,
-} from '@inchstep/contract/capture';
-import { daySchema, idSchema } from '@inchstep/contract/shared';
-import { CLUBS } from '@inchstep/core/intake';
-import type { FastifyReply, FastifyRequest } from 'fastify';
-import { z } from 'zod';
-import { DOCUMENT_BODY } from '../../platform/bodies.ts';
+import * as wire from '@inchstep/contract/endpoints';
+import type { FastifyRequest } from 'fastify';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
+import { mount } from '../../platform/mount.ts';
 import { uploadParts } from '../../platform/uploadParts.ts';
 import {
   addShots,
@@ -32,93 +20,37 @@ import {
 } from './shots.ts';
 import { addTrack, type TrackUpload, trackCsv } from './tracks.ts';
 
-const params = z.object({ id: idSchema });
-const tags = ['capture'];
-
 /** What other devices saw: motion, shots and pressure, in and out. */
 export function deviceRoutes(app: App, ctx: Context): void {
-  app.post(
-    '/api/students/:id/tracks',
-    {
-      schema: {
-        tags,
-        params,
-        response: { 200: swingSchema },
-        summary: 'Multipart: id, recordedOn, club, then a CSV, TRC or C3D file',
-      },
-    },
-    async (request) => addTrack(ctx, request.params.id, await readTrackUpload(request)),
+  mount(app, wire.capture.addTrack, async (request) =>
+    addTrack(ctx, request.params.id, await readTrackUpload(request)),
   );
-  app.get('/api/swings/:id/track.csv', { schema: { tags, params } }, async ({ params: p }, reply) =>
-    asCsv(reply, 'motion', await trackCsv(ctx, p.id)),
+  mount(app, wire.capture.trackCsv, async ({ params: p }) => trackCsv(ctx, p.id));
+  mount(app, wire.capture.listMatches, async () => listMatches(ctx));
+  mount(app, wire.capture.listShots, async ({ params: p }) => listShots(ctx, p.id));
+  mount(app, wire.capture.readShots, async ({ params: p }) => getShots(ctx, p.id));
+  mount(app, wire.capture.addShots, async (request) =>
+    addShots(ctx, request.params.id, request.body, authorOf(request)),
   );
-  app.get(
-    '/api/shot-matches',
-    { schema: { tags, response: { 200: z.array(rememberedMatchSchema) } } },
-    async () => listMatches(ctx),
-  );
-  app.get(
-    '/api/students/:id/shots',
-    { schema: { tags, params, response: { 200: z.array(shotSetLineSchema) } } },
-    async ({ params: p }) => listShots(ctx, p.id),
-  );
-  app.get(
-    '/api/shots/:id',
-    { schema: { tags, params, response: { 200: shotSetSchema } } },
-    async ({ params: p }) => getShots(ctx, p.id),
-  );
-  const one = { 200: shotSetSchema };
-  app.post(
-    '/api/students/:id/shots',
-    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: newShotSetSchema, response: one } },
-    async (request) => addShots(ctx, request.params.id, request.body, authorOf(request)),
-  );
-  app.put(
-    '/api/shots/:id',
-    { schema: { tags, params, body: editShotSetSchema, response: one } },
-    async ({ params: p, body }) => tieShots(ctx, p.id, body.swingId),
-  );
-  app.post('/api/shots/:id/discard', { schema: { tags, params, response: one } }, async ({ params: p }) =>
-    discardShots(ctx, p.id, true),
-  );
-  app.post('/api/shots/:id/restore', { schema: { tags, params, response: one } }, async ({ params: p }) =>
-    discardShots(ctx, p.id, false),
-  );
-  app.get('/api/shots/:id/shots.csv', { schema: { tags, params } }, async ({ params: p }, reply) =>
-    asCsv(reply, 'shots', shotsFile(ctx, p.id)),
-  );
+  mount(app, wire.capture.tieShots, async ({ params: p, body }) => tieShots(ctx, p.id, body.swingId));
+  mount(app, wire.capture.discardShots, async ({ params: p }) => discardShots(ctx, p.id, true));
+  mount(app, wire.capture.restoreShots, async ({ params: p }) => discardShots(ctx, p.id, false));
+  mount(app, wire.capture.shotsCsv, async ({ params: p }) => shotsFile(ctx, p.id));
   pressureRoutes(app, ctx);
 }
 
 function pressureRoutes(app: App, ctx: Context): void {
-  const response = { 200: pressureSchema.nullable() };
-  app.get('/api/swings/:id/pressure', { schema: { tags, params, response } }, async ({ params: p }) =>
-    getPressure(ctx, p.id),
-  );
-  app.put(
-    '/api/swings/:id/pressure',
-    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: newPressureSchema, response } },
-    async ({ params: p, body }) => putPressure(ctx, p.id, body),
-  );
-  app.delete('/api/swings/:id/pressure', { schema: { tags, params, response } }, async ({ params: p }) => {
+  mount(app, wire.capture.readPressure, async ({ params: p }) => getPressure(ctx, p.id));
+  mount(app, wire.capture.putPressure, async ({ params: p, body }) => putPressure(ctx, p.id, body));
+  mount(app, wire.capture.removePressure, async ({ params: p }) => {
     removePressure(ctx, p.id);
     return null;
   });
-  app.get('/api/swings/:id/pressure.csv', { schema: { tags, params } }, async ({ params: p }, reply) =>
-    asCsv(reply, 'pressure', pressureFile(ctx, p.id)),
-  );
+  mount(app, wire.capture.pressureCsv, async ({ params: p }) => pressureFile(ctx, p.id));
 }
 
-const asCsv = (reply: FastifyReply, name: string, text: string) =>
-  reply
-    .type('text/csv; charset=utf-8')
-    .header('content-disposition', `attachment; filename="${name}.csv"`)
-    .send(text);
-
-const trackFields = z.object({ id: idSchema, recordedOn: daySchema, club: z.enum(CLUBS) });
-
 async function readTrackUpload(request: FastifyRequest): Promise<TrackUpload> {
-  const { part, fields } = await uploadParts(request, trackFields);
+  const { part, fields } = await uploadParts(request, wire.capture.addTrack.form);
   return {
     ...fields,
     author: authorOf(request),

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Pressure, RememberedMatch, ShotSet, Swing } from '@inchstep/contract/capture';
+import type { ShotSet, Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { motionCsv, pressureCsv, shotsCsv } from '@inchstep/contract/formats';
-import type { Reading } from '@inchstep/contract/measures';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { guessColumns } from '@inchstep/core/capture';
 import { seededRandom } from '@inchstep/core/foundation';
 import { hitShots, makeGolfer, standOnMat, trackGolfer, trueMeasures } from '@inchstep/standins';
@@ -23,8 +24,8 @@ afterAll(() => server.stop());
 const golfer = makeGolfer({ handedness: 'right', heightIn: 70 }, { sway: 2 }, seededRandom(4));
 const motion = motionCsv(trackGolfer(golfer, { rateHz: 100 }, seededRandom(4)));
 const fields = () => ({ id: randomUUID(), recordedOn: '2027-02-27', club: 'mid_iron' });
-const send = <T = { code: string }>(text: string, name = 'swing.csv') =>
-  server.upload<T>(`/api/students/${student}/tracks`, Buffer.from(text), fields(), name);
+const send = <_T = { code: string }>(text: string, name = 'swing.csv') =>
+  server.upload(wire.capture.addTrack, { id: student }, Buffer.from(text), fields(), name);
 const kept = (): string[] => {
   try {
     return readdirSync(join(server.dataDir, 'clips'));
@@ -35,7 +36,7 @@ const kept = (): string[] => {
 
 const newSwing = async (owner: string) => {
   const body = markedSwing('wren');
-  return (await server.ask<Swing>('POST', `/api/students/${owner}/swings`, body)).body;
+  return (await server.ask(wire.capture.addSwing, { id: owner, body })).body;
 };
 
 describe('motion', () => {
@@ -43,7 +44,7 @@ describe('motion', () => {
     const { status, body } = await send<Swing>(motion);
     expect(status).toBe(200);
     expect(body.track).toMatchObject({ kind: 'csv', unit: 'in', unitGuessed: false, aligned: 'as_written' });
-    const reading = (await server.ask<Reading>('POST', `/api/swings/${body.id}/measure`)).body;
+    const reading = (await server.ask(wire.measures.measureSwing, { id: body.id })).body;
     const shift = reading.measures.find((m) => m.id === 'shift_top');
     expect(Math.abs((shift?.value ?? 99) - (trueMeasures(golfer).shift_top as number))).toBeLessThan(0.5);
     expect(reading.measures.map((m) => m.id)).toEqual(
@@ -51,29 +52,30 @@ describe('motion', () => {
     );
     expect(reading.track?.stations.top).toBeCloseTo(golfer.shape.top.at, 1);
     expect(reading.track?.tempo).toBeGreaterThan(1.5);
-    const again = await server.ask<Reading>('POST', `/api/swings/${body.id}/measure`);
+    const again = await server.ask(wire.measures.measureSwing, { id: body.id });
     expect(again.body.measures).toEqual(reading.measures);
-    const out = await server.ask<string>('GET', `/api/swings/${body.id}/track.csv`);
+    const out = await server.ask(wire.capture.trackCsv, { id: body.id });
     expect(String(out.body).split('\n').slice(0, 3)).toEqual(motion.split('\n').slice(0, 3));
   });
   test('dated to come it is refused, and its file is not kept', async () => {
     const before = kept();
     const later = { ...fields(), recordedOn: '2027-03-09' };
     const other = motion.replace('\n', '\n\n');
-    const { body } = await server.upload<{ code: string }>(
-      `/api/students/${student}/tracks`,
+    const { code } = await server.upload(
+      wire.capture.addTrack,
+      { id: student },
       Buffer.from(other),
       later,
       'swing.csv',
     );
-    expect(body.code).toBe('date_in_future');
+    expect(code).toBe('date_in_future');
     expect(kept()).toEqual(before);
   });
   test('a table whose second letter is that of another kind of file is read as it is named', async () => {
     const [head, ...rows] = motion.trim().split('\n');
     const text = [`aP,${head}`, ...rows.map((row) => `1,${row}`)].join('\n');
     expect((await send<Swing>(text)).body.track).toMatchObject({ kind: 'csv' });
-    expect((await send(text, 'swing.dat')).body.code).toBe('motion_unreadable');
+    expect((await send(text, 'swing.dat')).code).toBe('motion_unreadable');
   });
   test.each([
     ['not a table', 'hello', 'motion_unreadable'],
@@ -83,14 +85,14 @@ describe('motion', () => {
     ['a C3D that breaks off', 'xP', 'motion_unreadable'],
   ])('refused, nothing kept: %s', async (_, text, code) => {
     const before = kept();
-    const { status, body } = await send(text);
-    expect(status).toBeGreaterThanOrEqual(400);
-    expect(body.code).toBe(code);
+    const told = await send(text);
+    expect(told.status).toBeGreaterThanOrEqual(400);
+    expect(told.code).toBe(code);
     expect(kept()).toEqual(before);
   });
   test('a swing of marks has no motion to give', async () => {
     const swing = await newSwing(student);
-    expect((await server.ask('GET', `/api/swings/${swing.id}/track.csv`)).status).toBe(404);
+    expect((await server.ask(wire.capture.trackCsv, { id: swing.id })).status).toBe(404);
   });
 });
 
@@ -111,8 +113,8 @@ describe('shots', () => {
     matches,
     ...more,
   });
-  const add = <T = ShotSet>(body: object) => server.ask<T>('POST', `/api/students/${student}/shots`, body);
-  const list = async () => (await server.ask<ShotSet[]>('GET', `/api/students/${student}/shots`)).body;
+  const add = <_T = ShotSet>(body: object) => server.ask(wire.capture.addShots, { id: student, body });
+  const list = async () => (await server.ask(wire.capture.listShots, { id: student })).body;
 
   test('are kept once, tied to a swing, put away and back; the match is remembered', async () => {
     const swing = await newSwing(student);
@@ -120,32 +122,35 @@ describe('shots', () => {
     await add(set);
     await add(set);
     expect((await list()).filter((s) => s.id === set.id)).toHaveLength(1);
-    const tied = await server.ask<ShotSet>('PUT', `/api/shots/${set.id}`, { swingId: swing.id });
+    const tied = await server.ask(wire.capture.tieShots, { id: set.id, body: { swingId: swing.id } });
     expect(tied.body.swingId).toBe(swing.id);
     expect(tied.body.shots).toHaveLength(9);
-    await server.ask('POST', `/api/shots/${set.id}/discard`);
+    await server.ask(wire.capture.discardShots, { id: set.id });
     expect(await list()).toEqual([]);
-    await server.ask('POST', `/api/shots/${set.id}/restore`);
+    await server.ask(wire.capture.restoreShots, { id: set.id });
     expect(await list()).toHaveLength(1);
-    const remembered = (await server.ask<RememberedMatch[]>('GET', '/api/shot-matches')).body;
+    const remembered = (await server.ask(wire.capture.listMatches)).body;
     expect(remembered).toEqual([{ headings: csv.split('\n')[0]?.split(','), matches }]);
-    const out = await server.ask<string>('GET', `/api/shots/${set.id}/shots.csv`);
+    const out = await server.ask(wire.capture.shotsCsv, { id: set.id });
     expect(out.body).toBe(csv);
   });
   test('refused whole, with the row', async () => {
     const before = await list();
     const bad = csv.replace(/\n2,[^\n]*/, '\n2,far,,,,,,,,');
-    const { status, body } = await add<{ code: string; message: string }>(ask({ csv: bad }));
+    const { status, body } = await server.refused(wire.capture.addShots, {
+      id: student,
+      body: ask({ csv: bad }),
+    });
     expect([status, body.code]).toEqual([400, 'shots_not_a_number']);
     expect(body.message).toContain('Row 3');
-    expect((await add<{ code: string }>(ask({ recordedOn: '2027-05-01' }))).body.code).toBe('date_in_future');
-    expect((await add<{ code: string }>(ask({ swingId: randomUUID() }))).body.code).toBe('not_found');
+    expect((await add<{ code: string }>(ask({ recordedOn: '2027-05-01' }))).code).toBe('date_in_future');
+    expect((await add<{ code: string }>(ask({ swingId: randomUUID() }))).code).toBe('not_found');
     expect(await list()).toEqual(before);
   });
   test('are no other student’s', async () => {
     const other = await addStudent(server);
     const swing = await newSwing(other);
-    expect((await add<{ code: string }>(ask({ swingId: swing.id }))).body.code).toBe('not_found');
+    expect((await add<{ code: string }>(ask({ swingId: swing.id }))).code).toBe('not_found');
   });
 });
 
@@ -153,26 +158,35 @@ describe('pressure', () => {
   const trace = standOnMat(golfer, { lateSeconds: 0.3 }, seededRandom(1));
   test('is laid over the swing, moved, taken away', async () => {
     const swing = await newSwing(student);
-    const url = `/api/swings/${swing.id}/pressure`;
-    expect((await server.ask('GET', url)).body).toBeNull();
-    expect((await server.ask('PUT', url, { offsetSeconds: 0 })).status).toBe(404);
-    const put = await server.ask<Pressure>('PUT', url, {
-      fileName: 'mat.csv',
-      csv: pressureCsv(trace),
-      offsetSeconds: null,
+    const _url = urlOf(wire.capture.readPressure, { id: swing.id });
+    expect((await server.ask(wire.capture.readPressure, { id: swing.id })).body).toBeNull();
+    expect(
+      (await server.ask(wire.capture.putPressure, { id: swing.id, body: { offsetSeconds: 0 } })).status,
+    ).toBe(404);
+    const put = await server.ask(wire.capture.putPressure, {
+      id: swing.id,
+      body: {
+        fileName: 'mat.csv',
+        csv: pressureCsv(trace),
+        offsetSeconds: null,
+      },
     });
-    expect(put.body.times).toHaveLength(trace.times.length);
-    await server.ask('PUT', url, { offsetSeconds: 0.25 });
-    expect((await server.ask<Pressure>('GET', url)).body.offsetSeconds).toBe(0.25);
-    expect(String((await server.ask<string>('GET', `${url}.csv`)).body)).toBe(pressureCsv(trace));
-    await server.ask('DELETE', url);
-    expect((await server.ask('GET', url)).body).toBeNull();
+    expect(put.body?.times).toHaveLength(trace.times.length);
+    await server.ask(wire.capture.putPressure, { id: swing.id, body: { offsetSeconds: 0.25 } });
+    expect((await server.ask(wire.capture.readPressure, { id: swing.id })).body?.offsetSeconds).toBe(0.25);
+    expect(String((await server.ask(wire.capture.pressureCsv, { id: swing.id })).body)).toBe(
+      pressureCsv(trace),
+    );
+    await server.ask(wire.capture.removePressure, { id: swing.id });
+    expect((await server.ask(wire.capture.readPressure, { id: swing.id })).body).toBeNull();
   });
   test('a file without a lead share is refused and leaves what was there', async () => {
     const swing = await newSwing(student);
-    const url = `/api/swings/${swing.id}/pressure`;
+    const _url = urlOf(wire.capture.readPressure, { id: swing.id });
     const bad = { fileName: 'mat.csv', csv: 'time_s,weight\n0,1\n', offsetSeconds: null };
-    expect((await server.ask<{ code: string }>('PUT', url, bad)).body.code).toBe('pressure_no_columns');
-    expect((await server.ask('GET', url)).body).toBeNull();
+    expect((await server.refused(wire.capture.putPressure, { id: swing.id, body: bad })).body.code).toBe(
+      'pressure_no_columns',
+    );
+    expect((await server.ask(wire.capture.readPressure, { id: swing.id })).body).toBeNull();
   });
 });

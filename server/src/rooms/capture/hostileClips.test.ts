@@ -2,8 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Clip } from '@inchstep/contract/capture';
-import type { Checkin, StudentPage } from '@inchstep/contract/checkins';
-import type { Reading } from '@inchstep/contract/measures';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { Jobs } from '../../platform/jobs.ts';
 import { addStudent, clipBytes, markedSwing, type TestServer, testServer } from '../../testServer.ts';
@@ -14,16 +13,14 @@ let token: string;
 beforeAll(async () => {
   server = await testServer({ jobs: { deadlineMs: 20_000 } });
   student = await addStudent(server);
-  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })).body
-    .token;
+  token = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } })).body.token;
 });
 afterAll(() => server.stop());
 
 const good = clipBytes('wren.face_on.mp4');
 const fields = () => ({ id: randomUUID(), kind: 'face_on', recordedOn: '2027-02-27' });
-const send = (file: Buffer) =>
-  server.upload<Clip & { code: string }>(`/api/students/${student}/clips`, file, fields());
-const clips = () => server.ask<Clip[]>('GET', `/api/students/${student}/clips`);
+const send = (file: Buffer) => server.upload(wire.capture.addClip, { id: student }, file, fields());
+const clips = () => server.ask(wire.capture.listClips, { id: student });
 const kept = () => readdirSync(server.ctx.files.clipFolder);
 
 /** The clip with a number written into one of its tables, so many bytes behind the table's name. */
@@ -62,17 +59,17 @@ describe('a file that lies about itself is refused in words, soon, and leaves no
     ['a table longer than what it lies in', patched('stts', -4, 0x7fffffff), 'clip_no_sense'],
     ['a million empty boxes', boxes(1_000_000), 'clip_no_sense'],
   ])('%s', async (_, file, code) => {
-    const { status, body } = await send(file);
-    expect(status).toBeGreaterThanOrEqual(400);
-    expect(status).toBeLessThan(500);
-    expect(body.code).toBe(code);
+    const told = await send(file);
+    expect(told.status).toBeGreaterThanOrEqual(400);
+    expect(told.status).toBeLessThan(500);
+    expect(told.code).toBe(code);
     expect(kept()).toEqual([]);
     expect((await clips()).body).toEqual([]);
   });
   test('while one is read, everybody else is answered', async () => {
     const order: string[] = [];
     const reading = server.ctx.jobs.run('forever', {}, { moreMs: -18_000 }).catch(() => order.push('read'));
-    for (let i = 0; i < 5; i++) expect((await server.ask('GET', '/api/students')).status).toBe(200);
+    for (let i = 0; i < 5; i++) expect((await server.ask(wire.intake.listStudents)).status).toBe(200);
     order.push('answered');
     await reading;
     expect(order).toEqual(['answered', 'read']);
@@ -114,34 +111,34 @@ describe('what an older program kept', () => {
     });
     expect(list.body.find(({ id }) => id === whole.id)?.trouble).toBeNull();
     const checkin = { id: randomUUID(), pain: false, painWhere: '', note: '', felt: null, clipIds: [wrong] };
-    expect((await server.ask('POST', `/api/page/${token}/checkins`, checkin)).status).toBe(200);
-    const page = await server.ask<StudentPage>('GET', `/api/page/${token}`);
+    expect((await server.ask(wire.page.sendCheckin, { token, body: checkin })).status).toBe(200);
+    const page = await server.ask(wire.page.readPage, { token });
     expect(page.body.checkins[0]?.clips[0]).toMatchObject({ id: wrong, trouble: 'unreadable' });
-    expect((await server.ask<Checkin[]>('GET', `/api/students/${student}/checkins`)).status).toBe(200);
+    expect((await server.ask(wire.checkins.listCheckins, { id: student })).status).toBe(200);
   });
 });
 
 test('a reading of an older program with a measure that is none counts as not measured, and breaks nothing', async () => {
   const swing = markedSwing('priya-then');
-  await server.ask('POST', `/api/students/${student}/swings`, swing);
-  const made = (await server.ask<Reading>('POST', `/api/swings/${swing.id}/measure`)).body;
+  await server.ask(wire.capture.addSwing, { id: student, body: swing });
+  const made = (await server.ask(wire.measures.measureSwing, { id: swing.id })).body;
   const wrong = { ...made, measures: made.measures.map((m, i) => (i === 0 ? { ...m, value: null } : m)) };
   const put = server.ctx.db.$client.prepare('UPDATE readings SET body = ? WHERE swing_id = ?');
   put.run(JSON.stringify(wrong), swing.id);
-  const read = () => server.ask<Reading[]>('GET', `/api/students/${student}/readings`);
+  const read = () => server.ask(wire.measures.listReadings, { id: student });
   expect((await read()).body[0]?.measures).toHaveLength(made.measures.length - 1);
   put.run(JSON.stringify({ ...made, measures: 'none' }), swing.id);
   expect(await read()).toMatchObject({ status: 200, body: [{ measures: [] }] });
-  for (const path of ['progress', 'brief', 'gates'])
-    expect((await server.ask('GET', `/api/students/${student}/${path}`)).status).toBe(200);
+  for (const list of [wire.progress.readProgress, wire.progress.readBrief, wire.practice.listGates])
+    expect((await server.ask(list, { id: student })).status).toBe(200);
 });
 
 test('a clip whose file is gone from the disk says so, and what else there is can be read', async () => {
   const [clip] = (await clips()).body.filter(({ trouble }) => trouble === null) as [Clip];
   for (const name of kept()) rmSync(join(server.ctx.files.clipFolder, name));
-  const answer = await server.ask('GET', `/api/clips/${clip.id}/file`);
+  const answer = await server.ask(wire.capture.clipFile, { id: clip.id });
   expect(answer).toMatchObject({ status: 500, body: { code: 'record_damaged' } });
-  const out = await server.ask('GET', `/api/students/${student}/export.zip`);
+  const out = await server.ask(wire.care.exportStudent, { id: student });
   expect(out).toMatchObject({ status: 500, body: { code: 'record_damaged' } });
   expect((await clips()).status).toBe(200);
 });
@@ -159,20 +156,21 @@ describe('tables without end', () => {
       csv: rows,
       matches: [{ field: 'carryYd', column: 'carry', unit: 'yd', flipped: false }],
     };
-    expect((await server.ask('POST', `/api/students/${student}/shots`, body)).body).toMatchObject({
+    expect((await server.ask(wire.capture.addShots, { id: student, body })).body).toMatchObject({
       code: 'too_many_rows',
       message: expect.stringContaining('2000'),
     });
   });
   test('a motion table of 12 MB is refused', async () => {
     const file = Buffer.from(`time_s,lead_hip_x,lead_hip_y,lead_hip_z\n${'0.1,1,2,3\n'.repeat(1_200_000)}`);
-    const sending = server.upload<{ code: string }>(
-      `/api/students/${student}/tracks`,
+    const sending = server.upload(
+      wire.capture.addTrack,
+      { id: student },
       file,
       { id: randomUUID(), recordedOn: '2027-02-27', club: 'mid_iron' },
       'swing.csv',
     );
-    expect((await sending).body.code).toBe('too_many_rows');
+    expect((await sending).code).toBe('too_many_rows');
   });
   test('pressure, too', async () => {
     const swing = {
@@ -183,12 +181,15 @@ describe('tables without end', () => {
       views: [],
       marks: [],
     };
-    await server.ask('POST', `/api/students/${student}/swings`, swing);
+    await server.ask(wire.capture.addSwing, { id: student, body: swing });
     const put = (text: string) =>
-      server.ask('PUT', `/api/swings/${swing.id}/pressure`, {
-        fileName: 'mat.csv',
-        csv: text,
-        offsetSeconds: null,
+      server.ask(wire.capture.putPressure, {
+        id: swing.id,
+        body: {
+          fileName: 'mat.csv',
+          csv: text,
+          offsetSeconds: null,
+        },
       });
     expect((await put(csv(70_000))).body).toMatchObject({ code: 'too_many_rows' });
     expect((await put(csv(500))).status).toBe(200);

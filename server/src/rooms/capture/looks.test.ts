@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { type Clip, type Swing, type SwingToLook, viewOf } from '@inchstep/contract/capture';
+import { type Swing, viewOf } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import {
   addStudent,
@@ -18,12 +20,13 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const listed = async () => (await server.ask<SwingToLook[]>('GET', '/api/swings-to-look')).body;
+const listed = async () => (await server.ask(wire.capture.listToLook)).body;
 const ids = async () => (await listed()).map(({ swing }) => swing.id);
 async function take(of = student, recordedOn = '2027-03-01'): Promise<Swing> {
   const fields = { id: randomUUID(), kind: 'face_on', recordedOn };
-  const { body: clip } = await server.upload<Clip>(
-    `/api/students/${of}/clips`,
+  const { body: clip } = await server.upload(
+    wire.capture.addClip,
+    { id: of },
     clipBytes('wren.face_on.mp4'),
     fields,
   );
@@ -35,10 +38,13 @@ async function take(of = student, recordedOn = '2027-03-01'): Promise<Swing> {
     views: [viewOf(clip)],
     marks: [],
   };
-  return (await server.ask<Swing>('POST', `/api/students/${of}/swings`, made)).body;
+  return (await server.ask(wire.capture.addSwing, { id: of, body: made })).body;
 }
 const edit = ({ id, version, recordedOn, club, speed, views, marks }: Swing, more: object) =>
-  server.ask<Swing>('PUT', `/api/swings/${id}`, { version, recordedOn, club, speed, views, marks, ...more });
+  server.ask(wire.capture.editSwing, {
+    id,
+    body: { version, recordedOn, club, speed, views, marks, ...more },
+  });
 
 describe('swings whose clips nobody looked through', () => {
   test('a take is listed with what the look needs, the newest first, until it has marks', async () => {
@@ -56,21 +62,21 @@ describe('swings whose clips nobody looked through', () => {
   });
   test('put away it leaves the list, brought back it is there again', async () => {
     const { id } = await take();
-    await server.ask('POST', `/api/swings/${id}/discard`);
+    await server.ask(wire.capture.discardSwing, { id });
     expect(await ids()).toEqual([]);
-    await server.ask('POST', `/api/swings/${id}/restore`);
+    await server.ask(wire.capture.restoreSwing, { id });
     expect(await ids()).toEqual([id]);
-    await server.ask('POST', `/api/swings/${id}/discard`);
+    await server.ask(wire.capture.discardSwing, { id });
   });
   test('a child’s is listed only while a guardian agrees, and nobody’s who was put away', async () => {
     const guardianConsent = { guardian: 'Ada Fenn', on: '2027-02-01' };
     const child = await addStudent(server, { bornOn: '2016-05-01', guardianConsent });
     const { id } = await take(child);
     expect(await ids()).toEqual([id]);
-    const of = `/api/students/${child}`;
-    const { version } = (await server.ask<{ version: number }>('GET', of)).body;
+    const _of = urlOf(wire.intake.readStudent, { id: child });
+    const { version } = (await server.ask(wire.intake.readStudent, { id: child })).body;
     const without = { version, profile: profile({ bornOn: '2016-05-01', guardianConsent: null }) };
-    expect((await server.ask('PUT', of, without)).status).toBe(200);
+    expect((await server.ask(wire.intake.editStudent, { id: child, body: without })).status).toBe(200);
     expect(await ids()).toEqual([]);
   });
   test('after a start the last days are asked, older ones are left alone', async () => {
@@ -79,7 +85,7 @@ describe('swings whose clips nobody looked through', () => {
     expect(await ids()).toEqual([fresh.id, old.id]);
     await server.end();
     server = await testServer({ dataDir: server.dataDir, signedIn: false });
-    await server.ask('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' });
+    await server.ask(wire.care.signIn, { body: { passphrase: 'a passphrase for tests' } });
     expect(await ids()).toEqual([fresh.id]);
   });
 });

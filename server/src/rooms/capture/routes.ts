@@ -1,20 +1,11 @@
-import {
-  clipSchema,
-  editSwingSchema,
-  newSwingSchema,
-  swingSchema,
-  swingToLookSchema,
-  wholeClipSchema,
-} from '@inchstep/contract/capture';
-import { captureSchema, toCaptureDocument } from '@inchstep/contract/formats';
-import { daySchema, idSchema } from '@inchstep/contract/shared';
-import { VIEW_KINDS } from '@inchstep/core/intake';
+import * as wire from '@inchstep/contract/endpoints';
+import { toCaptureDocument } from '@inchstep/contract/formats';
+import { idSchema } from '@inchstep/contract/shared';
 import type { FastifyReply, FastifyRequest } from 'fastify';
-import { z } from 'zod';
-import { DOCUMENT_BODY } from '../../platform/bodies.ts';
 import type { Context } from '../../platform/context.ts';
 import { authorOf } from '../../platform/guard.ts';
 import type { App } from '../../platform/http.ts';
+import { mount } from '../../platform/mount.ts';
 import { coachPieces, pieceRoutes } from '../../platform/pieceRoutes.ts';
 import { uploadParts } from '../../platform/uploadParts.ts';
 import { deviceRoutes } from './deviceRoutes.ts';
@@ -33,94 +24,49 @@ import {
 } from './service.ts';
 import { takeWhole } from './whole.ts';
 
-const params = z.object({ id: idSchema });
-const tags = ['capture'];
-const one = { 200: swingSchema };
-
 export function captureRoutes(app: App, ctx: Context): void {
   deviceRoutes(app, ctx);
-  app.get(
-    '/api/students/:id/clips',
-    { schema: { tags, params, response: { 200: z.array(clipSchema) } } },
-    async ({ params: p }) => listClips(ctx, p.id),
+  mount(app, wire.capture.listClips, async ({ params: p }) => listClips(ctx, p.id));
+  mount(app, wire.capture.addClip, async (request) =>
+    addClip(ctx, request.params.id, await readUpload(request, 'coach')),
   );
-  app.post(
-    '/api/students/:id/clips',
-    {
-      schema: {
-        tags,
-        params,
-        response: { 200: clipSchema },
-        summary: 'Multipart: id, kind, recordedOn, then file',
-      },
-    },
-    async (request) => addClip(ctx, request.params.id, await readUpload(request, 'coach')),
-  );
-  pieceRoutes(app, ctx, '/api/students/:id', {}, (request) => coachPieces(idOf(request)));
-  app.post(
-    '/api/students/:id/clips/whole',
-    { schema: { tags, params, body: wholeClipSchema, response: { 200: clipSchema } } },
-    async (request) => {
-      const sender = {
-        owner: coachPieces(request.params.id),
-        from: 'coach',
-        author: authorOf(request),
-      } as const;
-      return takeWhole(ctx, request.body, sender, (upload) => addClip(ctx, request.params.id, upload));
-    },
-  );
-  app.get('/api/clips/:id/file', { schema: { tags, params } }, async (request, reply) =>
+  pieceRoutes(app, ctx, wire.capture, (request) => coachPieces(idOf(request)));
+  mount(app, wire.capture.addWholeClip, async (request) => {
+    const sender = {
+      owner: coachPieces(request.params.id),
+      from: 'coach',
+      author: authorOf(request),
+    } as const;
+    return takeWhole(ctx, request.body, sender, (upload) => addClip(ctx, request.params.id, upload));
+  });
+  mount(app, wire.capture.clipFile, async (request, reply) =>
     sendClip(ctx, request.params.id, request, reply),
   );
   swingRoutes(app, ctx);
 }
 
 function swingRoutes(app: App, ctx: Context): void {
-  app.get(
-    '/api/students/:id/swings',
-    { schema: { tags, params, response: { 200: z.array(swingSchema) } } },
-    async ({ params: p }) => listSwings(ctx, p.id),
+  mount(app, wire.capture.listSwings, async ({ params: p }) => listSwings(ctx, p.id));
+  mount(app, wire.capture.addSwing, async (request) => {
+    const { id, ...input } = request.body;
+    return createSwing(ctx, request.params.id, id, input, { author: authorOf(request) });
+  });
+  mount(app, wire.capture.listToLook, async () => listToLook(ctx));
+  mount(app, wire.capture.readSwing, async ({ params: p }) => getSwing(ctx, p.id));
+  mount(app, wire.capture.editSwing, async ({ params: p, body: { version, ...input } }) =>
+    editSwing(ctx, p.id, version, input),
   );
-  app.post(
-    '/api/students/:id/swings',
-    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: newSwingSchema, response: one } },
-    async (request) => {
-      const { id, ...input } = request.body;
-      return createSwing(ctx, request.params.id, id, input, { author: authorOf(request) });
-    },
-  );
-  app.get(
-    '/api/swings-to-look',
-    { schema: { tags, response: { 200: z.array(swingToLookSchema) } } },
-    async () => listToLook(ctx),
-  );
-  app.get('/api/swings/:id', { schema: { tags, params, response: one } }, async ({ params: p }) =>
-    getSwing(ctx, p.id),
-  );
-  app.put(
-    '/api/swings/:id',
-    { bodyLimit: DOCUMENT_BODY, schema: { tags, params, body: editSwingSchema, response: one } },
-    async ({ params: p, body: { version, ...input } }) => editSwing(ctx, p.id, version, input),
-  );
-  app.post('/api/swings/:id/discard', { schema: { tags, params, response: one } }, async ({ params: p }) =>
-    discardSwing(ctx, p.id, true),
-  );
-  app.post('/api/swings/:id/restore', { schema: { tags, params, response: one } }, async ({ params: p }) =>
-    discardSwing(ctx, p.id, false),
-  );
-  app.get(
-    '/api/swings/:id/capture',
-    { schema: { tags, params, response: { 200: captureSchema } } },
-    async ({ params: p }) => toCaptureDocument(captureOf(ctx, getSwing(ctx, p.id))),
+  mount(app, wire.capture.discardSwing, async ({ params: p }) => discardSwing(ctx, p.id, true));
+  mount(app, wire.capture.restoreSwing, async ({ params: p }) => discardSwing(ctx, p.id, false));
+  mount(app, wire.capture.swingDocument, async ({ params: p }) =>
+    toCaptureDocument(captureOf(ctx, getSwing(ctx, p.id))),
   );
 }
 
 const idOf = (request: FastifyRequest): string => idSchema.parse((request.params as { id?: unknown }).id);
 
-const fieldsSchema = z.object({ id: idSchema, kind: z.enum(VIEW_KINDS), recordedOn: daySchema });
-
 export async function readUpload(request: FastifyRequest, from: Upload['from']): Promise<Upload> {
-  const { part, fields } = await uploadParts(request, fieldsSchema);
+  const { part, fields } = await uploadParts(request, wire.capture.addClip.form);
   return {
     ...fields,
     fileName: part.filename,

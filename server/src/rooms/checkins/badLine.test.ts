@@ -1,7 +1,5 @@
-import type { Clip } from '@inchstep/contract/capture';
-import type { Checkin } from '@inchstep/contract/checkins';
-import type { Hold } from '@inchstep/contract/intake';
-import type { StoredSet } from '@inchstep/contract/practice';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Endpoint } from '@inchstep/contract/wire';
 import {
   LANES,
   nextSending,
@@ -13,7 +11,7 @@ import {
 } from '@inchstep/core/checkins';
 import { type Random, seededRandom } from '@inchstep/core/foundation';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { addStudent, clipBytes, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+import { addStudent, clipBytes, type TestServer, takeDrills, testServer, whole } from '../../testServer.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -100,21 +98,26 @@ class BadLine {
   }
 
   private async arrive({ what, body, sentAt }: Letter): Promise<Told> {
-    const of = `/api/page/${this.token}`;
     const { status, body: said } =
       what === 'clip'
-        ? await server.upload(`${of}/clips`, clipBytes('wren.face_on.mp4'), body as Record<string, string>)
-        : await server.ask(
-            'POST',
-            `${of}/${{ set: 'sets', pain: 'pain', checkin: 'checkins' }[what]}`,
-            body,
-            {
-              'x-inchstep-sent-at': sentAt,
-            },
-          );
+        ? await server.upload(
+            wire.page.addClip,
+            { token: this.token },
+            clipBytes('wren.face_on.mp4'),
+            body as Record<string, string>,
+          )
+        : await server.ask<Endpoint>(SENT_TO[what], { token: this.token, body } as object, {
+            'x-inchstep-sent-at': sentAt,
+          });
     return { status, code: (said as { code?: string } | undefined)?.code ?? '' };
   }
 }
+
+const SENT_TO = {
+  set: wire.page.logSet,
+  pain: wire.page.stopForPain,
+  checkin: wire.page.sendCheckin,
+} as const;
 
 /** Empties a phone over a line, as its outbox does. */
 async function empty(phone: Waits[], line: BadLine, random: Random): Promise<void> {
@@ -141,11 +144,10 @@ async function empty(phone: Waits[], line: BadLine, random: Random): Promise<voi
 
 /** The record of a student as it says what was done, without when it came. */
 async function recordOf(student: string) {
-  const of = `/api/students/${student}`;
-  const sets = (await server.ask<StoredSet[]>('GET', `${of}/sets`)).body;
-  const hold = (await server.ask<Hold | null>('GET', `${of}/hold`)).body;
-  const checkins = (await server.ask<Checkin[]>('GET', `${of}/checkins`)).body;
-  const clips = (await server.ask<Clip[]>('GET', `${of}/clips`)).body;
+  const sets = (await server.ask(wire.practice.listSets, { id: student })).body;
+  const hold = (await server.ask(wire.intake.readHold, { id: student })).body;
+  const checkins = (await server.ask(wire.checkins.listCheckins, { id: student })).body;
+  const clips = (await server.ask(wire.capture.listClips, { id: student })).body;
   return {
     sets: sets.map(({ reps, drill, stage }) => `${drill} ${stage} ${reps}`).sort(),
     hold: hold && { where: hold.where, lifted: hold.liftedAt },
@@ -163,7 +165,7 @@ async function lived(seed: number, badness: number) {
   server.at('2027-03-01T08:00:00.000Z');
   const student = await addStudent(server);
   await takeDrills(server, student, ['knee_swap']);
-  const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
+  const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } });
   const phone = afternoon(seededRandom(seed));
   // Every run has ids of its own, and the same afternoon.
   const fresh = seededRandom(seed * 7919 + Math.round(badness * 100));
@@ -193,36 +195,47 @@ describe('pain that goes ahead of its check-in', () => {
   test('told twice it holds nothing that was lifted meanwhile, and says where in the end', async () => {
     server.at('2027-03-01T09:00:00.000Z');
     const student = await addStudent(server);
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
-    const of = `/api/page/${link.body.token}`;
+    const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } });
     const random = seededRandom(99);
     const pain = { id: idOf(random), where: '', writtenAt: at(0) };
-    expect((await server.ask('POST', `${of}/pain`, pain)).status).toBe(200);
-    await server.ask('POST', `${of}/pain`, { ...pain, where: 'low back' });
-    const hold = () => server.ask<Hold | null>('GET', `/api/students/${student}/hold`);
+    expect((await server.ask(wire.page.stopForPain, { token: link.body.token, body: pain })).status).toBe(
+      200,
+    );
+    await server.ask(wire.page.stopForPain, { token: link.body.token, body: { ...pain, where: 'low back' } });
+    const hold = () => server.ask(wire.intake.readHold, { id: student });
     expect((await hold()).body).toMatchObject({ id: pain.id, where: 'low back' });
-    const queue = await server.ask<{ rows: { reason: string; studentId: string }[] }>('GET', '/api/queue');
-    expect(queue.body.rows.find((row) => row.studentId === student)).toMatchObject({ reason: 'pain' });
-    await server.ask('POST', `/api/students/${student}/hold/lift`, { note: 'we talked' });
+    const queue = await server.ask(wire.progress.listQueue);
+    expect(whole(queue.body).rows.find((row) => row.studentId === student)).toMatchObject({ reason: 'pain' });
+    await server.ask(wire.intake.liftHold, { id: student, body: { note: 'we talked' } });
     const words = { pain: true, painWhere: 'low back', painId: pain.id, note: '', felt: null, clipIds: [] };
-    await server.ask('POST', `${of}/checkins`, { id: idOf(random), ...words, writtenAt: at(0) });
+    await server.ask(wire.page.sendCheckin, {
+      token: link.body.token,
+      body: { id: idOf(random), ...words, writtenAt: at(0) },
+    });
     expect((await hold()).body).toBeNull();
   });
   test('a check-in that comes before its report is the report; without one it reports by itself', async () => {
     const student = await addStudent(server);
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
-    const of = `/api/page/${link.body.token}`;
+    const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } });
     const random = seededRandom(100);
     const painId = idOf(random);
     const words = { pain: true, painWhere: 'hip', note: '', felt: null, clipIds: [], writtenAt: at(0) };
-    await server.ask('POST', `${of}/checkins`, { id: idOf(random), ...words, painId });
+    await server.ask(wire.page.sendCheckin, {
+      token: link.body.token,
+      body: { id: idOf(random), ...words, painId },
+    });
     expect(
-      (await server.ask('POST', `${of}/pain`, { id: painId, where: 'hip', writtenAt: at(0) })).status,
+      (
+        await server.ask(wire.page.stopForPain, {
+          token: link.body.token,
+          body: { id: painId, where: 'hip', writtenAt: at(0) },
+        })
+      ).status,
     ).toBe(200);
-    const hold = () => server.ask<Hold | null>('GET', `/api/students/${student}/hold`);
+    const hold = () => server.ask(wire.intake.readHold, { id: student });
     expect((await hold()).body).toMatchObject({ id: painId, where: 'hip' });
-    await server.ask('POST', `/api/students/${student}/hold/lift`, { note: 'we talked' });
-    await server.ask('POST', `${of}/checkins`, { id: idOf(random), ...words });
+    await server.ask(wire.intake.liftHold, { id: student, body: { note: 'we talked' } });
+    await server.ask(wire.page.sendCheckin, { token: link.body.token, body: { id: idOf(random), ...words } });
     expect((await hold()).body).toMatchObject({ where: 'hip' });
   });
 });

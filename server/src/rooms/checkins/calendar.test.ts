@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import ICAL from 'ical.js';
 import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
@@ -13,24 +14,27 @@ beforeAll(async () => {
   at('2027-03-01T09:00:00');
   student = await addStudent(server);
   await takeDrills(server, student, ['knee_swap']);
-  const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 90 });
+  const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 90 } });
   token = link.body.token;
 });
 afterAll(() => server.stop());
 
 const plan = (more: object = {}) =>
-  server.ask('POST', `/api/students/${student}/plans`, {
-    id: randomUUID(),
-    start: '2027-03-01',
-    nextLesson: null,
-    days: ['mon', 'wed', 'sun'],
-    minutesPerDay: { mon: 30, wed: 30, sun: 40 },
-    placeByDay: { sun: 'range' },
-    ...more,
+  server.ask(wire.practice.savePlan, {
+    id: student,
+    body: {
+      id: randomUUID(),
+      start: '2027-03-01',
+      nextLesson: null,
+      days: ['mon', 'wed', 'sun'],
+      minutesPerDay: { mon: 30, wed: 30, sun: 40 },
+      placeByDay: { sun: 'range' },
+      ...more,
+    },
   });
 /** Read back by a parser that the program does not use. */
 async function events() {
-  const { body } = await server.ask<string>('GET', `/api/page/${token}/calendar.ics`);
+  const { body } = await server.ask(wire.page.calendar, { token });
   const calendar = new ICAL.Component(ICAL.parse(body));
   return calendar.getAllSubcomponents('vevent').map((one) => ({
     uid: String(one.getFirstPropertyValue('uid')),
@@ -70,13 +74,16 @@ describe('the dates as a calendar', () => {
     expect(next[0]?.sequence).toBeGreaterThan(later[0]?.sequence ?? 0);
   });
   test('what the standing plan held and the live one does not is cancelled by its name', async () => {
-    await server.ask('POST', `/api/page/${token}/checkins`, {
-      id: randomUUID(),
-      pain: true,
-      painWhere: 'knee',
-      note: '',
-      felt: null,
-      clipIds: [],
+    await server.ask(wire.page.sendCheckin, {
+      token,
+      body: {
+        id: randomUUID(),
+        pain: true,
+        painWhere: 'knee',
+        note: '',
+        felt: null,
+        clipIds: [],
+      },
     });
     const held = await events();
     const ahead = held.filter(({ start }) => start > '2027-03-08');
@@ -85,11 +92,14 @@ describe('the dates as a calendar', () => {
   });
   test('a lesson stands at its moment on both sides of a change of clocks, moves under its name, and is taken away', async () => {
     const agree = (day: string) =>
-      server.ask<{ id: string }>('POST', `/api/students/${student}/lessons`, {
-        id: randomUUID(),
-        day,
-        time: '09:30',
-        minutes: 45,
+      server.ask(wire.intake.agreeLesson, {
+        id: student,
+        body: {
+          id: randomUUID(),
+          day,
+          time: '09:30',
+          minutes: 45,
+        },
       });
     const lessons = async () => (await events()).filter(({ uid }) => uid.startsWith('lesson.'));
     const { id } = (await agree('2027-03-26')).body;
@@ -99,17 +109,17 @@ describe('the dates as a calendar', () => {
     const before = (await lessons())[0];
     at('2027-03-08T09:05:00');
     const later = { day: '2027-03-27', time: '09:30', minutes: 45 };
-    await server.ask('PUT', `/api/students/${student}/lessons/${id}`, later);
+    await server.ask(wire.intake.moveLesson, { id: student, lessonId: id, body: later });
     const moved = (await lessons()).find(({ uid }) => uid === before?.uid);
     expect(moved).toMatchObject({ start: moment('2027-03-27'), status: 'CONFIRMED', isDate: false });
     expect(moved?.sequence).toBeGreaterThan(before?.sequence ?? 0);
-    await server.ask('POST', `/api/students/${student}/lessons/${id}/cancel`);
+    await server.ask(wire.intake.doToLesson, { id: student, lessonId: id, deed: 'cancel' });
     expect((await lessons()).find(({ uid }) => uid === before?.uid)?.status).toBe('CANCELLED');
     expect((await lessons()).some(({ uid }) => uid.includes(id))).toBe(false);
   });
   test('a closed link opens no calendar', async () => {
-    await server.ask('POST', `/api/students/${student}/links/revoke`);
-    const { status } = await server.ask('GET', `/api/page/${token}/calendar.ics`);
+    await server.ask(wire.checkins.closeLinks, { id: student });
+    const { status } = await server.ask(wire.page.calendar, { token });
     expect(status).toBeGreaterThanOrEqual(401);
   });
 });

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Clip } from '@inchstep/contract/capture';
-import type { Checkin, QueueRow, StudentPage } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { addStudent, clipBytes, type TestServer, testServer } from '../../testServer.ts';
+import { addStudent, clipBytes, type TestServer, testServer, whole } from '../../testServer.ts';
 import { sendLetters } from './index.ts';
 
 let server: TestServer;
@@ -18,8 +18,8 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const linkOf = async (student: string, days = 30): Promise<string> =>
-  (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days })).body.token;
-const page = (token: string) => server.ask<StudentPage>('GET', `/api/page/${token}`);
+  (await server.ask(wire.checkins.makeLink, { id: student, body: { days } })).body.token;
+const page = (token: string) => server.ask(wire.page.readPage, { token });
 const checkin = (more: object = {}) => ({
   id: randomUUID(),
   pain: false,
@@ -29,9 +29,8 @@ const checkin = (more: object = {}) => ({
   clipIds: [],
   ...more,
 });
-const send = (token: string, body: object) =>
-  server.ask<Checkin>('POST', `/api/page/${token}/checkins`, body);
-const queue = async () => (await server.ask<{ rows: QueueRow[] }>('GET', '/api/queue')).body.rows;
+const send = (token: string, body: object) => server.ask(wire.page.sendCheckin, { token, body });
+const queue = async () => whole((await server.ask(wire.progress.listQueue)).body).rows;
 
 describe('private links', () => {
   test('a token is long, kept only as a digest, and opens one student’s page', async () => {
@@ -48,7 +47,7 @@ describe('private links', () => {
     const first = await linkOf(gus);
     const second = await linkOf(gus);
     expect((await page(first)).body).toMatchObject({ code: 'link_revoked' });
-    await server.ask('POST', `/api/students/${gus}/links/revoke`);
+    await server.ask(wire.checkins.closeLinks, { id: gus });
     expect((await page(second)).body).toMatchObject({ code: 'link_revoked' });
     const short = await linkOf(gus, 1);
     server.at('2027-03-02T09:00:01');
@@ -58,28 +57,30 @@ describe('private links', () => {
   });
   test('the page needs no sign-in, and opens no coach’s door', async () => {
     const token = await linkOf(gus);
-    const alone = await server.app.inject({ url: `/api/page/${token}` });
+    const alone = await server.app.inject({ url: urlOf(wire.page.readPage, { token }) });
     expect(alone.statusCode).toBe(200);
     expect(alone.headers['referrer-policy']).toBe('no-referrer');
-    expect((await server.app.inject({ url: `/api/students/${gus}` })).statusCode).toBe(401);
+    expect((await server.app.inject({ url: urlOf(wire.intake.readStudent, { id: gus }) })).statusCode).toBe(
+      401,
+    );
   });
   test('a student sees no clip of another, and can’t send it as their own', async () => {
     const token = await linkOf(gus);
-    const others = await server.upload<Clip>(`/api/students/${mei}/clips`, clipBytes('wren.face_on.mp4'), {
+    const others = await server.upload(wire.capture.addClip, { id: mei }, clipBytes('wren.face_on.mp4'), {
       id: randomUUID(),
       kind: 'face_on',
       recordedOn: '2027-03-01',
     });
-    expect((await server.ask('GET', `/api/page/${token}/clips/${others.body.id}/file`)).status).toBe(404);
+    expect((await server.ask(wire.page.clipFile, { token, id: others.body.id })).status).toBe(404);
     expect((await send(token, checkin({ clipIds: [others.body.id] }))).status).toBe(404);
-    expect((await server.ask<Checkin[]>('GET', `/api/students/${gus}/checkins`)).body).toEqual([]);
+    expect((await server.ask(wire.checkins.listCheckins, { id: gus })).body).toEqual([]);
   });
 });
 
 describe('check-ins', () => {
   test('an offline phone that sends again makes one check-in', async () => {
     const token = await linkOf(gus);
-    const clip = await server.upload<Clip>(`/api/page/${token}/clips`, clipBytes('gus.face_on.mp4'), {
+    const clip = await server.upload(wire.page.addClip, { token }, clipBytes('gus.face_on.mp4'), {
       id: randomUUID(),
       kind: 'face_on',
       recordedOn: '2027-03-01',
@@ -88,7 +89,7 @@ describe('check-ins', () => {
     const first = await send(token, body);
     expect(first.body).toMatchObject({ note: 'Going well.', clips: [{ id: clip.body.id, from: 'student' }] });
     expect((await send(token, body)).body).toEqual(first.body);
-    expect((await server.ask<Checkin[]>('GET', `/api/students/${gus}/checkins`)).body).toHaveLength(1);
+    expect((await server.ask(wire.checkins.listCheckins, { id: gus })).body).toHaveLength(1);
     expect(await queue()).toMatchObject([{ studentName: 'Gus Lindqvist', reason: 'routine' }]);
   });
   test('pain comes first, holds the drills, and the draft speaks of nothing else', async () => {
@@ -99,7 +100,7 @@ describe('check-ins', () => {
       ['Gus Lindqvist', 'routine'],
     ]);
     expect((await page(token)).body.hold).toMatchObject({ where: 'low back' });
-    const draft = await server.ask<{ draft: string }>('GET', `/api/checkins/${body.id}/review`);
+    const draft = await server.ask(wire.checkins.reviewCheckin, { id: body.id });
     expect(draft.body.draft).toMatch(/doctor|physiotherapist/);
     expect(draft.body.draft).not.toMatch(/rung|send/i);
   });
@@ -107,7 +108,7 @@ describe('check-ins', () => {
     const [row] = (await queue()).filter((r) => r.studentName.startsWith('Gus'));
     const reply = { id: randomUUID(), text: 'Half a thigh over the line: that is it.' };
     const answer = (id = reply.id) =>
-      server.ask<Checkin>('POST', `/api/checkins/${row?.checkinId}/reply`, { ...reply, id });
+      server.ask(wire.checkins.sendReply, { id: row?.checkinId, body: { ...reply, id } });
     expect((await answer()).body.reply?.text).toBe(reply.text);
     // Sent again by a shaky line it is the same answer; another one would be a second.
     expect((await answer()).body.reply?.id).toBe(reply.id);
@@ -128,8 +129,12 @@ describe('check-ins', () => {
     server.at('2027-03-01T09:00:00');
     expect((await queue()).map((r) => r.studentName)).toEqual(['Mei Tanaka']);
     expect(
-      (await server.ask('POST', `/api/checkins/${row?.checkinId}/reply`, { id: randomUUID(), text: ' ' }))
-        .status,
+      (
+        await server.ask(wire.checkins.sendReply, {
+          id: row?.checkinId,
+          body: { id: randomUUID(), text: ' ' },
+        })
+      ).status,
     ).toBe(400);
   });
   test('what waits longer is named overdue', async () => {
@@ -142,7 +147,7 @@ describe('check-ins', () => {
     server.at('2027-03-01T09:00:00');
   });
   test('a clip for a link that is not known is not kept', async () => {
-    const answer = await server.upload('/api/page/nobody/clips', clipBytes('gus.face_on.mp4'), {
+    const answer = await server.upload(wire.page.addClip, { token: 'nobody' }, clipBytes('gus.face_on.mp4'), {
       id: randomUUID(),
       kind: 'face_on',
       recordedOn: '2027-03-01',

@@ -1,12 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import type {
-  Checkin,
-  Conversation,
-  Enclosure,
-  StudentPage,
-  TalkDocument,
-} from '@inchstep/contract/checkins';
+import type { Enclosure, TalkDocument } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { carryOutErasures, finishErasures } from '../../platform/care/erase.ts';
 import { addStudent, clipBytes, type TestServer, testServer } from '../../testServer.ts';
@@ -34,18 +30,22 @@ afterAll(() => server.stop());
 
 async function withLink(firstName: string) {
   const id = await addStudent(server, { firstName });
-  const link = await server.ask<{ token: string }>('POST', `/api/students/${id}/links`, { days: 300 });
+  const link = await server.ask(wire.checkins.makeLink, { id, body: { days: 300 } });
   return { student: id, token: link.body.token };
 }
 async function addClip(of: string): Promise<string> {
   const id = randomUUID();
-  await server.upload(`/api/students/${of}/clips`, film, { id, kind: 'face_on', recordedOn: '2027-03-01' });
+  await server.upload(wire.capture.addClip, { id: of }, film, {
+    id,
+    kind: 'face_on',
+    recordedOn: '2027-03-01',
+  });
   return id;
 }
 async function newCheckin(of = token, clips = [clipId]): Promise<string> {
   const id = randomUUID();
   const said = { id, pain: false, painWhere: '', note: 'So.', felt: null, clipIds: clips };
-  expect((await server.ask('POST', `/api/page/${of}/checkins`, said)).status).toBe(200);
+  expect((await server.ask(wire.page.sendCheckin, { token: of, body: said })).status).toBe(200);
   return id;
 }
 const talk = (more: Partial<TalkDocument> = {}): TalkDocument => ({
@@ -59,16 +59,16 @@ const talk = (more: Partial<TalkDocument> = {}): TalkDocument => ({
 });
 const put = async (checkin: string, file: Buffer, more: Record<string, string> = {}) => {
   const fields = { id: randomUUID(), kind: 'picture', title: 'At the strike', clipIds: clipId, ...more };
-  const answer = await server.upload<Told>(`/api/checkins/${checkin}/enclosures`, file, fields);
+  const answer = await server.upload(wire.checkins.enclose, { id: checkin }, file, fields);
   return { ...answer, id: fields.id };
 };
 const putTalk = (checkin: string, said = talk(), file = voiceBytes()) =>
   put(checkin, file, { kind: 'talk', talk: JSON.stringify(said) });
 const send = (checkin: string) =>
-  server.ask<Checkin>('POST', `/api/checkins/${checkin}/reply`, { id: randomUUID(), text: 'Look.' });
+  server.ask(wire.checkins.sendReply, { id: checkin, body: { id: randomUUID(), text: 'Look.' } });
 const fileFor = async (id: string, of = token) =>
-  (await server.app.inject({ url: `/api/page/${of}/enclosures/${id}/file` })).statusCode;
-const inPage = async () => (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body.word?.enclosures;
+  (await server.app.inject({ url: urlOf(wire.page.enclosureFile, { token: of, id }) })).statusCode;
+const inPage = async () => (await server.ask(wire.page.readPage, { token })).body.word?.enclosures;
 
 describe('what goes along with an answer', () => {
   test('is the student’s when the letter has gone, not before, and nobody else’s', async () => {
@@ -87,26 +87,28 @@ describe('what goes along with an answer', () => {
     ]);
     expect(await fileFor(picture.id)).toBe(404);
     expect(await inPage()).toBeUndefined();
-    await server.ask('POST', `/api/checkins/${checkin}/reply/now`);
+    await server.ask(wire.checkins.sendReplyNow, { id: checkin });
     expect((await inPage())?.map(({ id }) => id)).toEqual([picture.id, spoken.id, clip.id]);
     expect(await fileFor(picture.id)).toBe(200);
-    const voice = await server.app.inject({ url: `/api/page/${token}/enclosures/${spoken.id}/file` });
+    const voice = await server.app.inject({ url: urlOf(wire.page.enclosureFile, { token, id: spoken.id }) });
     expect(voice.rawPayload.equals(voiceBytes())).toBe(true);
     expect(voice.headers['content-type']).toBe('video/webm');
-    const said = await server.ask<TalkDocument>('GET', `/api/page/${token}/enclosures/${spoken.id}/talk`);
+    const said = await server.ask(wire.page.readTalk, { token, id: spoken.id });
     expect(said.body).toEqual(talk());
     const other = await withLink('Gus');
     expect(await fileFor(picture.id, other.token)).toBe(404);
-    expect((await server.app.inject({ url: `/api/enclosures/${picture.id}/file` })).statusCode).toBe(401);
-    const both = await server.ask<Conversation>('GET', `/api/students/${student}/conversation`);
+    expect(
+      (await server.app.inject({ url: urlOf(wire.checkins.enclosureFile, { id: picture.id }) })).statusCode,
+    ).toBe(401);
+    const both = await server.ask(wire.checkins.readConversation, { id: student });
     expect(both.body.said.find(({ as }) => as === 'reply')?.enclosures).toHaveLength(3);
     // Gone is gone: nothing is put in, left out or put right behind the student's back.
-    expect((await put(checkin, PICTURE)).body.code).toBe('letter_gone');
-    expect((await server.ask<Told>('POST', `/api/enclosures/${picture.id}/drop`)).body.code).toBe(
+    expect((await put(checkin, PICTURE)).code).toBe('letter_gone');
+    expect((await server.refused(wire.checkins.dropEnclosure, { id: picture.id })).body.code).toBe(
       'letter_gone',
     );
     const late = { captions: [{ at: 0, text: 'Here' }] };
-    expect((await server.ask<Told>('PUT', `/api/enclosures/${spoken.id}/captions`, late)).body.code).toBe(
+    expect((await server.refused(wire.checkins.captionTalk, { id: spoken.id, body: late })).body.code).toBe(
       'letter_gone',
     );
   });
@@ -115,10 +117,10 @@ describe('what goes along with an answer', () => {
     const id = randomUUID();
     const both = [await put(checkin, PICTURE, { id }), await put(checkin, PICTURE, { id })];
     expect(both[1]?.body).toEqual(both[0]?.body);
-    const now = await server.ask<Checkin>('GET', `/api/checkins/${checkin}`);
+    const now = await server.ask(wire.checkins.readCheckin, { id: checkin });
     expect(now.body.enclosures).toHaveLength(1);
     const strange = { id: clipId };
-    expect((await put(checkin, PICTURE, strange)).body.code).toBe('id_taken');
+    expect((await put(checkin, PICTURE, strange)).code).toBe('id_taken');
   });
   test('left out it stays out, put back it goes; forgotten, its file goes too', async () => {
     const checkin = await newCheckin();
@@ -126,12 +128,12 @@ describe('what goes along with an answer', () => {
     const { id } = await put(checkin, own);
     const kept = () => server.ctx.db.$client.prepare('SELECT file FROM enclosures WHERE id = ?').get(id);
     const { file } = kept() as { file: string };
-    await server.ask('POST', `/api/enclosures/${id}/drop`);
-    expect((await server.ask<Checkin>('GET', `/api/checkins/${checkin}`)).body.enclosures).toEqual([]);
+    await server.ask(wire.checkins.dropEnclosure, { id });
+    expect((await server.ask(wire.checkins.readCheckin, { id: checkin })).body.enclosures).toEqual([]);
     sweepEnclosures(server.ctx);
-    await server.ask('POST', `/api/enclosures/${id}/restore`);
-    expect((await server.ask<Checkin>('GET', `/api/checkins/${checkin}`)).body.enclosures).toHaveLength(1);
-    await server.ask('POST', `/api/enclosures/${id}/drop`);
+    await server.ask(wire.checkins.restoreEnclosure, { id });
+    expect((await server.ask(wire.checkins.readCheckin, { id: checkin })).body.enclosures).toHaveLength(1);
+    await server.ask(wire.checkins.dropEnclosure, { id });
     server.at('2027-03-02T09:30:00');
     sweepEnclosures(server.ctx);
     expect(kept()).toBeUndefined();
@@ -141,16 +143,15 @@ describe('what goes along with an answer', () => {
   test('captions are typed afterwards, in order and within the talk', async () => {
     const checkin = await newCheckin();
     const { id } = await putTalk(checkin);
-    const write = (captions: object[]) =>
-      server.ask<Told & TalkDocument>('PUT', `/api/enclosures/${id}/captions`, { captions });
+    const write = (captions: object[]) => server.ask(wire.checkins.captionTalk, { id, body: { captions } });
     const captions = [
       { at: 0, text: 'Here' },
       { at: 900, text: 'and there' },
     ];
     expect((await write(captions)).body.captions).toEqual(captions);
-    expect((await write([...captions].reverse())).body.code).toBe('enclosure_wrong');
-    expect((await write([{ at: 9000, text: 'too late' }])).body.code).toBe('enclosure_wrong');
-    const said = await server.ask<TalkDocument>('GET', `/api/enclosures/${id}/talk`);
+    expect((await write([...captions].reverse())).code).toBe('enclosure_wrong');
+    expect((await write([{ at: 9000, text: 'too late' }])).code).toBe('enclosure_wrong');
+    const said = await server.ask(wire.checkins.readTalk, { id });
     expect(said.body.captions).toEqual(captions);
   });
 });
@@ -195,15 +196,15 @@ describe('what is not what it says', () => {
   test('somebody else’s clip, or a check-in that is none', async () => {
     const other = await withLink('Ola');
     const theirs = await addClip(other.student);
-    expect((await put(checkin, PICTURE, { clipIds: theirs })).body.code).toBe('not_found');
-    expect((await put(randomUUID(), PICTURE)).body.code).toBe('not_found');
+    expect((await put(checkin, PICTURE, { clipIds: theirs })).code).toBe('not_found');
+    expect((await put(randomUUID(), PICTURE)).code).toBe('not_found');
   });
   test('leaves nothing behind', async () => {
-    expect((await server.ask<Checkin>('GET', `/api/checkins/${checkin}`)).body.enclosures).toEqual([]);
+    expect((await server.ask(wire.checkins.readCheckin, { id: checkin })).body.enclosures).toEqual([]);
   });
   test('nor more than goes along with a letter', async () => {
     for (let i = 0; i < 8; i++) expect((await put(checkin, PICTURE)).status).toBe(200);
-    expect((await put(checkin, PICTURE)).body.code).toBe('too_many_enclosed');
+    expect((await put(checkin, PICTURE)).code).toBe('too_many_enclosed');
   });
 });
 
@@ -217,11 +218,11 @@ test('erased with the clip that it shows, and with the student', async () => {
     file: string;
   };
   const what = { id: randomUUID(), what: 'clip', subjectId: clip };
-  expect((await server.ask('POST', '/api/care/erasures', what)).status).toBe(200);
+  expect((await server.ask(wire.care.askErasure, { body: what })).status).toBe(200);
   server.at('2027-03-01T09:20:00');
   expect(carryOutErasures(server.ctx)).toBe(1);
   await finishErasures(server.ctx);
-  expect((await server.ask<Checkin>('GET', `/api/checkins/${checkin}`)).body.enclosures).toEqual([]);
+  expect((await server.ask(wire.checkins.readCheckin, { id: checkin })).body.enclosures).toEqual([]);
   expect(existsSync(server.ctx.files.pathOf(file))).toBe(false);
   server.at('2027-03-01T09:00:00');
 });

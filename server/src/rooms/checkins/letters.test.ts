@@ -1,15 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
-import type {
-  Checkin,
-  Conversation,
-  FilmRequests,
-  Letter,
-  StudentLink,
-  StudentPage,
-} from '@inchstep/contract/checkins';
-import type { Student } from '@inchstep/contract/intake';
-import type { GateState, PlanNow } from '@inchstep/contract/practice';
+import type { Checkin, Letter } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { type ParsedMail, simpleParser } from 'mailparser';
 import { SMTPServer } from 'smtp-server';
@@ -59,9 +52,9 @@ const words = (note: string) => ({
   clipIds: [],
 });
 const linkOf = async (server: TestServer, student: string): Promise<string> =>
-  (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 30 })).body.token;
+  (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 30 } })).body.token;
 const write = async (server: TestServer, token: string, note: string): Promise<Checkin> =>
-  (await server.ask<Checkin>('POST', `/api/page/${token}/checkins`, words(note))).body;
+  (await server.ask(wire.page.sendCheckin, { token, body: words(note) })).body;
 
 describe('letters over a mail server', () => {
   let mail: Awaited<ReturnType<typeof mailServer>>;
@@ -80,16 +73,19 @@ describe('letters over a mail server', () => {
     await mail.stop();
   });
   const letters = async (): Promise<Letter[]> =>
-    (await server.ask<Conversation>('GET', `/api/students/${student}/conversation`)).body.letters;
+    (await server.ask(wire.checkins.readConversation, { id: student })).body.letters;
   const answered = async (text: string, more: object = {}) => {
     const { id } = await write(server, await linkOf(server, student), 'How is it?');
-    const answer = await server.ask('POST', `/api/checkins/${id}/reply`, { id: randomUUID(), text, ...more });
+    const answer = await server.ask(wire.checkins.sendReply, {
+      id,
+      body: { id: randomUUID(), text, ...more },
+    });
     expect(answer.status).toBe(200);
     return id;
   };
 
   test('go after ten minutes, plain and as HTML, with a date and a way to get no more', async () => {
-    const { next } = (await server.ask<FilmRequests>('GET', `/api/students/${student}/film-requests`)).body;
+    const { next } = (await server.ask(wire.checkins.listRequests, { id: student })).body;
     await answered('Well done.\n\nNow <slowly> & again.', { request: { id: randomUUID(), ...next } });
     await sendLetters(server.ctx);
     expect(mail.got).toHaveLength(0);
@@ -109,21 +105,27 @@ describe('letters over a mail server', () => {
     const stop = /<https:\/\/golf\.invalid\/api\/stop-mail\/([\w-]{43})>/.exec(
       String(letter.headerLines.find(({ key }) => key === 'list-unsubscribe')?.line),
     )?.[1];
-    const asked = await server.app.inject({ method: 'GET', url: `/stop/${stop}` });
+    const asked = await server.app.inject({
+      method: 'GET',
+      url: urlOf(wire.checkins.stopPage, { code: stop ?? '' }),
+    });
     expect(asked.body).toContain('Send me no more letters');
     const profile = async () =>
-      (await server.ask<Student>('GET', `/api/students/${student}`)).body.profile.mail;
+      (await server.ask(wire.intake.readStudent, { id: student })).body.profile.mail;
     expect(await profile()).toEqual(MAIL);
     // A mail program presses it by itself, from nowhere, without our header.
     const stopped = await server.app.inject({
       method: 'POST',
-      url: `/api/stop-mail/${stop}`,
+      url: urlOf(wire.checkins.stopMail, { code: stop ?? '' }),
       headers: { 'content-type': 'application/x-www-form-urlencoded' },
       payload: 'List-Unsubscribe=One-Click',
     });
     expect(stopped.statusCode).toBe(200);
     expect(await profile()).toBeNull();
-    const wrong = await server.app.inject({ method: 'POST', url: '/api/stop-mail/guessed' });
+    const wrong = await server.app.inject({
+      method: 'POST',
+      url: urlOf(wire.checkins.stopMail, { code: 'guessed' }),
+    });
     expect(wrong.statusCode).toBe(404);
     await answered('And one more.');
     server.at('2027-03-01T09:30:00');
@@ -133,13 +135,13 @@ describe('letters over a mail server', () => {
   });
   test('open the reader’s own page, for as long as the coach’s link does and no longer; a letter that did not go opens nothing', async () => {
     const links = async () =>
-      (await server.ask<StudentLink[]>('GET', `/api/students/${student}/links`)).body.filter(
+      (await server.ask(wire.checkins.listLinks, { id: student })).body.filter(
         ({ revokedAt }) => revokedAt === null,
       );
     const pageIn = (letter: ParsedMail | undefined) =>
       /https:\/\/golf\.invalid(\/p\/([\w-]{43}))/.exec(letter?.text ?? '')?.[2] ?? '';
     const opens = async (token: string) =>
-      (await server.app.inject({ url: `/api/page/${token}` })).statusCode;
+      (await server.app.inject({ url: urlOf(wire.page.readPage, { token }) })).statusCode;
     await answered('Well done.');
     const [given] = await links();
     mail.says(451);
@@ -154,12 +156,14 @@ describe('letters over a mail server', () => {
     expect(await opens(token)).toBe(200);
     const both = await links();
     expect(both.map(({ expiresAt }) => expiresAt)).toEqual([given?.expiresAt, given?.expiresAt]);
-    await server.ask('POST', `/api/students/${student}/links/revoke`);
+    await server.ask(wire.checkins.closeLinks, { id: student });
     expect(await opens(token)).toBe(410);
     // With every way closed a letter opens none.
-    await server.ask('POST', '/api/messages', {
-      to: [{ id: randomUUID(), studentId: student }],
-      text: 'Hello.',
+    await server.ask(wire.checkins.writeMessages, {
+      body: {
+        to: [{ id: randomUUID(), studentId: student }],
+        text: 'Hello.',
+      },
     });
     server.at('2027-03-01T09:30:00');
     await sendLetters(server.ctx);
@@ -216,8 +220,8 @@ test('without an address of ours that opens from outside, a word to the coach st
   const server = await testServer({ mail: { url: mail.url, from: 'Ilse Varga <ilse@golf.invalid>' } });
   const student = await addStudent(server, { mail: MAIL });
   const { id } = await write(server, await linkOf(server, student), 'How is it?');
-  await server.ask('POST', `/api/checkins/${id}/reply`, { id: randomUUID(), text: 'Well.' });
-  await server.ask('POST', `/api/checkins/${id}/reply/now`);
+  await server.ask(wire.checkins.sendReply, { id, body: { id: randomUUID(), text: 'Well.' } });
+  await server.ask(wire.checkins.sendReplyNow, { id });
   expect(mail.got).toHaveLength(1);
   const line = mail.got[0]?.headerLines.find(({ key }) => key === 'list-unsubscribe')?.line;
   expect(line).toContain('<mailto:ilse@golf.invalid?subject=');
@@ -240,21 +244,20 @@ describe('one press', () => {
       minutesPerDay: {},
       placeByDay: {},
     };
-    await server.ask('POST', `/api/students/${student}/plans`, { id: randomUUID(), ...ask });
+    await server.ask(wire.practice.savePlan, { id: student, body: { id: randomUUID(), ...ask } });
     token = await linkOf(server, student);
   });
   afterAll(() => server.stop());
 
-  const stage = async () =>
-    (await server.ask<GateState[]>('GET', `/api/students/${student}/gates`)).body[0]?.stage;
-  const plannedAt = async () => (await server.ask<PlanNow>('GET', `/api/students/${student}/plan`)).body;
-  const page = async () => (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body;
+  const stage = async () => (await server.ask(wire.practice.listGates, { id: student })).body[0]?.stage;
+  const plannedAt = async () => (await server.ask(wire.practice.planNow, { id: student })).body;
+  const page = async () => (await server.ask(wire.page.readPage, { token })).body;
 
   test('answers, decides, plans and asks; taken back, all of it is as it was', async () => {
     const checkin = await write(server, token, 'It works.');
     const before = await plannedAt();
     const word = { id: randomUUID(), drill: 'knee_swap', stage: 'still', decision: 'advance', note: 'seen' };
-    const { next } = (await server.ask<FilmRequests>('GET', `/api/students/${student}/film-requests`)).body;
+    const { next } = (await server.ask(wire.checkins.listRequests, { id: student })).body;
     const press = {
       id: randomUUID(),
       text: 'Up you go.',
@@ -264,13 +267,13 @@ describe('one press', () => {
       request: { id: randomUUID(), ...next },
     };
     server.at('2027-03-01T09:05:00');
-    const sent = await server.ask<Checkin>('POST', `/api/checkins/${checkin.id}/reply`, press);
+    const sent = await server.ask(wire.checkins.sendReply, { id: checkin.id, body: press });
     expect(sent.body.reply).toMatchObject({ text: 'Up you go.', goesAt: expect.any(String) });
     expect(await stage()).toBe('slow');
     expect((await page()).request?.id).toBe(press.request.id);
     expect((await page()).word).toBeNull();
     expect(await plannedAt()).not.toEqual(before);
-    const undone = await server.ask<Checkin>('POST', `/api/checkins/${checkin.id}/reply/undo`);
+    const undone = await server.ask(wire.checkins.takeBackReply, { id: checkin.id });
     expect(undone.body.reply).toBeNull();
     expect(await stage()).toBe('still');
     expect((await page()).request).toBeNull();
@@ -282,18 +285,18 @@ describe('one press', () => {
       replan: false,
       request: null,
     };
-    await server.ask('POST', `/api/checkins/${checkin.id}/reply`, again);
+    await server.ask(wire.checkins.sendReply, { id: checkin.id, body: again });
     server.at('2027-03-01T09:16:00');
     expect((await page()).word).toMatchObject({ text: 'Up you go.', as: 'reply' });
-    const late = await server.ask('POST', `/api/checkins/${checkin.id}/reply/undo`);
+    const late = await server.ask(wire.checkins.takeBackReply, { id: checkin.id });
     expect(late).toMatchObject({ status: 409, body: { code: 'letter_gone' } });
   });
   test('a part that can’t be done leaves nothing half done', async () => {
     const checkin = await write(server, token, 'And now?');
     const wrong = { id: randomUUID(), drill: 'knee_swap', stage: 'full', decision: 'advance', note: 'x' };
     const press = { id: randomUUID(), text: 'Up.', gates: [wrong], replan: true };
-    expect((await server.ask('POST', `/api/checkins/${checkin.id}/reply`, press)).status).toBe(409);
-    const all = await server.ask<Checkin[]>('GET', `/api/students/${student}/checkins`);
+    expect((await server.ask(wire.checkins.sendReply, { id: checkin.id, body: press })).status).toBe(409);
+    const all = await server.ask(wire.checkins.listCheckins, { id: student });
     expect(all.body.find(({ id }) => id === checkin.id)?.reply).toBeNull();
     expect(await stage()).toBe('slow');
   });
@@ -301,17 +304,17 @@ describe('one press', () => {
     const other = await addStudent(server, { firstName: 'Gus', familyName: 'Lindqvist' });
     const to = [student, other].map((studentId) => ({ id: randomUUID(), studentId }));
     server.at('2027-03-02T09:00:00');
-    await server.ask('POST', '/api/messages', { to, text: 'The range is shut on Friday.' });
-    await server.ask('POST', '/api/messages', { to, text: 'The range is shut on Friday.' });
-    const took = await server.ask('POST', `/api/students/${other}/messages/${to[1]?.id}/undo`);
+    await server.ask(wire.checkins.writeMessages, { body: { to, text: 'The range is shut on Friday.' } });
+    await server.ask(wire.checkins.writeMessages, { body: { to, text: 'The range is shut on Friday.' } });
+    const took = await server.ask(wire.checkins.takeBackMessage, { id: other, messageId: to[1]?.id });
     expect(took.status).toBe(200);
     server.at('2027-03-02T09:11:00');
     expect((await page()).word).toMatchObject({ text: 'The range is shut on Friday.', as: 'message' });
-    const theirs = await server.ask<Conversation>('GET', `/api/students/${other}/conversation`);
+    const theirs = await server.ask(wire.checkins.readConversation, { id: other });
     expect(theirs.body.said).toEqual([]);
-    const mine = await server.ask<Conversation['said']>('GET', `/api/page/${token}/conversation`);
+    const mine = await server.ask(wire.page.readConversation, { token });
     expect(mine.body.map(({ as }) => as)).toEqual(['message', 'checkin', 'reply', 'checkin']);
-    const foreign = await server.ask('POST', `/api/students/${other}/messages/${to[0]?.id}/undo`);
+    const foreign = await server.ask(wire.checkins.takeBackMessage, { id: other, messageId: to[0]?.id });
     expect(foreign.status).toBe(404);
   });
 });

@@ -2,9 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Checkin } from '@inchstep/contract/checkins';
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
-import type { ThreadEvent } from '@inchstep/contract/intake';
-import type { DrillChoice } from '@inchstep/contract/prescription';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, testServer } from '../../testServer.ts';
 import { sendLetters } from './index.ts';
@@ -15,18 +13,15 @@ let token: string;
 beforeAll(async () => {
   server = await testServer();
   student = await addStudent(server, { aids: ['stick'] });
-  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })).body
-    .token;
+  token = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } })).body.token;
 });
 afterAll(() => server.stop());
 
 const events = async (kind: string) =>
-  (await server.ask<ThreadEvent[]>('GET', `/api/students/${student}/thread`)).body.filter(
-    (e) => e.kind === kind,
-  );
+  (await server.ask(wire.intake.readThread, { id: student })).body.filter((e) => e.kind === kind);
 const send = async (note: string): Promise<Checkin> => {
   const body = { id: randomUUID(), pain: false, painWhere: '', note, felt: null, clipIds: [] };
-  return (await server.ask<Checkin>('POST', `/api/page/${token}/checkins`, body)).body;
+  return (await server.ask(wire.page.sendCheckin, { token, body })).body;
 };
 const outbox = () => join(server.dataDir, 'outbox');
 const letters = () => (existsSync(outbox()) ? readdirSync(outbox()) : []);
@@ -38,17 +33,23 @@ describe('the same message twice', () => {
       swingId: null,
       findings: [{ id: 'obs.overswing', seen: 'present' }],
     };
-    await server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, diagnosis);
-    await server.ask('POST', `/api/diagnoses/${diagnosis.id}/choose`, { workOn: ['over_turn'], note: '' });
-    await server.ask('POST', `/api/diagnoses/${diagnosis.id}/choose`, { workOn: ['over_turn'], note: '' });
+    await server.ask(wire.diagnosis.diagnose, { id: student, body: diagnosis });
+    await server.ask(wire.diagnosis.chooseWork, {
+      id: diagnosis.id,
+      body: { workOn: ['over_turn'], note: '' },
+    });
+    await server.ask(wire.diagnosis.chooseWork, {
+      id: diagnosis.id,
+      body: { workOn: ['over_turn'], note: '' },
+    });
     expect(await events('work_chosen')).toHaveLength(1);
     const choice = { id: randomUUID(), diagnosisId: diagnosis.id, drills: ['knee_swap'], note: 'as we said' };
-    const first = await server.ask<DrillChoice>('POST', '/api/drill-choices', choice);
+    const first = await server.ask(wire.prescription.chooseDrills, { body: choice });
     expect(first.status).toBe(200);
-    const again = await server.ask<DrillChoice>('POST', '/api/drill-choices', choice);
+    const again = await server.ask(wire.prescription.chooseDrills, { body: choice });
     expect(again.body).toEqual(first.body);
     expect(again.body.endedAt).toBeNull();
-    const all = await server.ask<DrillChoice[]>('GET', `/api/students/${student}/drill-choices`);
+    const all = await server.ask(wire.prescription.listChoices, { id: student });
     expect(all.body.map(({ endedAt }) => endedAt)).toEqual([null]);
     expect(await events('drills_chosen')).toHaveLength(1);
   });
@@ -60,13 +61,13 @@ describe('the same message twice', () => {
       decision: 'advance',
       note: 'seen live',
     };
-    for (let i = 0; i < 3; i++) await server.ask('POST', `/api/students/${student}/gates`, gate);
+    for (let i = 0; i < 3; i++) await server.ask(wire.practice.decideGate, { id: student, body: gate });
     expect(await events('gate')).toHaveLength(1);
   });
   test('archiving twice is archiving once', async () => {
     const other = await addStudent(server);
-    for (let i = 0; i < 2; i++) await server.ask('POST', `/api/students/${other}/archive`);
-    const thread = await server.ask<ThreadEvent[]>('GET', `/api/students/${other}/thread`);
+    for (let i = 0; i < 2; i++) await server.ask(wire.intake.archiveStudent, { id: other });
+    const thread = await server.ask(wire.intake.readThread, { id: other });
     expect(thread.body.filter((e) => e.kind === 'archived')).toHaveLength(1);
   });
 });
@@ -76,11 +77,11 @@ describe('replies', () => {
     const { id } = await send('How is this?');
     const answers = await Promise.all(
       Array.from({ length: 4 }, (_, i) =>
-        server.ask('POST', `/api/checkins/${id}/reply`, { id: randomUUID(), text: `Answer ${i}` }),
+        server.ask(wire.checkins.sendReply, { id, body: { id: randomUUID(), text: `Answer ${i}` } }),
       ),
     );
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409]);
-    await server.ask('POST', `/api/checkins/${id}/reply/now`);
+    await server.ask(wire.checkins.sendReplyNow, { id });
     expect(letters()).toHaveLength(1);
     expect(await events('reply')).toHaveLength(1);
   });
@@ -89,17 +90,17 @@ describe('replies', () => {
     const { id } = await send('And this?');
     const reply = { id: randomUUID(), text: 'Good.' };
     const answers = await Promise.all(
-      Array.from({ length: 4 }, () => server.ask('POST', `/api/checkins/${id}/reply`, reply)),
+      Array.from({ length: 4 }, () => server.ask(wire.checkins.sendReply, { id, body: reply })),
     );
     expect(answers.map(({ status }) => status)).toEqual([200, 200, 200, 200]);
-    await Promise.all([1, 2, 3].map(() => server.ask('POST', `/api/checkins/${id}/reply/now`)));
+    await Promise.all([1, 2, 3].map(() => server.ask(wire.checkins.sendReplyNow, { id })));
     expect(letters()).toHaveLength(before + 1);
   });
   test('a letter whose file is lost before it was noted is made again from its row, the same to the byte', async () => {
     const { id } = await send('One more.');
     const reply = { id: randomUUID(), text: 'Once more, slowly.' };
-    await server.ask('POST', `/api/checkins/${id}/reply`, reply);
-    await server.ask('POST', `/api/checkins/${id}/reply/now`);
+    await server.ask(wire.checkins.sendReply, { id, body: reply });
+    await server.ask(wire.checkins.sendReplyNow, { id });
     const path = server.ctx.outbox.pathOf(reply.id);
     const row = server.ctx.db.$client.prepare('SELECT * FROM mails WHERE id = ?').get(reply.id) as {
       at: string;
@@ -124,18 +125,17 @@ describe('replies', () => {
 
 describe('an archived student’s link', () => {
   test('is closed with plain words and the way to the coach; taking the archiving back opens it again', async () => {
-    await server.ask('POST', '/api/care/contact', { contact: '0700 555 0100' });
+    await server.ask(wire.care.keepContact, { body: { contact: '0700 555 0100' } });
     const away = await addStudent(server, { firstName: 'Mei' });
-    const link = (await server.ask<{ token: string }>('POST', `/api/students/${away}/links`, { days: 9 }))
-      .body.token;
-    await server.ask('POST', `/api/students/${away}/archive`);
-    const page = await server.ask<{ message: string }>('GET', `/api/page/${link}`);
+    const link = (await server.ask(wire.checkins.makeLink, { id: away, body: { days: 9 } })).body.token;
+    await server.ask(wire.intake.archiveStudent, { id: away });
+    const page = await server.refused(wire.page.readPage, { token: link });
     expect(page).toMatchObject({ status: 410, body: { code: 'link_closed' } });
     expect(page.body.message).toMatch(/Ilse Varga, 0700 555 0100/);
     expect(page.body.message).toMatch(/doctor or physiotherapist/);
     const pain = { id: randomUUID(), pain: true, painWhere: 'hip', note: '', felt: null, clipIds: [] };
-    expect((await server.ask('POST', `/api/page/${link}/checkins`, pain)).status).toBe(410);
-    await server.ask('POST', `/api/students/${away}/restore`);
-    expect((await server.ask('GET', `/api/page/${link}`)).status).toBe(200);
+    expect((await server.ask(wire.page.sendCheckin, { token: link, body: pain })).status).toBe(410);
+    await server.ask(wire.intake.restoreStudent, { id: away });
+    expect((await server.ask(wire.page.readPage, { token: link })).status).toBe(200);
   });
 });

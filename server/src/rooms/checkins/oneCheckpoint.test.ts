@@ -1,7 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { StudentPage } from '@inchstep/contract/checkins';
-import type { GateState, PlanNow } from '@inchstep/contract/practice';
-import type { DrillChoice } from '@inchstep/contract/prescription';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
 
@@ -13,13 +11,11 @@ afterAll(() => server.stop());
 
 /** Everything that says which checkpoint of the student's first drill is asked. */
 async function answers(student: string): Promise<Record<string, number | undefined>> {
-  const { token } = (
-    await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })
-  ).body;
-  const page = (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body;
-  const gates = (await server.ask<GateState[]>('GET', `/api/students/${student}/gates`)).body;
-  const choices = (await server.ask<DrillChoice[]>('GET', `/api/students/${student}/drill-choices`)).body;
-  const { live } = (await server.ask<PlanNow>('GET', `/api/students/${student}/plan`)).body;
+  const { token } = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } })).body;
+  const page = (await server.ask(wire.page.readPage, { token })).body;
+  const gates = (await server.ask(wire.practice.listGates, { id: student })).body;
+  const choices = (await server.ask(wire.prescription.listChoices, { id: student })).body;
+  const live = (await server.ask(wire.practice.planNow, { id: student })).body?.live;
   const [drill] = page.drills;
   return {
     page: drill?.layer,
@@ -42,7 +38,7 @@ describe('one checkpoint is asked, whoever asks', () => {
       minutesPerDay: { mon: 30, tue: 30, wed: 30, fri: 30, sun: 40 },
       placeByDay: { sun: 'range' },
     };
-    await server.ask('POST', `/api/students/${student}/plans`, { id: randomUUID(), ...asked });
+    await server.ask(wire.practice.savePlan, { id: student, body: { id: randomUUID(), ...asked } });
     expect(await answers(student)).toEqual(all(1));
     await log(student, '2027-03-01', 'PPPPPPPPPP');
     server.at('2027-03-09T09:00:00');
@@ -54,15 +50,15 @@ describe('one checkpoint is asked, whoever asks', () => {
       drills: ['knee_swap', 'knee_gate'],
       note: 'for the test',
     };
-    await server.ask('POST', '/api/drill-choices', choose);
+    await server.ask(wire.prescription.chooseDrills, { body: choose });
     expect(await answers(student)).toMatchObject({ page: 2, gate: 2, choice: 2 });
-    await server.ask('PUT', `/api/students/${student}/layers/knee_swap`, { layer: 1 });
+    await server.ask(wire.prescription.setLayer, { id: student, drill: 'knee_swap', body: { layer: 1 } });
     expect(await answers(student)).toMatchObject({ page: 1, card: 1, gate: 1, choice: 1 });
   });
 });
 
 async function log(student: string, date: string, reps: string) {
   const set = { id: randomUUID(), date, drill: 'knee_swap', stage: 'still', reps, felt: null };
-  const { status, body } = await server.ask('POST', `/api/students/${student}/sets`, set);
+  const { status, body } = await server.ask(wire.practice.logSet, { id: student, body: set });
   if (status !== 200) throw new Error(JSON.stringify(body));
 }

@@ -1,11 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import type { QueueRow, StudentPage } from '@inchstep/contract/checkins';
-import type { Hold, Student } from '@inchstep/contract/intake';
-import type { PlanNow } from '@inchstep/contract/practice';
-import type { PrescriptionRecord } from '@inchstep/contract/prescription';
+import type { StudentPage } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import { NO_TROUBLE } from '@inchstep/core/intake';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { addStudent, profile, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+import { addStudent, profile, type TestServer, takeDrills, testServer, whole } from '../../testServer.ts';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -14,18 +12,20 @@ beforeEach(async () => {
 afterEach(() => server.stop());
 
 const HURTS = { ...NO_TROUBLE, injuredAreas: [], trouble: [], painNow: true, painWhere: 'left knee' };
-const holdOf = async (student: string) =>
-  (await server.ask<Hold | null>('GET', `/api/students/${student}/hold`)).body;
+const holdOf = async (student: string) => (await server.ask(wire.intake.readHold, { id: student })).body;
 const studentOf = async (student: string) =>
-  (await server.ask<Student>('GET', `/api/students/${student}`)).body;
+  (await server.ask(wire.intake.readStudent, { id: student })).body;
 const save = async (student: string, safety: object) => {
   const { version, profile: known } = await studentOf(student);
-  return server.ask('PUT', `/api/students/${student}`, { version, profile: { ...known, safety } });
+  return server.ask(wire.intake.editStudent, {
+    id: student,
+    body: { version, profile: { ...known, safety } },
+  });
 };
-const queue = async () => (await server.ask<{ rows: QueueRow[] }>('GET', '/api/queue')).body.rows;
+const queue = async () => whole((await server.ask(wire.progress.listQueue)).body).rows;
 async function page(student: string): Promise<StudentPage> {
-  const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 });
-  return (await server.ask<StudentPage>('GET', `/api/page/${link.body.token}`)).body;
+  const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } });
+  return (await server.ask(wire.page.readPage, { token: link.body.token })).body;
 }
 
 describe('“pain now” at intake', () => {
@@ -41,11 +41,8 @@ describe('“pain now” at intake', () => {
       swingId: null,
       findings: [{ id: 'obs.overswing', seen: 'present' }],
     };
-    await server.ask('POST', `/api/students/${student}/diagnoses`, diagnosis);
-    const offered = await server.ask<PrescriptionRecord>(
-      'GET',
-      `/api/diagnoses/${diagnosis.id}/prescription`,
-    );
+    await server.ask(wire.diagnosis.diagnose, { id: student, body: diagnosis });
+    const offered = await server.ask(wire.prescription.prescribe, { id: diagnosis.id });
     expect(offered.body.result.drills).toEqual([]);
     expect((await page(student)).hold).toMatchObject({ where: 'left knee' });
   });
@@ -60,16 +57,16 @@ describe('“pain now” at intake', () => {
       minutesPerDay: { mon: 30, wed: 30, fri: 30 },
       placeByDay: {},
     };
-    await server.ask('POST', `/api/students/${student}/plans`, { id: randomUUID(), ...ask });
+    await server.ask(wire.practice.savePlan, { id: student, body: { id: randomUUID(), ...ask } });
     expect((await page(student)).day).not.toBeNull();
     await save(student, HURTS);
-    expect((await server.ask<PlanNow>('GET', `/api/students/${student}/plan`)).body.live?.days).toEqual([]);
+    expect((await server.ask(wire.practice.planNow, { id: student })).body?.live?.days).toEqual([]);
     expect(await page(student)).toMatchObject({ day: null, hold: { where: 'left knee' } });
     await save(student, { ...HURTS, painWhere: 'left knee, still' });
     await save(student, NO_TROUBLE);
     expect(await holdOf(student)).toMatchObject({ where: 'left knee' });
     await save(student, HURTS);
-    const lift = (note: string) => server.ask('POST', `/api/students/${student}/hold/lift`, { note });
+    const lift = (note: string) => server.ask(wire.intake.liftHold, { id: student, body: { note } });
     expect((await lift('')).status).toBe(400);
     expect((await lift('Her physiotherapist agreed.')).status).toBe(200);
     expect(await holdOf(student)).toBeNull();
@@ -80,11 +77,12 @@ describe('“pain now” at intake', () => {
 
   test('is one report, however often the same answers are saved', async () => {
     const id = randomUUID();
-    const create = () => server.ask('POST', '/api/students', { id, profile: profile({ safety: HURTS }) });
+    const create = () =>
+      server.ask(wire.intake.addStudent, { body: { id, profile: profile({ safety: HURTS }) } });
     await create();
     await create();
     await save(id, HURTS);
-    const events = await server.ask<{ kind: string }[]>('GET', `/api/students/${id}/thread`);
+    const events = await server.ask(wire.intake.readThread, { id });
     expect(events.body.filter(({ kind }) => kind === 'hold')).toHaveLength(1);
   });
 });

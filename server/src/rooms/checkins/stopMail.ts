@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire';
 import { STOP_WORDS } from '@inchstep/contract/words';
 import { hashToken } from '../../platform/auth.ts';
 import type { Context } from '../../platform/context.ts';
@@ -22,6 +24,6 @@ export function stopPage(code: string): string {
     '<style>body{font:18px/1.5 sans-serif;max-width:34em;margin:0 auto;padding:1em;background:#fffdf7;color:#17242b}' +
     'button{font:inherit;font-weight:bold;padding:.9em;border:0;background:#0f4c57;color:#fff}</style></head>' +
     `<body><main><h1>${title}</h1><p>${ask}</p>` +
-    `<form method="post" action="/api/stop-mail/${encodeURIComponent(code)}"><button>${yes}</button></form></main></body></html>`
+    `<form method="post" action="${urlOf(wire.checkins.stopMail, { code })}"><button>${yes}</button></form></main></body></html>`
   );
 }

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
 
@@ -17,18 +18,21 @@ type Ask = {
   id?: string;
 };
 const diagnose = async (student: string, ask: Ask) =>
-  server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, {
-    id: randomUUID(),
-    swingId: null,
-    findings: [],
-    ...ask,
+  server.ask(wire.diagnosis.diagnose, {
+    id: student,
+    body: {
+      id: randomUUID(),
+      swingId: null,
+      findings: [],
+      ...ask,
+    },
   });
 const seen = (...ids: string[]) => ids.map((id) => ({ id, seen: 'present' }));
 const filmed = async (student: string, key: string, day: string) => {
   server.at(`${day}T11:00:00`);
   const swing = markedSwing(key, { recordedOn: day });
-  await server.ask('POST', `/api/students/${student}/swings`, swing);
-  await server.ask('POST', `/api/swings/${swing.id}/measure`);
+  await server.ask(wire.capture.addSwing, { id: student, body: swing });
+  await server.ask(wire.measures.measureSwing, { id: swing.id });
   return swing.id;
 };
 const named = (d: DiagnosisRecord) => d.result.roots.map((root) => root.fault);
@@ -46,7 +50,7 @@ describe('from looks in the bay', () => {
     const first = await diagnose(student, { id, findings: seen('obs.pushes_aid_away', 'shift_top.low') });
     expect(named(first.body)).toEqual(['sway']);
     await diagnose(student, { id, findings: [] });
-    const all = await server.ask<DiagnosisRecord[]>('GET', `/api/students/${student}/diagnoses`);
+    const all = await server.ask(wire.diagnosis.listDiagnoses, { id: student });
     expect(all.body.map((d) => d.id)).toEqual([id]);
     expect(all.body[0]?.findings).toHaveLength(2);
   });
@@ -58,7 +62,7 @@ describe('from looks in the bay', () => {
       findings: [...seen('obs.flip'), { id: 'obs.flip', seen: 'absent' }],
     });
     expect(both.status).toBeGreaterThanOrEqual(400);
-    const all = await server.ask<DiagnosisRecord[]>('GET', `/api/students/${student}/diagnoses`);
+    const all = await server.ask(wire.diagnosis.listDiagnoses, { id: student });
     expect(all.body).toEqual([]);
   });
 });
@@ -80,8 +84,8 @@ describe('from a measured swing', () => {
     // The habit of a day has the player's wandering in it: it takes a few swings to be surer than of one.
     for (let i = 0; i < 5; i++) await filmed(student, 'priya-then', '2027-03-02');
     const other = markedSwing('mei-then', { recordedOn: '2027-03-02', club: 'driver' });
-    await server.ask('POST', `/api/students/${student}/swings`, other);
-    await server.ask('POST', `/api/swings/${other.id}/measure`);
+    await server.ask(wire.capture.addSwing, { id: student, body: other });
+    await server.ask(wire.measures.measureSwing, { id: other.id });
     const alone = (await diagnose(student, { swingId })).body;
     const day = (await diagnose(student, { swingId, wholeDay: true })).body;
     expect([alone.wholeDay, day.wholeDay]).toEqual([false, true]);
@@ -108,8 +112,7 @@ describe('from a measured swing', () => {
   test('a newer swing is asked whether it would change what comes first', async () => {
     const student = await addStudent(server);
     const { body } = await diagnose(student, { findings: seen('obs.pushes_aid_away', 'shift_top.low') });
-    const now = async () =>
-      (await server.ask<DiagnosisNow | null>('GET', `/api/diagnoses/${body.id}/now`)).body;
+    const now = async () => (await server.ask(wire.diagnosis.diagnosisNow, { id: body.id })).body;
     expect(await now()).toBeNull();
     const swingId = await filmed(student, 'priya-then', '2027-03-05');
     expect(await now()).toMatchObject({ swingId, recordedOn: '2027-03-05' });
@@ -120,43 +123,51 @@ describe('the coach’s word', () => {
   test('stands with its reason, is carried on, and is taken back', async () => {
     const student = await addStudent(server);
     const { body } = await diagnose(student, { findings: seen('obs.flip') });
-    const choose = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${body.id}/choose`, {
-      workOn: ['hang_back'],
-      note: 'felt it in the lesson',
+    const choose = await server.ask(wire.diagnosis.chooseWork, {
+      id: body.id,
+      body: {
+        workOn: ['hang_back'],
+        note: 'felt it in the lesson',
+      },
     });
     expect(choose.body.chosen).toMatchObject({ workOn: ['hang_back'], note: 'felt it in the lesson' });
     server.at('2027-03-09T09:00:00');
     const later = await diagnose(student, { findings: seen('obs.flip', 'shift_top.low') });
     expect(later.body.chosen).toMatchObject({ workOn: ['hang_back'], carried: true });
-    const other = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${later.body.id}/choose`, {
-      workOn: ['sway'],
-      note: '',
+    const other = await server.ask(wire.diagnosis.chooseWork, {
+      id: later.body.id,
+      body: {
+        workOn: ['sway'],
+        note: '',
+      },
     });
     expect(other.body.chosen).toMatchObject({ workOn: ['sway'], carried: false });
-    const again = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${later.body.id}/unchoose`);
+    const again = await server.ask(wire.diagnosis.unchooseWork, { id: later.body.id });
     expect(again.body.chosen).toEqual(later.body.chosen);
-    const back = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${body.id}/unchoose`);
+    const back = await server.ask(wire.diagnosis.unchooseWork, { id: body.id });
     expect(back.body.chosen).toBeNull();
     expect(back.body.result).toEqual(body.result);
   });
   test('a fault that is not one is refused, and nothing is chosen', async () => {
     const student = await addStudent(server);
     const { body } = await diagnose(student, { findings: seen('obs.flip') });
-    const { status, body: said } = await server.ask<{ code: string }>(
-      'POST',
-      `/api/diagnoses/${body.id}/choose`,
-      { workOn: ['laziness'], note: '' },
-    );
+    const { status, body: said } = await server.refused(wire.diagnosis.chooseWork, {
+      id: body.id,
+      body: { workOn: ['laziness'], note: '' },
+    });
     expect(status).toBeGreaterThanOrEqual(400);
     expect(said.code).toBe('unknown_fault');
-    const [kept] = (await server.ask<DiagnosisRecord[]>('GET', `/api/students/${student}/diagnoses`)).body;
+    const [kept] = (await server.ask(wire.diagnosis.listDiagnoses, { id: student })).body;
     expect(kept?.chosen).toBeNull();
   });
   test('no more than two at once', async () => {
     const student = await addStudent(server);
     const { body } = await diagnose(student, { findings: seen('obs.flip') });
     const workOn = ['stall', 'sway', 'hang_back'];
-    const { status } = await server.ask('POST', `/api/diagnoses/${body.id}/choose`, { workOn, note: '' });
+    const { status } = await server.ask(wire.diagnosis.chooseWork, {
+      id: body.id,
+      body: { workOn, note: '' },
+    });
     expect(status).toBe(400);
   });
 });

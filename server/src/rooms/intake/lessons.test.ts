@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import type { LessonFile, StudentPage } from '@inchstep/contract/checkins';
-import type { Lesson, LessonList, NewLesson, Student } from '@inchstep/contract/intake';
-import type { PlanNow } from '@inchstep/contract/practice';
-import type { LessonCard } from '@inchstep/contract/progress';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Lesson, NewLesson } from '@inchstep/contract/intake';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { addStudent, profile, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+import { addStudent, profile, type TestServer, takeDrills, testServer, whole } from '../../testServer.ts';
 
 let server: TestServer;
 let student: string;
@@ -17,22 +16,26 @@ beforeEach(async () => {
 });
 afterAll(() => server.stop());
 
-const at = (path: string) => `/api/students/${student}${path}`;
+const _at = (path: string) => urlOf(wire.intake.readStudent, { id: `${student}${path}` });
 const agree = (more: Partial<NewLesson> = {}) =>
-  server.ask<Lesson>('POST', at('/lessons'), {
-    id: randomUUID(),
-    day: '2027-03-08',
-    time: '10:30',
-    minutes: 45,
-    ...more,
+  server.ask(wire.intake.agreeLesson, {
+    id: student,
+    body: {
+      id: randomUUID(),
+      day: '2027-03-08',
+      time: '10:30',
+      minutes: 45,
+      ...more,
+    },
   });
-const deed = (id: string, what: string) => server.ask<Lesson>('POST', at(`/lessons/${id}/${what}`));
-const lessons = async () => (await server.ask<LessonList>('GET', at('/lessons'))).body;
+const deed = (id: string, what: string) =>
+  server.ask(wire.intake.doToLesson, { id: student, lessonId: id, deed: what });
+const lessons = async () => (await server.ask(wire.intake.listLessons, { id: student })).body;
 const toCome = async () =>
-  (await server.ask<{ lessons: LessonCard[] }>('GET', '/api/lessons')).body.lessons.filter(
+  whole((await server.ask(wire.progress.listComing)).body).lessons.filter(
     ({ studentId }) => studentId === student,
   );
-const seen = async () => (await server.ask<Student>('GET', at(''))).body;
+const seen = async () => (await server.ask(wire.intake.readStudent, { id: student })).body;
 
 describe('a lesson that is agreed', () => {
   test('several a day stand on Today by their time, and the first is the student’s next one', async () => {
@@ -59,11 +62,19 @@ describe('a lesson that is agreed', () => {
   test('moved and called off, it changes the plan that stands; taken back, it is there again', async () => {
     await takeDrills(server, student, ['knee_swap']);
     const ask = { start: '2027-03-01', nextLesson: null, days: ['mon', 'wed', 'fri', 'sun'] };
-    await server.ask('POST', at('/plans'), { id: randomUUID(), ...ask, minutesPerDay: {}, placeByDay: {} });
-    const reviews = async () => (await server.ask<PlanNow>('GET', at('/plan'))).body.live?.reviewDates ?? [];
+    await server.ask(wire.practice.savePlan, {
+      id: student,
+      body: { id: randomUUID(), ...ask, minutesPerDay: {}, placeByDay: {} },
+    });
+    const reviews = async () =>
+      (await server.ask(wire.practice.planNow, { id: student })).body?.live?.reviewDates ?? [];
     const { id } = (await agree({ day: '2027-03-09' })).body;
     expect(await reviews()).toContain('2027-03-09');
-    await server.ask('PUT', at(`/lessons/${id}`), { day: '2027-03-11', time: '08:00' });
+    await server.ask(wire.intake.moveLesson, {
+      id: student,
+      lessonId: id,
+      body: { day: '2027-03-11', time: '08:00' },
+    });
     expect([(await reviews()).includes('2027-03-09'), (await reviews()).includes('2027-03-11')]).toEqual([
       false,
       true,
@@ -77,22 +88,31 @@ describe('a lesson that is agreed', () => {
   test('another student’s lesson can’t be reached', async () => {
     const { id } = (await agree()).body;
     const other = await addStudent(server);
-    for (const path of [`/lessons/${id}`, `/lessons/${id}/draft`])
-      expect((await server.ask('GET', `/api/students/${other}${path}`)).status).toBe(404);
-    expect((await server.ask('POST', `/api/students/${other}/lessons/${id}/begin`)).status).toBe(404);
+    for (const read of [wire.checkins.readLessonFile, wire.checkins.draftSummary])
+      expect((await server.ask(read, { id: other, lessonId: id })).status).toBe(404);
+    expect(
+      (await server.ask(wire.intake.doToLesson, { id: other, lessonId: id, deed: 'begin' })).status,
+    ).toBe(404);
   });
 });
 
 describe('the day of the next lesson in the intake form', () => {
   const save = async (nextLesson: string | null) => {
     const { version } = await seen();
-    return server.ask<Student>('PUT', at(''), { version, profile: profile({ nextLesson }) });
+    return server.ask(wire.intake.editStudent, {
+      id: student,
+      body: { version, profile: profile({ nextLesson }) },
+    });
   };
   test('is agreed, moved with its time, and called off', async () => {
     await save('2027-03-05');
     expect((await lessons()).lessons).toMatchObject([{ day: '2027-03-05', time: null }]);
     const { id } = (await lessons()).lessons[0] as Lesson;
-    await server.ask('PUT', at(`/lessons/${id}`), { day: '2027-03-05', time: '09:15' });
+    await server.ask(wire.intake.moveLesson, {
+      id: student,
+      lessonId: id,
+      body: { day: '2027-03-05', time: '09:15' },
+    });
     await save('2027-03-06');
     expect((await lessons()).lessons).toMatchObject([{ id, day: '2027-03-06', time: '09:15' }]);
     await save(null);
@@ -101,8 +121,15 @@ describe('the day of the next lesson in the intake form', () => {
   test('a form that was opened before the lesson was moved does not move it back', async () => {
     const { id } = (await agree()).body;
     const { version } = await seen();
-    await server.ask('PUT', at(`/lessons/${id}`), { day: '2027-03-10', time: '10:30' });
-    const late = await server.ask('PUT', at(''), { version, profile: profile({ nextLesson: '2027-03-08' }) });
+    await server.ask(wire.intake.moveLesson, {
+      id: student,
+      lessonId: id,
+      body: { day: '2027-03-10', time: '10:30' },
+    });
+    const late = await server.ask(wire.intake.editStudent, {
+      id: student,
+      body: { version, profile: profile({ nextLesson: '2027-03-08' }) },
+    });
     expect(late.body).toMatchObject({ code: 'changed_meanwhile' });
     expect((await lessons()).lessons[0]?.day).toBe('2027-03-10');
   });
@@ -118,22 +145,22 @@ describe('a lesson that goes on', () => {
     expect((await toCome())[0]).toMatchObject({ running: true, lesson: { id } });
     const set = { drill: 'knee_swap', stage: 'still', reps: 'PPFP', felt: null, date: '2027-03-01' };
     server.at('2027-03-01T09:20:00');
-    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
+    await server.ask(wire.practice.logSet, { id: student, body: { id: randomUUID(), ...set } });
     server.at('2027-03-01T09:22:00');
     const note = { id: randomUUID(), tag: 'feels_like', text: 'the seat leads' };
-    await server.ask('POST', at(`/lessons/${id}/notes`), note);
-    await server.ask('POST', at(`/lessons/${id}/notes`), note);
+    await server.ask(wire.practice.addNote, { id: student, lessonId: id, body: note });
+    await server.ask(wire.practice.addNote, { id: student, lessonId: id, body: note });
     const wrong = { id: randomUUID(), tag: 'said', text: 'no' };
-    await server.ask('POST', at(`/lessons/${id}/notes`), wrong);
-    await server.ask('POST', at(`/lesson-notes/${wrong.id}/undo`));
+    await server.ask(wire.practice.addNote, { id: student, lessonId: id, body: wrong });
+    await server.ask(wire.practice.takeBackNote, { id: student, noteId: wrong.id, deed: 'undo' });
     server.at('2027-03-01T09:25:00');
     const word = { drill: 'knee_swap', stage: 'still', decision: 'hold', note: '' };
-    await server.ask('POST', at('/gates'), { id: randomUUID(), ...word });
+    await server.ask(wire.practice.decideGate, { id: student, body: { id: randomUUID(), ...word } });
     server.at('2027-03-01T10:00:00');
     await deed(id, 'end');
     server.at('2027-03-01T11:00:00');
-    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
-    const { body } = await server.ask<LessonFile>('GET', at(`/lessons/${id}`));
+    await server.ask(wire.practice.logSet, { id: student, body: { id: randomUUID(), ...set } });
+    const { body } = await server.ask(wire.checkins.readLessonFile, { id: student, lessonId: id });
     expect(body.moments.map((moment) => (moment.what === 'event' ? moment.kind : moment.what))).toEqual([
       'lesson_began',
       'set',
@@ -151,15 +178,19 @@ describe('a lesson that goes on', () => {
     server.at('2027-03-01T18:00:00');
     const doneAt = new Date('2027-03-01T09:30:00').toISOString();
     const set = { drill: 'knee_swap', stage: 'still', reps: 'PP', felt: null, date: '2027-03-01', doneAt };
-    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
-    const { body } = await server.ask<LessonFile>('GET', at(`/lessons/${id}`));
+    await server.ask(wire.practice.logSet, { id: student, body: { id: randomUUID(), ...set } });
+    const { body } = await server.ask(wire.checkins.readLessonFile, { id: student, lessonId: id });
     expect(body.moments.filter(({ what }) => what === 'set')).toHaveLength(1);
   });
   test('one at a time; it can’t be moved or called off; forgotten, it is over by itself', async () => {
     const first = (await agree({ begin: true, day: '2027-03-01' })).body;
     expect((await agree({ begin: true, day: '2027-03-01' })).body).toMatchObject({ code: 'lesson_running' });
     expect((await deed(first.id, 'cancel')).body).toMatchObject({ code: 'lesson_begun' });
-    const move = await server.ask('PUT', at(`/lessons/${first.id}`), { day: '2027-03-09' });
+    const move = await server.ask(wire.intake.moveLesson, {
+      id: student,
+      lessonId: first.id,
+      body: { day: '2027-03-09' },
+    });
     expect(move.body).toMatchObject({ code: 'lesson_begun' });
     expect((await deed((await agree()).body.id, 'end')).body).toMatchObject({ code: 'lesson_not_begun' });
     server.at('2027-03-01T14:00:00');
@@ -179,15 +210,23 @@ describe('after the lesson', () => {
     const { id } = (await agree({ begin: true, day: '2027-03-01' })).body;
     await agree({ day: '2027-03-15', time: '09:00' });
     const set = { drill: 'knee_swap', stage: 'still', reps: 'PPFP?', felt: null, date: '2027-03-01' };
-    await server.ask('POST', at('/sets'), { id: randomUUID(), ...set });
+    await server.ask(wire.practice.logSet, { id: student, body: { id: randomUUID(), ...set } });
     const note = { tag: 'try_next', text: 'half swings only' };
-    await server.ask('POST', at(`/lessons/${id}/notes`), { id: randomUUID(), ...note });
-    await server.ask('POST', at(`/lessons/${id}/notes`), {
-      id: randomUUID(),
-      tag: 'note',
-      text: 'late again',
+    await server.ask(wire.practice.addNote, {
+      id: student,
+      lessonId: id,
+      body: { id: randomUUID(), ...note },
     });
-    const { text } = (await server.ask<{ text: string }>('GET', at(`/lessons/${id}/draft`))).body;
+    await server.ask(wire.practice.addNote, {
+      id: student,
+      lessonId: id,
+      body: {
+        id: randomUUID(),
+        tag: 'note',
+        text: 'late again',
+      },
+    });
+    const { text } = (await server.ask(wire.checkins.draftSummary, { id: student, lessonId: id })).body;
     expect(text).toContain('Knee swap, still: 3 of 4 counted.');
     expect(text).toContain('Try next: half swings only');
     expect(text).toContain('Monday 15 March at 09:00');
@@ -200,25 +239,27 @@ describe('after the lesson', () => {
 Well swung.`,
       draft: text,
     };
-    const send = () => server.ask<Lesson>('POST', at(`/lessons/${id}/summary`), letter);
+    const send = () => server.ask(wire.checkins.sendSummary, { id: student, lessonId: id, body: letter });
     await send();
     expect((await send()).body).toMatchObject({ summary: letter.text });
     expect((await lessons()).running).toBeNull();
     const again = { id: randomUUID(), text: 'twice', draft: '' };
-    expect((await server.ask('POST', at(`/lessons/${id}/summary`), again)).body).toMatchObject({
+    expect(
+      (await server.ask(wire.checkins.sendSummary, { id: student, lessonId: id, body: again })).body,
+    ).toMatchObject({
       code: 'changed_meanwhile',
     });
-    const { token } = (await server.ask<{ token: string }>('POST', at('/links'), { days: 9 })).body;
-    const page = (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body;
+    const { token } = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } })).body;
+    const page = (await server.ask(wire.page.readPage, { token })).body;
     expect(page.lessons).toEqual([{ id, day: '2027-03-01', summary: letter.text }]);
     expect(page.nextLesson).toMatchObject({ day: '2027-03-15', time: '09:00' });
     expect(server.ctx.outbox.has(letter.id)).toBe(true);
-    const paper = await server.app.inject(`/api/page/${token}/lessons/${id}/summary.pdf`);
+    const paper = await server.app.inject(urlOf(wire.page.printSummary, { token, lessonId: id }));
     expect([paper.statusCode, paper.rawPayload.subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
     // Another student's link opens none of it.
     const other = await addStudent(server);
-    const theirs = await server.ask<{ token: string }>('POST', `/api/students/${other}/links`, { days: 9 });
-    const strange = await server.ask('GET', `/api/page/${theirs.body.token}/lessons/${id}/summary.pdf`);
+    const theirs = await server.ask(wire.checkins.makeLink, { id: other, body: { days: 9 } });
+    const strange = await server.ask(wire.page.printSummary, { token: theirs.body.token, lessonId: id });
     expect(strange.status).toBe(404);
   });
 });

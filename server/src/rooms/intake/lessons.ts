@@ -1,4 +1,11 @@
-import type { Lesson, LessonList, MoveLesson, NewLesson, ThreadEvent } from '@inchstep/contract/intake';
+import type {
+  Lesson,
+  LessonDeed,
+  LessonList,
+  MoveLesson,
+  NewLesson,
+  ThreadEvent,
+} from '@inchstep/contract/intake';
 import { moveLessonSchema } from '@inchstep/contract/intake';
 import { dueOn, lessonProblem, nextLessonFrom, runningAt, USUAL_LESSON_MINUTES } from '@inchstep/core/intake';
 import { type Context, newId, stamp, today } from '../../platform/context.ts';
@@ -79,10 +86,6 @@ export const keepSummary = (
 /** What the thread noted in a lesson. */
 export const eventsIn = (ctx: Context, studentId: string, id: string): ThreadEvent[] =>
   eventsOf(ctx.db, studentId).filter(({ lessonId }) => lessonId === id);
-
-/** What can become of a lesson at a press; each can be taken back by its counterpart. */
-export const LESSON_DEEDS = ['begin', 'end', 'resume', 'cancel', 'restore'] as const;
-type LessonDeed = (typeof LESSON_DEEDS)[number];
 
 /** What a deed changes and what the thread says of it; null where it was done already. */
 type Change = { readonly changed: Partial<Lesson>; readonly tells: LessonTold | null } | null;

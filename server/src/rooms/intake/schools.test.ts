@@ -1,5 +1,6 @@
-import type { SchoolPage, Student } from '@inchstep/contract/intake';
-import type { Reading } from '@inchstep/contract/measures';
+import * as wire from '@inchstep/contract/endpoints';
+import type { SchoolPage } from '@inchstep/contract/intake';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
 
@@ -9,12 +10,12 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const url = '/api/schools/centre_and_turn/bands/turn_top';
+const _url = urlOf(wire.intake.editBand, { preset: 'centre_and_turn', measure: 'turn_top' });
 const bandOf = (page: SchoolPage) => page.bands.find((b) => b.measure === 'turn_top');
 
 describe('bands of a school', () => {
   test('begin as the house has them, with their origin', async () => {
-    const { body } = await server.ask<SchoolPage[]>('GET', '/api/schools');
+    const { body } = await server.ask(wire.intake.listSchools);
     expect(body.map((p) => p.preset)).toHaveLength(4);
     expect(bandOf(body[0] as SchoolPage)).toMatchObject({
       house: { lo: 35, hi: 55 },
@@ -27,7 +28,11 @@ describe('bands of a school', () => {
     const here = await addStudent(server);
     const there = await addStudent(server, { school: { preset: 'drive_through' } });
     const edit = { lo: 30, hi: 75, reason: 'supple players' };
-    const { body } = await server.ask<SchoolPage>('PUT', url, edit);
+    const { body } = await server.ask(wire.intake.editBand, {
+      preset: 'centre_and_turn',
+      measure: 'turn_top',
+      body: edit,
+    });
     expect(bandOf(body)).toMatchObject({
       house: { lo: 35, hi: 55 },
       now: { lo: 30, hi: 75 },
@@ -36,8 +41,8 @@ describe('bands of a school', () => {
     });
     const verdict = async (student: string) => {
       const swing = markedSwing('priya-then');
-      await server.ask('POST', `/api/students/${student}/swings`, swing);
-      const reading = await server.ask<Reading>('POST', `/api/swings/${swing.id}/measure`);
+      await server.ask(wire.capture.addSwing, { id: student, body: swing });
+      const reading = await server.ask(wire.measures.measureSwing, { id: swing.id });
       return reading.body.measures.find((m) => m.id === 'turn_top');
     };
     expect(await verdict(here)).toMatchObject({
@@ -45,33 +50,44 @@ describe('bands of a school', () => {
       band: { hi: 75, origin: ['house', 'turn_amount.enough', 'coach'] },
     });
     expect(await verdict(there)).toMatchObject({ verdict: 'high', band: { hi: 62 } });
-    const back = await server.ask<SchoolPage>('POST', `${url}/reset`);
+    const back = await server.ask(wire.intake.resetBand, { preset: 'centre_and_turn', measure: 'turn_top' });
     expect(bandOf(back.body)).toMatchObject({ now: { lo: 35, hi: 55 }, edit: null });
     expect(await verdict(here)).toMatchObject({ verdict: 'high' });
   });
   test('a student’s own band goes over the school’s', async () => {
-    await server.ask('PUT', url, { lo: 30, hi: 60, reason: '' });
+    await server.ask(wire.intake.editBand, {
+      preset: 'centre_and_turn',
+      measure: 'turn_top',
+      body: { lo: 30, hi: 60, reason: '' },
+    });
     const id = await addStudent(server, {
       school: { preset: 'centre_and_turn', bands: { turn_top: { lo: 20, hi: 40 } } },
     });
-    const { body } = await server.ask<Student>('GET', `/api/students/${id}`);
+    const { body } = await server.ask(wire.intake.readStudent, { id });
     expect(body.school.bands).toEqual({ turn_top: { lo: 20, hi: 40 } });
-    await server.ask('POST', `${url}/reset`);
+    await server.ask(wire.intake.resetBand, { preset: 'centre_and_turn', measure: 'turn_top' });
   });
   test.each([
     ['upside down', { lo: 60, hi: 30, reason: '' }, 400],
     ['no edge at all', { lo: null, hi: null, reason: '' }, 400],
     ['no number', { lo: 'a', hi: 3, reason: '' }, 400],
   ])('%s is refused', async (_, edit, status) => {
-    expect((await server.ask('PUT', url, edit)).status).toBe(status);
+    expect(
+      (await server.ask(wire.intake.editBand, { preset: 'centre_and_turn', measure: 'turn_top', body: edit }))
+        .status,
+    ).toBe(status);
   });
   test('a measure or a school that is not there', async () => {
     const edit = { lo: 1, hi: 2, reason: '' };
-    expect((await server.ask('PUT', '/api/schools/centre_and_turn/bands/nonsense', edit)).body).toMatchObject(
-      {
-        code: 'unknown_measure',
-      },
-    );
-    expect((await server.ask('PUT', '/api/schools/upside_down/bands/turn_top', edit)).status).toBe(400);
+    expect(
+      (await server.ask(wire.intake.editBand, { preset: 'centre_and_turn', measure: 'nonsense', body: edit }))
+        .body,
+    ).toMatchObject({
+      code: 'unknown_measure',
+    });
+    expect(
+      (await server.ask(wire.intake.editBand, { preset: 'upside_down', measure: 'turn_top', body: edit }))
+        .status,
+    ).toBe(400);
   });
 });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import type { NetworkErrors, Reading } from '@inchstep/contract/measures';
 import { plusDays } from '@inchstep/core/foundation';
 import { UNTAUGHT } from '@inchstep/core/measures';
@@ -19,20 +19,20 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const keep = async (swing: ReturnType<typeof markedSwing>) => {
-  await server.ask('POST', `/api/students/${student}/swings`, swing);
+  await server.ask(wire.capture.addSwing, { id: student, body: swing });
   return swing.id;
 };
-const measure = async (id: string) => (await server.ask<Reading>('POST', `/api/swings/${id}/measure`)).body;
+const measure = async (id: string) => (await server.ask(wire.measures.measureSwing, { id })).body;
 const readAt = (reading: Reading, id: string) => reading.measures.find((m) => m.id === id)?.value as number;
 
 describe('a swing that is measured', () => {
   test('under another player’s hand tells nothing, says so, and keeps its marks', async () => {
     const left = await addStudent(server, { handedness: 'left', heightIn: 72 });
     const swing = markedSwing('kofi');
-    await server.ask('POST', `/api/students/${left}/swings`, swing);
-    const answer = await server.ask<{ code: string }>('POST', `/api/swings/${swing.id}/measure`);
+    await server.ask(wire.capture.addSwing, { id: left, body: swing });
+    const answer = await server.refused(wire.measures.measureSwing, { id: swing.id });
     expect(answer).toMatchObject({ status: 422, body: { code: 'not_one_body' } });
-    const kept = (await server.ask<Swing>('GET', `/api/swings/${swing.id}`)).body;
+    const kept = (await server.ask(wire.capture.readSwing, { id: swing.id })).body;
     expect(kept.marks).toHaveLength(swing.marks.length);
   });
   test('gives each measure with its interval, verdict and band, and keeps them', async () => {
@@ -45,7 +45,7 @@ describe('a swing that is measured', () => {
       expect(hi95 - lo95).toBeCloseTo(2 * 1.959964 * sd, 4);
       expect(band.origin.length).toBeGreaterThan(0);
     }
-    const kept = await server.ask<Reading>('GET', `/api/swings/${id}/reading`);
+    const kept = await server.ask(wire.measures.readReading, { id });
     expect(kept.body).toEqual(reading);
     expect((await measure(id)).measures).toEqual(reading.measures);
   });
@@ -56,15 +56,15 @@ describe('a swing that is measured', () => {
     const marks = swing.marks.map((m) =>
       m.station === 'top' && m.view === 'face_on' && m.landmark.endsWith('_hip') ? { ...m, u: m.u + 12 } : m,
     );
-    const { version } = (await server.ask<Swing>('GET', `/api/swings/${id}`)).body;
+    const { version } = (await server.ask(wire.capture.readSwing, { id })).body;
     const { id: _, ...body } = swing;
-    const put = () => server.ask('PUT', `/api/swings/${id}`, { ...body, marks, version });
+    const put = () => server.ask(wire.capture.editSwing, { id, body: { ...body, marks, version } });
     expect((await put()).status).toBe(200);
     // The same edit again is of a swing that has changed meanwhile.
     expect((await put()).status).toBe(409);
     const after = await measure(id);
     expect(Math.abs(readAt(after, 'shift_top') - readAt(before, 'shift_top'))).toBeGreaterThan(0.4);
-    const all = await server.ask<Reading[]>('GET', `/api/students/${student}/readings`);
+    const all = await server.ask(wire.measures.listReadings, { id: student });
     expect(all.body.filter((r) => r.swingId === id)).toHaveLength(1);
   });
   test('marks that were saved are read anew in the background; until then the reading is named as old', async () => {
@@ -73,13 +73,11 @@ describe('a swing that is measured', () => {
     const before = await measure(id);
     const { id: _, ...body } = swing;
     const change = async (marks: typeof swing.marks) => {
-      const { version } = (await server.ask<Swing>('GET', `/api/swings/${id}`)).body;
-      await server.ask('PUT', `/api/swings/${id}`, { ...body, marks, version });
+      const { version } = (await server.ask(wire.capture.readSwing, { id })).body;
+      await server.ask(wire.capture.editSwing, { id, body: { ...body, marks, version } });
     };
     const listed = async () =>
-      (await server.ask<Reading[]>('GET', `/api/students/${student}/readings`)).body.find(
-        (r) => r.swingId === id,
-      );
+      (await server.ask(wire.measures.listReadings, { id: student })).body.find((r) => r.swingId === id);
     const until = async (test: (reading: Reading | undefined) => boolean) => {
       for (;;) {
         const reading = await listed();
@@ -106,8 +104,8 @@ describe('a swing that is measured', () => {
     const id = await keep(markedSwing('priya-then'));
     await server.end();
     server = await testServer({ dataDir: server.dataDir, signedIn: false });
-    await server.ask('POST', '/api/sign-in', { passphrase: 'a passphrase for tests' });
-    const read = () => server.ask<Reading>('GET', `/api/swings/${id}/reading`);
+    await server.ask(wire.care.signIn, { body: { passphrase: 'a passphrase for tests' } });
+    const read = () => server.ask(wire.measures.readReading, { id });
     while ((await read()).status !== 200) await new Promise((go) => setTimeout(go, 100));
     expect((await read()).body).toMatchObject({ stale: false, version: 1 });
   });
@@ -115,7 +113,7 @@ describe('a swing that is measured', () => {
     const usual = await measure(await keep(markedSwing('priya-then')));
     const stiff = await addStudent(server, { flexibility: 'stiff' });
     const swing = markedSwing('priya-then');
-    await server.ask('POST', `/api/students/${stiff}/swings`, swing);
+    await server.ask(wire.capture.addSwing, { id: stiff, body: swing });
     const other = await measure(swing.id);
     const band = (reading: Reading) => reading.measures.find((m) => m.id === 'turn_top')?.band;
     expect(band(usual)).toMatchObject({ lo: 35, hi: 55 });
@@ -127,31 +125,30 @@ describe('a swing that is measured', () => {
 describe('what can’t be measured', () => {
   test('a swing without marks says so and keeps nothing', async () => {
     const id = await keep(markedSwing('wren', { marks: [] }));
-    const { status, body } = await server.ask<{ code: string }>('POST', `/api/swings/${id}/measure`);
+    const { status, body } = await server.refused(wire.measures.measureSwing, { id });
     expect(status).toBeGreaterThanOrEqual(400);
     expect(body.code).toBe('nothing_measured');
-    expect((await server.ask('GET', `/api/swings/${id}/reading`)).status).toBeGreaterThanOrEqual(400);
+    expect((await server.ask(wire.measures.readReading, { id })).status).toBeGreaterThanOrEqual(400);
   });
   test('a swing that is not there', async () => {
-    expect((await server.ask('POST', `/api/swings/${randomUUID()}/measure`)).status).toBe(404);
+    expect((await server.ask(wire.measures.measureSwing, { id: randomUUID() })).status).toBe(404);
   });
   test('nobody reads without signing in', async () => {
     const own = await testServer({ signedIn: false });
-    const { status } = await own.ask('GET', `/api/students/${student}/readings`);
+    const { status } = await own.ask(wire.measures.listReadings, { id: student });
     expect(status).toBe(401);
     await own.stop();
   });
   test('a mark outside its picture is refused by its place', async () => {
     const swing = markedSwing('wren');
     const marks = [{ ...swing.marks[0], u: 99_999 }, ...swing.marks.slice(1)];
-    const { status, body } = await server.ask<{ problems: { path: string }[] }>(
-      'POST',
-      `/api/students/${student}/swings`,
-      { ...swing, marks },
-    );
+    const { status, body } = await server.refused(wire.capture.addSwing, {
+      id: student,
+      body: { ...swing, marks },
+    });
     expect(status).toBe(400);
     expect(body.problems[0]?.path).toMatch(/^marks\[0\]/);
-    const all = await server.ask<Swing[]>('GET', `/api/students/${student}/swings`);
+    const all = await server.ask(wire.capture.listSwings, { id: student });
     expect(all.body.some((s) => s.id === swing.id)).toBe(false);
   });
 });
@@ -160,8 +157,8 @@ test('what older measures said is named as old, and read anew in the background'
   const first = await testServer();
   const someone = await addStudent(first);
   const swing = markedSwing('priya-then');
-  await first.ask('POST', `/api/students/${someone}/swings`, swing);
-  await first.ask('POST', `/api/swings/${swing.id}/measure`);
+  await first.ask(wire.capture.addSwing, { id: someone, body: swing });
+  await first.ask(wire.measures.measureSwing, { id: swing.id });
   putProgramFact(first.ctx.db, 'measures_version', 1);
   await first.end();
   // A program that gets nothing measured shows what there is, and that it is old.
@@ -181,8 +178,8 @@ test('what an older definition said is never thrown together with what today’s
   const ids: string[] = [];
   for (const key of ['priya-then', 'priya-now']) {
     const swing = markedSwing(key);
-    await own.ask('POST', `/api/students/${someone}/swings`, swing);
-    await own.ask('POST', `/api/swings/${swing.id}/measure`);
+    await own.ask(wire.capture.addSwing, { id: someone, body: swing });
+    await own.ask(wire.measures.measureSwing, { id: swing.id });
     ids.push(swing.id);
   }
   const told = () => measuresSlice(own.ctx.db, someone).readings.map(({ swingId }) => swingId);
@@ -201,8 +198,7 @@ test('what was checked on a coach’s students says how the network errs on the 
   const own = await testServer();
   const ids = [await addStudent(own), await addStudent(own), await addStudent(own)] as const;
   const [first, second, next] = ids;
-  const errors = async (id: string) =>
-    (await own.ask<NetworkErrors>('GET', `/api/students/${id}/network`)).body;
+  const errors = async (id: string) => (await own.ask(wire.measures.readNetwork, { id })).body;
   const hip = async (id: string) =>
     (await errors(id)).table.find(
       ({ view, station, landmark }) => view === 'face_on' && station === 'address' && landmark === 'lead_hip',
@@ -214,8 +210,8 @@ test('what was checked on a coach’s students says how the network errs on the 
       ...mark,
       net: { u: mark.u + offPx, v: mark.v, heightPx: 800 },
     }));
-    await own.ask('POST', `/api/students/${id}/swings`, { ...swing, marks });
-    await own.ask('POST', `/api/swings/${swing.id}/measure`);
+    await own.ask(wire.capture.addSwing, { id, body: { ...swing, marks } });
+    await own.ask(wire.measures.measureSwing, { id: swing.id });
     return swing.id;
   };
   await check(first, 12);
@@ -229,14 +225,14 @@ test('what was checked on a coach’s students says how the network errs on the 
   expect(beyond(twice)).toBeGreaterThan(beyond(once));
   expect(twice?.ownSd).toBeLessThan(untaught?.ownSd as number);
   // Measured again it is the same student still; forgotten, he says nothing to anybody, and taken back he does.
-  await own.ask('POST', `/api/swings/${swingId}/measure`);
+  await own.ask(wire.measures.measureSwing, { id: swingId });
   expect(await errors(next)).toMatchObject({ students: 2 });
   const id = randomUUID();
   own.at('2027-03-02T10:00:00');
-  await own.ask('POST', `/api/students/${second}/network/forget`, { id });
+  await own.ask(wire.measures.forgetTeaching, { id: second, body: { id } });
   expect(await errors(next)).toMatchObject({ students: 1 });
   expect(beyond(await hip(next))).toBeCloseTo(beyond(once), 12);
-  await own.ask('POST', `/api/students/${second}/network/forget/${id}/undo`);
+  await own.ask(wire.measures.rememberTeaching, { id: second, resetId: id });
   expect(beyond(await hip(next))).toBeCloseTo(beyond(twice), 12);
   await own.stop();
 });
@@ -246,9 +242,9 @@ test('what was checked tells most of clips of the same day, as cameras and light
   const id = await addStudent(own);
   const swing = markedSwing('priya-then');
   const marks = swing.marks.map((mark) => ({ ...mark, net: { u: mark.u + 8, v: mark.v, heightPx: 800 } }));
-  await own.ask('POST', `/api/students/${id}/swings`, { ...swing, marks });
+  await own.ask(wire.capture.addSwing, { id, body: { ...swing, marks } });
   const openOn = async (on: string) => {
-    const { body } = await own.ask<NetworkErrors>('GET', `/api/students/${id}/network?on=${on}`);
+    const { body } = await own.ask(wire.measures.readNetwork, { id, query: { on } });
     const hip = body.table.find(
       ({ view, station, landmark }) => view === 'face_on' && station === 'top' && landmark === 'lead_hip',
     );
@@ -260,15 +256,14 @@ test('what was checked tells most of clips of the same day, as cameras and light
   expect(nextDay).toBeLessThan(await openOn(plusDays(swing.recordedOn, 300)));
   expect(nextDay).toBeCloseTo(await openOn(plusDays(swing.recordedOn, -1)), 9);
   for (const no of ['yesterday', '2027-02-30', ''])
-    expect((await own.ask('GET', `/api/students/${id}/network?on=${no}`)).status).toBe(400);
+    expect((await own.ask(wire.measures.readNetwork, { id, query: { on: no } })).status).toBe(400);
   await own.stop();
 });
 
 test('a hand on proposed marks teaches how the network errs on this student', async () => {
   const own = await testServer();
   const [taught, other] = [await addStudent(own), await addStudent(own)];
-  const errors = async (id: string) =>
-    (await own.ask<NetworkErrors>('GET', `/api/students/${id}/network`)).body;
+  const errors = async (id: string) => (await own.ask(wire.measures.readNetwork, { id })).body;
   const hip = (all: NetworkErrors) =>
     all.table.find(
       ({ view, station, landmark }) => view === 'face_on' && station === 'address' && landmark === 'lead_hip',
@@ -279,7 +274,7 @@ test('a hand on proposed marks teaches how the network errs on this student', as
     ...mark,
     net: { u: mark.u + 8, v: mark.v, heightPx: 800 },
   }));
-  const kept = await own.ask<Swing>('POST', `/api/students/${taught}/swings`, { ...swing, marks });
+  const kept = await own.ask(wire.capture.addSwing, { id: taught, body: { ...swing, marks } });
   expect(kept.body.marks[0]?.net).toEqual(marks[0]?.net);
   const known = await errors(taught);
   expect(known.swings).toBe(1);
@@ -291,17 +286,16 @@ test('a hand on proposed marks teaches how the network errs on this student', as
   );
   // Forgotten, and not.
   const id = randomUUID();
-  const forget = () => own.ask<NetworkErrors>('POST', `/api/students/${taught}/network/forget`, { id });
+  const forget = () => own.ask(wire.measures.forgetTeaching, { id: taught, body: { id } });
   own.at('2027-03-02T10:00:00');
   expect((await forget()).body).toMatchObject({ places: 0, hipsSdIn: null, forgotten: id });
   expect((await forget()).body.forgotten).toBe(id);
-  const undo = (of: string) =>
-    own.ask<NetworkErrors>('POST', `/api/students/${of}/network/forget/${id}/undo`);
+  const undo = (of: string) => own.ask(wire.measures.rememberTeaching, { id: of, resetId: id });
   expect((await undo(other)).status).toBe(404);
   expect((await undo(taught)).body).toMatchObject({ places: known.places, forgotten: null });
   expect((await undo(taught)).status).toBe(404);
   // A swing that was put away teaches nothing; the marks are measured as they lie.
-  await own.ask('POST', `/api/swings/${swing.id}/discard`);
+  await own.ask(wire.capture.discardSwing, { id: swing.id });
   expect(await errors(taught)).toMatchObject({ places: 0, hipsSdIn: null });
   await own.stop();
 });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { PagePlan, StudentPage } from '@inchstep/contract/checkins';
-import type { GateState, PlanNow } from '@inchstep/contract/practice';
-import type { Breach, Plan } from '@inchstep/core/practice';
+import * as wire from '@inchstep/contract/endpoints';
+import type { PlanNow } from '@inchstep/contract/practice';
+import type { Plan } from '@inchstep/core/practice';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
 
@@ -20,22 +20,24 @@ beforeAll(async () => {
   server.at('2027-03-01T09:00:00');
   student = await addStudent(server);
   await takeDrills(server, student, ['knee_swap']);
-  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 90 })).body
-    .token;
-  await server.ask('POST', `/api/students/${student}/plans`, { id: randomUUID(), ...ask });
+  token = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 90 } })).body.token;
+  await server.ask(wire.practice.savePlan, { id: student, body: { id: randomUUID(), ...ask } });
 });
 afterAll(() => server.stop());
 
-const now = async () => (await server.ask<PlanNow>('GET', `/api/students/${student}/plan`)).body;
-const card = async () => (await server.ask<StudentPage>('GET', `/api/page/${token}`)).body.day;
+const now = async () => (await server.ask(wire.practice.planNow, { id: student })).body as PlanNow;
+const card = async () => (await server.ask(wire.page.readPage, { token })).body.day;
 const log = (date: string, stage: string, reps: string) =>
-  server.ask('POST', `/api/page/${token}/sets`, {
-    id: randomUUID(),
-    date,
-    drill: 'knee_swap',
-    stage,
-    reps,
-    felt: 6,
+  server.ask(wire.page.logSet, {
+    token,
+    body: {
+      id: randomUUID(),
+      date,
+      drill: 'knee_swap',
+      stage,
+      reps,
+      felt: 6,
+    },
   });
 const late = (plan: Plan | null, stage: string) => plan?.gateDates.find((gate) => gate.stage === stage)?.late;
 
@@ -51,7 +53,7 @@ describe('a week lived through by the clock', () => {
     server.at('2027-03-01T18:00:00');
     await log('2027-03-01', 'still', 'PPPPPPPPP');
     expect((await card())?.items[0]).toMatchObject({ stage: 'slow' });
-    const { body } = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
+    const { body } = await server.ask(wire.intake.readThread, { id: student });
     expect(body.map(({ kind }) => kind)).toContain('rung');
   });
   test('Wednesday missed is noticed on Thursday: spread over what follows, and the dates say so', async () => {
@@ -67,10 +69,13 @@ describe('a week lived through by the clock', () => {
   });
   test('days away are gaps with their reason, and the difference tells what was moved or dropped', async () => {
     const exceptions = [{ kind: 'away', from: '2027-03-05', to: '2027-03-08', minutes: null, place: null }];
-    const { body } = await server.ask<{ plan: Plan }>('POST', `/api/students/${student}/plans/preview`, {
-      ...ask,
-      start: '2027-03-04',
-      exceptions,
+    const { body } = await server.ask(wire.practice.tryPlan, {
+      id: student,
+      body: {
+        ...ask,
+        start: '2027-03-04',
+        exceptions,
+      },
     });
     expect(body.plan.empty).toContainEqual({ date: '2027-03-05', why: 'away' });
     expect(body.plan.diff?.changes.some(({ kind }) => kind === 'dropped' || kind === 'moved')).toBe(true);
@@ -78,10 +83,13 @@ describe('a week lived through by the clock', () => {
   test('a trial with days missed is later, and is kept nowhere', async () => {
     const tried = async (missRate: number) =>
       (
-        await server.ask<{ plan: Plan }>('POST', `/api/students/${student}/plans/preview`, {
-          ...ask,
-          start: '2027-03-04',
-          missRate,
+        await server.ask(wire.practice.tryPlan, {
+          id: student,
+          body: {
+            ...ask,
+            start: '2027-03-04',
+            missRate,
+          },
         })
       ).body.plan;
     expect((late(await tried(0.6), 'slow') ?? '9999') > (late(await tried(0), 'slow') ?? '')).toBe(true);
@@ -89,42 +97,42 @@ describe('a week lived through by the clock', () => {
   });
   test('a session put on a free day breaks no rule; one that would change places with the rung before it does', async () => {
     const check = async (from: string, to: string) =>
-      (
-        await server.ask<{ broken: Breach[] }>('POST', `/api/students/${student}/plan/move`, { from, to })
-      ).body.broken.map(({ rule }) => rule);
+      (await server.ask(wire.practice.checkMove, { id: student, body: { from, to } })).body.broken.map(
+        ({ rule }) => rule,
+      );
     expect(await check('2027-03-05', '2027-03-06')).toEqual([]);
     expect(new Set(await check('2027-03-07', '2027-03-05'))).toEqual(new Set(['rung_by_rung']));
   });
   test('the student’s page shows the days ahead as they stand', async () => {
-    const { body } = await server.ask<PagePlan>('GET', `/api/page/${token}/plan`);
+    const { body } = await server.ask(wire.page.readPlan, { token });
     expect(body.days.map(({ date }) => date)).toContain('2027-03-07');
     expect(body.days.every(({ date }) => date <= '2027-03-18')).toBe(true);
   });
   test('the week on paper, for coach and student alike', async () => {
-    const paper = await server.ask<string>('GET', `/api/students/${student}/week.pdf?paper=LETTER`);
+    const paper = await server.ask(wire.practice.printWeek, { id: student, query: { paper: 'LETTER' } });
     expect(paper.status).toBe(200);
     expect(paper.body.startsWith('%PDF')).toBe(true);
-    expect((await server.ask<string>('GET', `/api/page/${token}/week.pdf`)).body.startsWith('%PDF')).toBe(
-      true,
-    );
-    expect((await server.ask('GET', `/api/page/${token}/week.pdf?paper=A0`)).status).toBe(400);
+    expect((await server.ask(wire.page.printWeek, { token })).body.startsWith('%PDF')).toBe(true);
+    expect((await server.ask(wire.page.printWeek, { token, query: { paper: 'A0' } })).status).toBe(400);
   });
   test('going on ahead of an open gate takes a reason', async () => {
     const say = (note: string) =>
-      server.ask('POST', `/api/students/${student}/gates`, {
-        id: randomUUID(),
-        drill: 'knee_swap',
-        stage: 'slow',
-        decision: 'advance',
-        note,
+      server.ask(wire.practice.decideGate, {
+        id: student,
+        body: {
+          id: randomUUID(),
+          drill: 'knee_swap',
+          stage: 'slow',
+          decision: 'advance',
+          note,
+        },
       });
     expect(await say(' ')).toMatchObject({ status: 400, body: { code: 'reason_needed' } });
     expect(await say('holds it already')).toMatchObject({ status: 200 });
     expect((await card())?.items[0]?.stage ?? 'half').toBe('half');
   });
   test('a test at full speed is the coach’s, takes the rungs below as passed, and is looked at a week later', async () => {
-    const stateNow = async () =>
-      (await server.ask<GateState[]>('GET', `/api/students/${student}/gates`)).body[0];
+    const stateNow = async () => (await server.ask(wire.practice.listGates, { id: student })).body[0];
     expect(await log('2027-03-05', 'full', 'PPPPPPP')).toMatchObject({ body: { code: 'rung_not_reached' } });
     const word = {
       id: randomUUID(),
@@ -133,11 +141,11 @@ describe('a week lived through by the clock', () => {
       decision: 'advance',
       note: 'seen it live',
     };
-    const say = () => server.ask('POST', `/api/students/${student}/gates`, word);
+    const say = () => server.ask(wire.practice.decideGate, { id: student, body: word });
     // Not on a test that was never taken.
     expect(await say()).toMatchObject({ body: { code: 'changed_meanwhile' } });
     const set = { id: randomUUID(), date: '2027-03-04', drill: 'knee_swap', stage: 'full', reps: 'PPPPPPP' };
-    await server.ask('POST', `/api/students/${student}/sets`, { ...set, felt: null });
+    await server.ask(wire.practice.logSet, { id: student, body: { ...set, felt: null } });
     const tested = await stateNow();
     expect(tested).toMatchObject({ stage: 'half', fullTest: { gate: { decision: 'advance' } } });
     expect(tested?.fullTest?.held.map(({ code }) => code)).toEqual(['swings']);
@@ -148,18 +156,18 @@ describe('a week lived through by the clock', () => {
     );
     expect(looks?.[0]?.slice(0, 8)).toBe('2027-03-');
     expect(looks?.[0] && looks[0] >= '2027-03-11').toBe(true);
-    await server.ask('POST', `/api/students/${student}/gates/${word.id}/undo`);
+    await server.ask(wire.practice.takeBackGate, { id: student, gateId: word.id });
     expect(await stateNow()).toMatchObject({ stage: 'half', fullTest: { gate: { decision: 'advance' } } });
   });
   test('travel that is taken into the plan shows on ladder, card and calendar at once', async () => {
     const days = async () => {
-      const { body } = await server.ask<string>('GET', `/api/page/${token}/calendar.ics`);
+      const { body } = await server.ask(wire.page.calendar, { token });
       return [...String(body).matchAll(/DTSTART;VALUE=DATE:(\d+)/g)].map(([, day]) => day);
     };
     expect(await days()).toContain('20270307');
     const away = { kind: 'away', from: '2027-03-05', to: '2027-03-08', minutes: null, place: null };
     const again = { id: randomUUID(), ...ask, start: '2027-03-04', exceptions: [away] };
-    expect((await server.ask('POST', `/api/students/${student}/plans`, again)).status).toBe(200);
+    expect((await server.ask(wire.practice.savePlan, { id: student, body: again })).status).toBe(200);
     const { live } = await now();
     expect(live?.empty.filter(({ why }) => why === 'away').map(({ date }) => date)).toContain('2027-03-07');
     expect(live?.proof.broken).toEqual([]);
@@ -169,13 +177,16 @@ describe('a week lived through by the clock', () => {
     server.at('2027-03-04T20:00:00');
   });
   test('pain: no session is left, and the plan says why', async () => {
-    await server.ask('POST', `/api/page/${token}/checkins`, {
-      id: randomUUID(),
-      pain: true,
-      painWhere: 'knee',
-      note: '',
-      felt: null,
-      clipIds: [],
+    await server.ask(wire.page.sendCheckin, {
+      token,
+      body: {
+        id: randomUUID(),
+        pain: true,
+        painWhere: 'knee',
+        note: '',
+        felt: null,
+        clipIds: [],
+      },
     });
     const { live } = await now();
     expect(live?.days).toEqual([]);

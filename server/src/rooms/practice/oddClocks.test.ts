@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { SENT_AT_HEADER } from '../../platform/address.ts';
 import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
@@ -39,12 +41,17 @@ describe('whatever the clock of a phone says', () => {
         const student = await addStudent(server);
         await takeDrills(server, student, ['knee_swap']);
         server.at('2027-03-01T09:00:00');
-        const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, {
-          days: 90,
+        const link = await server.ask(wire.checkins.makeLink, {
+          id: student,
+          body: {
+            days: 90,
+          },
         });
-        const page = `/api/page/${link.body.token}`;
+        const _page = urlOf(wire.page.readPage, { token: link.body.token });
         const pain = { id: randomUUID(), where: 'low back', writtenAt };
-        expect((await server.ask('POST', `${page}/pain`, pain, headers)).status).toBe(200);
+        expect(
+          (await server.ask(wire.page.stopForPain, { token: link.body.token, body: pain }, headers)).status,
+        ).toBe(200);
         server.at('2027-03-01T09:30:00');
         const set = {
           id: randomUUID(),
@@ -56,10 +63,9 @@ describe('whatever the clock of a phone says', () => {
         };
         const log = async (at: string | undefined, more: object) =>
           (
-            await server.ask<{ code: string }>(
-              'POST',
-              `${page}/sets`,
-              { ...set, id: randomUUID(), ...more },
+            await server.refused(
+              wire.page.logSet,
+              { token: link.body.token, body: { ...set, id: randomUUID(), ...more } },
               at === undefined ? {} : { [SENT_AT_HEADER]: at },
             )
           ).status;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { StoredSet } from '@inchstep/contract/practice';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { SENT_AT_HEADER } from '../../platform/address.ts';
 import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
@@ -13,8 +13,7 @@ beforeEach(async () => {
   server.at('2027-02-20T09:00:00');
   await takeDrills(server, student, ['knee_swap']);
   server.at('2027-03-01T09:00:00');
-  token = (await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 90 })).body
-    .token;
+  token = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 90 } })).body.token;
 });
 afterEach(() => server.stop());
 
@@ -28,17 +27,22 @@ const set = (more: object = {}) => ({
   ...more,
 });
 const log = (body: object, sentAt?: string) =>
-  server.ask<StoredSet & { code: string }>(
-    'POST',
-    `/api/page/${token}/sets`,
-    body,
-    sentAt ? { [SENT_AT_HEADER]: sentAt } : {},
-  );
+  server.ask(wire.page.logSet, { token, body }, sentAt ? { [SENT_AT_HEADER]: sentAt } : {});
 const hurt = (more: object = {}, sentAt?: string) =>
   server.ask(
-    'POST',
-    `/api/page/${token}/checkins`,
-    { id: randomUUID(), pain: true, painWhere: 'low back', note: '', felt: null, clipIds: [], ...more },
+    wire.page.sendCheckin,
+    {
+      token,
+      body: {
+        id: randomUUID(),
+        pain: true,
+        painWhere: 'low back',
+        note: '',
+        felt: null,
+        clipIds: [],
+        ...more,
+      },
+    },
     sentAt ? { [SENT_AT_HEADER]: sentAt } : {},
   );
 const stopped = { status: 409, body: expect.objectContaining({ code: 'pain_hold' }) };
@@ -69,7 +73,7 @@ describe('pain stops the drill', () => {
     const at = (time: string) => new Date(`2027-03-02T${time}`).toISOString();
     expect(kept(await log(set({ doneAt: at('09:50:00') })))).toBe(true);
     expect(await log(set({ doneAt: at('10:05:00') }))).toMatchObject(stopped);
-    await server.ask('POST', `/api/students/${student}/hold/lift`, { note: 'seen by a doctor' });
+    await server.ask(wire.intake.liftHold, { id: student, body: { note: 'seen by a doctor' } });
     expect(await log(set({ doneAt: at('18:00:00') }))).toMatchObject(stopped);
     server.at('2027-03-03T12:00:00');
     expect(
@@ -98,7 +102,7 @@ describe('pain stops the drill', () => {
   test('the coach, too, logs nothing of the day of the report', async () => {
     server.at('2027-03-02T10:00:00');
     await hurt();
-    expect(await server.ask('POST', `/api/students/${student}/sets`, set())).toMatchObject(stopped);
+    expect(await server.ask(wire.practice.logSet, { id: student, body: set() })).toMatchObject(stopped);
   });
 });
 
@@ -108,23 +112,21 @@ describe('ids', () => {
     await takeDrills(server, other, ['knee_swap']);
     server.at('2027-03-02T10:00:00');
     const theirs = set();
-    await server.ask('POST', `/api/students/${other}/sets`, theirs);
+    await server.ask(wire.practice.logSet, { id: other, body: theirs });
     const answer = await log({ ...set(), id: theirs.id, reps: 'FFFF' });
     expect(answer).toMatchObject({ status: 409, body: { code: 'id_taken' } });
     expect(JSON.stringify(answer.body)).not.toContain('knee_swap');
-    expect((await server.ask<StoredSet[]>('GET', `/api/students/${student}/sets`)).body).toEqual([]);
+    expect((await server.ask(wire.practice.listSets, { id: student })).body).toEqual([]);
   });
   test('of a check-in, a plan or a student are no set’s', async () => {
     server.at('2027-03-02T10:00:00');
-    expect((await log({ ...set(), id: student })).body.code).toBe('id_taken');
+    expect((await log({ ...set(), id: student })).code).toBe('id_taken');
   });
   test('the same set sent by the student and then by the coach under one id is refused, not taken for sent', async () => {
     server.at('2027-03-02T10:00:00');
     const body = set();
     expect(kept(await log(body))).toBe(true);
     expect(kept(await log(body))).toBe(true);
-    expect(
-      (await server.ask<{ code: string }>('POST', `/api/students/${student}/sets`, body)).body.code,
-    ).toBe('id_taken');
+    expect((await server.refused(wire.practice.logSet, { id: student, body })).body.code).toBe('id_taken');
   });
 });

@@ -1,10 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { StudentPage } from '@inchstep/contract/checkins';
 import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
-import type { Student } from '@inchstep/contract/intake';
-import type { Reading } from '@inchstep/contract/measures';
-import type { GateState, PlanRecord } from '@inchstep/contract/practice';
-import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, markedSwing, type TestServer, testServer } from '../../testServer.ts';
 
@@ -38,17 +34,17 @@ describe('from a marked swing to a plan', () => {
   let diagnosis: DiagnosisRecord;
 
   test('a plan without a drill says what is missing', async () => {
-    expect((await server.ask('POST', `/api/students/${student}/plans/preview`, ask)).body).toMatchObject({
+    expect((await server.ask(wire.practice.tryPlan, { id: student, body: ask })).body).toMatchObject({
       code: 'no_drills',
     });
   });
   test('the swing is measured, with a band and an sd to each measure', async () => {
     swing = markedSwing('priya-then');
-    await server.ask('POST', `/api/students/${student}/swings`, swing);
-    expect((await server.ask('GET', `/api/swings/${swing.id}/reading`)).body).toMatchObject({
+    await server.ask(wire.capture.addSwing, { id: student, body: swing });
+    expect((await server.ask(wire.measures.readReading, { id: swing.id })).body).toMatchObject({
       code: 'nothing_measured',
     });
-    const { body } = await server.ask<Reading>('POST', `/api/swings/${swing.id}/measure`);
+    const { body } = await server.ask(wire.measures.measureSwing, { id: swing.id });
     expect(body.measures.length).toBeGreaterThan(30);
     expect(body.measures.every((m) => m.sd > 0 && m.lo95 < m.hi95)).toBe(true);
     expect(body.measures.find((m) => m.id === 'turn_top')).toMatchObject({ verdict: 'high' });
@@ -59,58 +55,58 @@ describe('from a marked swing to a plan', () => {
       swingId: swing.id,
       findings: [{ id: 'obs.overswing', seen: 'present' }],
     };
-    const first = await server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, body);
+    const first = await server.ask(wire.diagnosis.diagnose, { id: student, body });
     diagnosis = first.body;
     expect(diagnosis.result.roots[0]?.fault).toBe('lead_knee_collapse');
-    expect((await server.ask('POST', `/api/students/${student}/diagnoses`, body)).body).toEqual(diagnosis);
+    expect((await server.ask(wire.diagnosis.diagnose, { id: student, body })).body).toEqual(diagnosis);
     const wrong = { ...body, id: randomUUID(), findings: [{ id: 'obs.nonsense', seen: 'present' }] };
-    const refused = await server.ask('POST', `/api/students/${student}/diagnoses`, wrong);
+    const refused = await server.ask(wire.diagnosis.diagnose, { id: student, body: wrong });
     expect(refused.status).toBe(400);
   });
   test('the coach may choose another, with a note, and take it back', async () => {
     const choose = (workOn: string[]) =>
-      server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${diagnosis.id}/choose`, {
-        workOn,
-        note: 'seen live',
+      server.ask(wire.diagnosis.chooseWork, {
+        id: diagnosis.id,
+        body: {
+          workOn,
+          note: 'seen live',
+        },
       });
     expect((await choose(['no_such_fault'])).body).toMatchObject({ code: 'unknown_fault' });
     expect((await choose(['over_turn'])).body.chosen).toMatchObject({
       workOn: ['over_turn'],
       note: 'seen live',
     });
-    const taken = await server.ask<DiagnosisRecord>('POST', `/api/diagnoses/${diagnosis.id}/unchoose`);
+    const taken = await server.ask(wire.diagnosis.unchooseWork, { id: diagnosis.id });
     expect(taken.body.chosen).toBeNull();
   });
   test('drills come with reasons; overruling a rule needs a note', async () => {
-    const { body } = await server.ask<PrescriptionRecord>(
-      'GET',
-      `/api/diagnoses/${diagnosis.id}/prescription`,
-    );
+    const { body } = await server.ask(wire.prescription.prescribe, { id: diagnosis.id });
     expect(body.workOn).toEqual(diagnosis.result.workOn);
     expect(body.result.drills.length).toBeGreaterThan(0);
     const refused = body.result.rejected[0];
     if (!refused) throw new Error('nothing was rejected');
     const choice = { id: randomUUID(), diagnosisId: diagnosis.id, drills: [refused.id], note: '' };
-    expect((await server.ask('POST', '/api/drill-choices', choice)).status).toBe(400);
+    expect((await server.ask(wire.prescription.chooseDrills, { body: choice })).status).toBe(400);
     const unknown = { ...choice, drills: ['juggling'] };
-    expect((await server.ask('POST', '/api/drill-choices', unknown)).body).toMatchObject({
+    expect((await server.ask(wire.prescription.chooseDrills, { body: unknown })).body).toMatchObject({
       code: 'unknown_drill',
     });
     const good = { ...choice, drills: ['knee_swap'] };
-    expect((await server.ask<DrillChoice>('POST', '/api/drill-choices', good)).body).toMatchObject({
+    expect((await server.ask(wire.prescription.chooseDrills, { body: good })).body).toMatchObject({
       forFault: 'lead_knee_collapse',
       endedAt: null,
     });
   });
   test('the plan is dated from the asked days and the same id saves it once', async () => {
     const id = randomUUID();
-    const first = await server.ask<PlanRecord>('POST', `/api/students/${student}/plans`, { id, ...ask });
+    const first = await server.ask(wire.practice.savePlan, { id: student, body: { id, ...ask } });
     expect(first.body.plan.days[0]).toMatchObject({ date: '2027-03-01', place: 'home' });
-    expect((await server.ask('POST', `/api/students/${student}/plans`, { id, ...ask })).body).toEqual(
+    expect((await server.ask(wire.practice.savePlan, { id: student, body: { id, ...ask } })).body).toEqual(
       first.body,
     );
     const past = { id: randomUUID(), ...ask, start: '2027-02-20' };
-    expect((await server.ask('POST', `/api/students/${student}/plans`, past)).body).toMatchObject({
+    expect((await server.ask(wire.practice.savePlan, { id: student, body: past })).body).toMatchObject({
       code: 'date_in_past',
     });
   });
@@ -118,12 +114,12 @@ describe('from a marked swing to a plan', () => {
 
 describe('today’s card', () => {
   const card = async () => {
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 60 });
-    return (await server.ask<StudentPage>('GET', `/api/page/${link.body.token}`)).body.day;
+    const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 60 } });
+    return (await server.ask(wire.page.readPage, { token: link.body.token })).body.day;
   };
   const foreseen = async (date: string) => {
-    const { body } = await server.ask<PlanRecord>('GET', `/api/students/${student}/plan`);
-    return body.plan.days.find((day) => day.date === date)?.items.map(({ stage }) => stage) ?? [];
+    const { body } = await server.ask(wire.practice.planNow, { id: student });
+    return body?.plan.days.find((day) => day.date === date)?.items.map(({ stage }) => stage) ?? [];
   };
   test('shows the rung the drill really stands on, whatever the plan foresaw', async () => {
     expect((await card())?.items.map(({ stage }) => stage)).toEqual(await foreseen('2027-03-01'));
@@ -138,8 +134,8 @@ describe('today’s card', () => {
 });
 
 describe('sets and gates', () => {
-  const log = (more: object = {}) => server.ask('POST', `/api/students/${student}/sets`, set(more));
-  const gates = async () => (await server.ask<GateState[]>('GET', `/api/students/${student}/gates`)).body;
+  const log = (more: object = {}) => server.ask(wire.practice.logSet, { id: student, body: set(more) });
+  const gates = async () => (await server.ask(wire.practice.listGates, { id: student })).body;
 
   test('a set sent twice counts once; nonsense is refused', async () => {
     const id = randomUUID();
@@ -159,12 +155,15 @@ describe('sets and gates', () => {
   test('a word on a rung that is no more is refused, and said twice it counts once', async () => {
     server.at('2027-03-02T10:05:00');
     const say = (stage: string, id: string = randomUUID()) =>
-      server.ask<GateState[]>('POST', `/api/students/${student}/gates`, {
-        id,
-        drill: 'knee_swap',
-        stage,
-        decision: 'hold',
-        note: '',
+      server.ask(wire.practice.decideGate, {
+        id: student,
+        body: {
+          id,
+          drill: 'knee_swap',
+          stage,
+          decision: 'hold',
+          note: '',
+        },
       });
     expect((await say('still')).status).toBe(409);
     const id = randomUUID();
@@ -181,7 +180,7 @@ describe('sets and gates', () => {
         decision: 'advance',
         note: 'seen live',
       };
-      await server.ask('POST', `/api/students/${student}/gates`, decision);
+      await server.ask(wire.practice.decideGate, { id: student, body: decision });
     }
     server.at('2027-03-04T10:00:00');
     await log({ stage: 'half', reps: 'PPPPPPPPPPPPPPPP', date: '2027-03-04' });
@@ -190,16 +189,16 @@ describe('sets and gates', () => {
     expect(state?.held.map((h) => h.code)).toContain('swings');
   });
   test('pain stops the sets and the step up until the coach lifts it', async () => {
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 7 });
+    const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 7 } });
     const pain = { id: randomUUID(), pain: true, painWhere: 'knee', note: '', felt: null, clipIds: [] };
-    await server.ask('POST', `/api/page/${link.body.token}/checkins`, pain);
+    await server.ask(wire.page.sendCheckin, { token: link.body.token, body: pain });
     expect((await log({ date: '2027-03-04' })).body).toMatchObject({ code: 'pain_hold' });
     const up = { id: randomUUID(), drill: 'knee_swap', stage: 'half', decision: 'advance', note: '' };
-    expect((await server.ask('POST', `/api/students/${student}/gates`, up)).body).toMatchObject({
+    expect((await server.ask(wire.practice.decideGate, { id: student, body: up })).body).toMatchObject({
       code: 'pain_hold',
     });
     expect((await gates())[0]?.held.map((h) => h.code)).toContain('pain');
-    const lift = (note: string) => server.ask('POST', `/api/students/${student}/hold/lift`, { note });
+    const lift = (note: string) => server.ask(wire.intake.liftHold, { id: student, body: { note } });
     expect((await lift('')).status).toBe(400);
     expect((await lift('seen by a physiotherapist')).status).toBe(200);
     expect((await lift('again')).status).toBe(404);
@@ -218,29 +217,30 @@ describe('sets and gates', () => {
     });
     for (const decision of ['advance', 'back', 'hold']) {
       const said = word(decision);
-      const after = await server.ask<GateState[]>('POST', `/api/students/${student}/gates`, said);
+      const after = await server.ask(wire.practice.decideGate, { id: student, body: said });
       expect(after.body[0]?.gate.repsUsed).toBe(0);
-      const undo = () => server.ask<GateState[]>('POST', `/api/students/${student}/gates/${said.id}/undo`);
+      const undo = () => server.ask(wire.practice.takeBackGate, { id: student, gateId: said.id });
       expect((await undo()).body).toEqual(before);
       expect((await undo()).body).toEqual(before);
       // The same word sent late does not stand up again.
-      await server.ask('POST', `/api/students/${student}/gates`, said);
+      await server.ask(wire.practice.decideGate, { id: student, body: said });
       expect(await gates()).toEqual(before);
     }
     const [first, second] = [word('back'), { ...word('hold'), stage: 'slow' }];
-    for (const said of [first, second]) await server.ask('POST', `/api/students/${student}/gates`, said);
-    const early = await server.ask('POST', `/api/students/${student}/gates/${first.id}/undo`);
+    for (const said of [first, second])
+      await server.ask(wire.practice.decideGate, { id: student, body: said });
+    const early = await server.ask(wire.practice.takeBackGate, { id: student, gateId: first.id });
     expect(early).toMatchObject({ status: 409, body: { code: 'changed_meanwhile' } });
     for (const said of [second, first])
-      await server.ask('POST', `/api/students/${student}/gates/${said.id}/undo`);
+      await server.ask(wire.practice.takeBackGate, { id: student, gateId: said.id });
     expect(await gates()).toEqual(before);
     const others = await addStudent(server);
-    const theirs = await server.ask('POST', `/api/students/${others}/gates/${first.id}/undo`);
+    const theirs = await server.ask(wire.practice.takeBackGate, { id: others, gateId: first.id });
     expect(theirs.status).toBe(404);
   });
   test('a word on a rung that is no more is refused: somebody was quicker', async () => {
     const late = { id: randomUUID(), drill: 'knee_swap', stage: 'slow', decision: 'advance', note: '' };
-    const answer = await server.ask('POST', `/api/students/${student}/gates`, late);
+    const answer = await server.ask(wire.practice.decideGate, { id: student, body: late });
     expect(answer).toMatchObject({ status: 409, body: { code: 'changed_meanwhile' } });
   });
   test('a set for a drill or a rung that was not prescribed is refused in words', async () => {
@@ -257,12 +257,15 @@ describe('sets and gates', () => {
     const used = async () => (await gates())[0]?.gate.repsUsed ?? 0;
     const [phone, tablet] = [randomUUID(), randomUUID()];
     server.at('2027-03-05T12:00:00');
-    await server.ask('POST', `/api/students/${student}/gates`, {
-      id: randomUUID(),
-      drill: 'knee_swap',
-      stage: 'half',
-      decision: 'hold',
-      note: 'anew',
+    await server.ask(wire.practice.decideGate, {
+      id: student,
+      body: {
+        id: randomUUID(),
+        drill: 'knee_swap',
+        stage: 'half',
+        decision: 'hold',
+        note: 'anew',
+      },
     });
     server.at('2027-03-05T12:30:00');
     await one(phone, new Date('2027-03-05T12:10:00').toISOString());
@@ -272,7 +275,7 @@ describe('sets and gates', () => {
     expect(await used()).toBe(once);
   });
   test('the whole way stands in the thread', async () => {
-    const { body } = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
+    const { body } = await server.ask(wire.intake.readThread, { id: student });
     const kinds = new Set(body.map((e) => e.kind));
     for (const kind of [
       'measured',
@@ -286,6 +289,6 @@ describe('sets and gates', () => {
       'hold_lifted',
     ])
       expect(kinds).toContain(kind);
-    expect((await server.ask<Student>('GET', `/api/students/${student}`)).status).toBe(200);
+    expect((await server.ask(wire.intake.readStudent, { id: student })).status).toBe(200);
   });
 });

@@ -4,6 +4,6 @@ export { feelPage, forgetFeel, noteFeel } from './feels.ts';
 export { figureForPage } from './figures.ts';
 export { noteRung } from './history.ts';
 export { libraryOf, libraryWords, readLibrary } from './library.ts';
-export { cardQuery, drillParam, prescriptionRoutes } from './routes.ts';
+export { prescriptionRoutes } from './routes.ts';
 export { cardFor, setupCard } from './service.ts';
 export { prescriptionSlice } from './sliceRepo.ts';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import * as wire from '@inchstep/contract/endpoints';
 import type { DrillForm } from '@inchstep/contract/formats';
-import type { FeelPage, LibraryEntry, PrescriptionRecord } from '@inchstep/contract/prescription';
-import type { Failure } from '@inchstep/contract/shared';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { feelSizingFor } from '@inchstep/core/prescription';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, type TestServer, testServer } from '../../testServer.ts';
@@ -38,23 +38,25 @@ const form = (id: string, more: Partial<DrillForm['drill']> = {}): Omit<DrillFor
     distances: { coin_gap: 'Coin to the other foot' },
   },
 });
-const put = (id: string, body: object) =>
-  server.ask<LibraryEntry & Failure>('PUT', `/api/library/${id}`, body);
-const list = async () => (await server.ask<LibraryEntry[]>('GET', '/api/library')).body;
+const put = (id: string, body: object) => server.ask(wire.prescription.keepDrill, { id, body });
+const list = async () => (await server.ask(wire.prescription.listLibrary)).body;
 
 async function diagnosed(student: string): Promise<string> {
-  const { body } = await server.ask<{ id: string }>('POST', `/api/students/${student}/diagnoses`, {
-    id: randomUUID(),
-    swingId: null,
-    findings: [
-      { id: 'lead_knee_in_top.high', seen: 'present' },
-      { id: 'obs.overswing', seen: 'present' },
-    ],
+  const { body } = await server.ask(wire.diagnosis.diagnose, {
+    id: student,
+    body: {
+      id: randomUUID(),
+      swingId: null,
+      findings: [
+        { id: 'lead_knee_in_top.high', seen: 'present' },
+        { id: 'obs.overswing', seen: 'present' },
+      ],
+    },
   });
   return body.id;
 }
 async function offered(diagnosis: string): Promise<string[]> {
-  const { body } = await server.ask<PrescriptionRecord>('GET', `/api/diagnoses/${diagnosis}/prescription`);
+  const { body } = await server.ask(wire.prescription.prescribe, { id: diagnosis });
   return [...body.result.drills, ...body.result.alternatives].map((d) => d.id);
 }
 
@@ -65,7 +67,7 @@ describe('a drill of the coach’s own', () => {
     const diagnosis = await diagnosed(student);
     expect(await offered(diagnosis)).toContain('own_coin');
     const choice = { id: randomUUID(), diagnosisId: diagnosis, drills: ['own_coin'], note: '' };
-    expect((await server.ask('POST', '/api/drill-choices', choice)).status).toBe(200);
+    expect((await server.ask(wire.prescription.chooseDrills, { body: choice })).status).toBe(200);
     const ask = {
       start: '2027-03-01',
       nextLesson: '2027-03-15',
@@ -73,22 +75,31 @@ describe('a drill of the coach’s own', () => {
       minutesPerDay: {},
       placeByDay: {},
     };
-    const plan = await server.ask<{ drills: string[] }>('POST', `/api/students/${student}/plans`, {
-      id: randomUUID(),
-      ...ask,
+    const plan = await server.ask(wire.practice.savePlan, {
+      id: student,
+      body: {
+        id: randomUUID(),
+        ...ask,
+      },
     });
     expect(plan.body.drills).toEqual(['own_coin']);
-    const pdf = await server.ask('GET', `/api/students/${student}/card.pdf?drill=own_coin`);
+    const pdf = await server.ask(wire.prescription.studentCard, {
+      id: student,
+      query: { drill: 'own_coin' },
+    });
     expect(pdf.status).toBe(200);
   });
   test('put aside it stays in the plan and is named with whose; nobody else is offered it', async () => {
     const other = await diagnosed(await addStudent(server));
-    const { body } = await server.ask<LibraryEntry>('POST', '/api/library/own_coin/retired', {
-      retired: true,
+    const { body } = await server.ask(wire.prescription.retireDrill, {
+      id: 'own_coin',
+      body: {
+        retired: true,
+      },
     });
     expect(body.usedBy).toHaveLength(1);
     expect(await offered(other)).not.toContain('own_coin');
-    await server.ask('POST', '/api/library/own_coin/retired', { retired: false });
+    await server.ask(wire.prescription.retireDrill, { id: 'own_coin', body: { retired: false } });
     expect(await offered(other)).toContain('own_coin');
   });
   test('a copy may stand in for the built-in drill', async () => {
@@ -98,7 +109,7 @@ describe('a drill of the coach’s own', () => {
     const now = await offered(diagnosis);
     expect(now).toContain('own_swap');
     expect(now).not.toContain('knee_swap');
-    await server.ask('POST', '/api/library/own_swap/retired', { retired: true });
+    await server.ask(wire.prescription.retireDrill, { id: 'own_swap', body: { retired: true } });
   });
 });
 
@@ -118,40 +129,44 @@ describe('a drill that is not fit', () => {
       'drill.fixes[0].fault',
     ],
   ])('%s is refused with its path, and nothing is kept', async (_, more, code, path) => {
-    const { status, body } = await put('own_bad', form('own_bad', more));
+    const { status, body } = await server.refused(wire.prescription.keepDrill, {
+      id: 'own_bad',
+      body: form('own_bad', more),
+    });
     expect(status).toBe(400);
     expect(body.problems[0]).toMatchObject({ code, path });
     expect((await list()).map((e) => e.drill.id)).not.toContain('own_bad');
   });
   test('a built-in drill is not written over', async () => {
-    const { body } = await put('knee_swap', form('own_coin'));
-    expect(body.code).toBe('built_in_drill');
-    const away = await server.ask<Failure>('POST', '/api/library/knee_swap/retired', { retired: true });
+    const told = await put('knee_swap', form('own_coin'));
+    expect(told.code).toBe('built_in_drill');
+    const away = await server.refused(wire.prescription.retireDrill, {
+      id: 'knee_swap',
+      body: { retired: true },
+    });
     expect(away.body.code).toBe('built_in_drill');
   });
 });
 
 describe('a file of drills', () => {
   test('comes out and goes in again unchanged', async () => {
-    const { body } = await server.ask<{ drills: object[] }>('GET', '/api/library/export.json');
+    const { body } = await server.ask(wire.prescription.exportDrills);
     expect(body.drills.length).toBeGreaterThan(0);
     const second = await testServer();
-    const added = await second.ask('POST', '/api/library/import', body);
+    const added = await second.ask(wire.prescription.importDrills, { body });
     expect(added.body).toEqual({ added: body.drills.length, changed: 0 });
-    expect((await second.ask('GET', '/api/library/export.json')).body).toEqual(body);
+    expect((await second.ask(wire.prescription.exportDrills)).body).toEqual(body);
     await second.stop();
   });
   test('two that lean on each other go in together; one bad among them keeps all out', async () => {
     const pair = [form('own_first', { notWith: ['own_second'] }), form('own_second', { after: 'own_first' })];
     const doc = (drills: object[]) => ({ format: 'inchstep.drills/1', drills });
-    const bad = await server.ask<Failure>(
-      'POST',
-      '/api/library/import',
-      doc([...pair, form('own_third', { after: 'own_zz' })]),
-    );
+    const bad = await server.refused(wire.prescription.importDrills, {
+      body: doc([...pair, form('own_third', { after: 'own_zz' })]),
+    });
     expect(bad.body.problems[0]).toMatchObject({ code: 'unknown_drill', path: 'drills[2].drill.after' });
     expect((await list()).map((e) => e.drill.id)).not.toContain('own_first');
-    expect((await server.ask('POST', '/api/library/import', doc(pair))).body).toEqual({
+    expect((await server.ask(wire.prescription.importDrills, { body: doc(pair) })).body).toEqual({
       added: 2,
       changed: 0,
     });
@@ -160,7 +175,7 @@ describe('a file of drills', () => {
 
 test('felt against measured is kept once, sizes the cue when it is clear, and can be taken back', async () => {
   const student = await addStudent(server);
-  const url = `/api/students/${student}/feels`;
+  const _url = urlOf(wire.prescription.listFeels, { id: student });
   const note = (measured: number) => ({
     id: randomUUID(),
     measure: 'shift_delivery',
@@ -169,11 +184,11 @@ test('felt against measured is kept once, sizes the cue when it is clear, and ca
     side: 'less',
   });
   const first = note(2);
-  await server.ask('POST', url, first);
-  const again = await server.ask<FeelPage>('POST', url, first);
+  await server.ask(wire.prescription.noteFeel, { id: student, body: first });
+  const again = await server.ask(wire.prescription.noteFeel, { id: student, body: first });
   expect(again.body.records).toHaveLength(1);
-  await server.ask('POST', url, note(1.9));
-  const third = await server.ask<FeelPage>('POST', url, note(2.1));
+  await server.ask(wire.prescription.noteFeel, { id: student, body: note(1.9) });
+  const third = await server.ask(wire.prescription.noteFeel, { id: student, body: note(2.1) });
   expect(feelSizingFor(third.body.records, ['shift_delivery'], null).factor).toBe(2);
   // Learnt of less: it says nothing of a student who must go further.
   expect(feelSizingFor(third.body.records, ['shift_delivery'], 'over_slide').factor).toBe(2);
@@ -182,14 +197,18 @@ test('felt against measured is kept once, sizes the cue when it is clear, and ca
     records: 0,
   });
   const still = { id: randomUUID(), measure: 'head_shift_top', felt: 0, measured: 3 };
-  const kept = await server.ask<FeelPage>('POST', url, still);
+  const kept = await server.ask(wire.prescription.noteFeel, { id: student, body: still });
   expect(kept.body.records.find(({ id }) => id === still.id)).toMatchObject({ felt: 0, measured: 3 });
-  for (const { id } of kept.body.records) await server.ask('DELETE', `${url}/${id}`);
-  expect((await server.ask<FeelPage>('GET', url)).body.records).toEqual([]);
-  const unknown = await server.ask<Failure>('POST', url, {
-    ...note(2),
-    id: randomUUID(),
-    measure: 'shift_delivry',
+  for (const { id } of kept.body.records)
+    await server.ask(wire.prescription.forgetFeel, { id: student, feelId: id });
+  expect((await server.ask(wire.prescription.listFeels, { id: student })).body.records).toEqual([]);
+  const unknown = await server.refused(wire.prescription.noteFeel, {
+    id: student,
+    body: {
+      ...note(2),
+      id: randomUUID(),
+      measure: 'shift_delivry',
+    },
   });
   expect(unknown.body.code).toBe('unknown_measure');
 });

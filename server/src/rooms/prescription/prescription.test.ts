@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { StudentPage } from '@inchstep/contract/checkins';
-import type { DiagnosisRecord } from '@inchstep/contract/diagnosis';
-import type { DrillChoice, PrescriptionRecord } from '@inchstep/contract/prescription';
-import type { Failure } from '@inchstep/contract/shared';
+import * as wire from '@inchstep/contract/endpoints';
+import type { AnswerOf } from '@inchstep/contract/wire';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { addStudent, OWN_PAGE, type TestServer, testServer } from '../../testServer.ts';
 
@@ -17,30 +16,38 @@ const look = [
   { id: 'obs.overswing', seen: 'present' },
 ];
 async function diagnosed(student: string): Promise<string> {
-  const { body } = await server.ask<DiagnosisRecord>('POST', `/api/students/${student}/diagnoses`, {
-    id: randomUUID(),
-    swingId: null,
-    findings: look,
+  const { body } = await server.ask(wire.diagnosis.diagnose, {
+    id: student,
+    body: {
+      id: randomUUID(),
+      swingId: null,
+      findings: look,
+    },
   });
   return body.id;
 }
 const take = (diagnosisId: string, drill: string) =>
-  server.ask('POST', '/api/drill-choices', {
-    id: randomUUID(),
-    diagnosisId,
-    drills: [drill],
-    note: 'for the test',
+  server.ask(wire.prescription.chooseDrills, {
+    body: {
+      id: randomUUID(),
+      diagnosisId,
+      drills: [drill],
+      note: 'for the test',
+    },
   });
 const up = (student: string, drill: string, stage: string) =>
-  server.ask('POST', `/api/students/${student}/gates`, {
-    id: randomUUID(),
-    drill,
-    stage,
-    decision: 'advance',
-    note: 'seen live',
+  server.ask(wire.practice.decideGate, {
+    id: student,
+    body: {
+      id: randomUUID(),
+      drill,
+      stage,
+      decision: 'advance',
+      note: 'seen live',
+    },
   });
 async function partOf(diagnosisId: string, drill: string, code: string) {
-  const { body } = await server.ask<PrescriptionRecord>('GET', `/api/diagnoses/${diagnosisId}/prescription`);
+  const { body } = await server.ask(wire.prescription.prescribe, { id: diagnosisId });
   const found = [...body.result.drills, ...body.result.alternatives].find((d) => d.id === drill);
   return found?.parts.find((part) => part.code === code);
 }
@@ -77,9 +84,12 @@ describe('the printed card', () => {
     for (const [paper, size] of [
       ['A4', '595.28 841.89'],
       ['LETTER', '612 792'],
-    ]) {
+    ] as const) {
       const response = await server.app.inject({
-        url: `/api/students/${student}/card.pdf?drill=kiss_the_post&units=cm&paper=${paper}`,
+        url: urlOf(wire.prescription.studentCard, {
+          id: student,
+          query: { drill: 'kiss_the_post', units: 'cm', paper },
+        }),
         headers: { cookie: await signedIn() },
       });
       expect(response.headers['content-type']).toBe('application/pdf');
@@ -91,51 +101,67 @@ describe('the printed card', () => {
   });
   test('opens by the student’s own link, and by nobody’s else', async () => {
     const student = await addStudent(server);
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 3 });
-    const own = await server.app.inject({ url: `/api/page/${link.body.token}/card.pdf?drill=knee_swap` });
+    const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 3 } });
+    const own = await server.app.inject({
+      url: urlOf(wire.page.printCard, { token: link.body.token, query: { drill: 'knee_swap' } }),
+    });
     expect(own.statusCode).toBe(200);
-    expect((await server.app.inject({ url: '/api/page/wrong/card.pdf?drill=knee_swap' })).statusCode).toBe(
-      404,
-    );
     expect(
-      (await server.app.inject({ url: `/api/students/${student}/card.pdf?drill=knee_swap` })).statusCode,
+      (
+        await server.app.inject({
+          url: urlOf(wire.page.printCard, { token: 'wrong', query: { drill: 'knee_swap' } }),
+        })
+      ).statusCode,
+    ).toBe(404);
+    expect(
+      (
+        await server.app.inject({
+          url: urlOf(wire.prescription.studentCard, { id: student, query: { drill: 'knee_swap' } }),
+        })
+      ).statusCode,
     ).toBe(401);
   });
   test('a drill nobody knows is named', async () => {
     const student = await addStudent(server);
-    expect((await server.ask('GET', `/api/students/${student}/card.pdf?drill=juggling`)).body).toMatchObject({
+    expect(
+      (await server.ask(wire.prescription.studentCard, { id: student, query: { drill: 'juggling' } })).body,
+    ).toMatchObject({
       code: 'unknown_drill',
     });
   });
 });
 
 describe('the figure of a drill', () => {
-  interface Figure {
-    heightIn: number;
-    points: string[];
-    frames: number[][];
-    looks: string[];
-  }
   test('is posed on the student’s own body, and the library’s on the size asked for', async () => {
     const student = await addStudent(server, { heightIn: 62 });
-    const { body } = await server.ask<Figure>('GET', `/api/students/${student}/figures/kiss_the_post`);
+    const { body } = await server.ask(wire.prescription.studentFigure, {
+      id: student,
+      drill: 'kiss_the_post',
+    });
     expect(body.heightIn).toBe(62);
     expect(body.frames.every((frame) => frame.length === 3 * body.points.length)).toBe(true);
     expect(body.looks).toEqual(['trail_hip', 'trail_hip', 'pelvis']);
-    const tall = await server.ask<Figure>('GET', '/api/library/kiss_the_post/figure?heightIn=78');
-    const headOf = ({ points, frames }: Figure) => frames[0]?.[3 * points.indexOf('head') + 2] as number;
+    const tall = await server.ask(wire.prescription.libraryFigure, {
+      id: 'kiss_the_post',
+      query: { heightIn: '78' },
+    });
+    const headOf = ({ points, frames }: AnswerOf<typeof wire.prescription.studentFigure>) =>
+      frames[0]?.[3 * points.indexOf('head') + 2] as number;
     expect(headOf(tall.body) / headOf(body)).toBeCloseTo(78 / 62, 1);
-    expect((await server.ask('GET', '/api/library/kiss_the_post/figure?heightIn=780')).status).toBe(400);
-    expect((await server.ask('GET', '/api/library/juggling/figure')).body).toMatchObject({
+    expect(
+      (await server.ask(wire.prescription.libraryFigure, { id: 'kiss_the_post', query: { heightIn: '780' } }))
+        .status,
+    ).toBe(400);
+    expect((await server.ask(wire.prescription.libraryFigure, { id: 'juggling' })).body).toMatchObject({
       code: 'unknown_drill',
     });
   });
   test('a student’s link poses the drills in use and no others', async () => {
     const student = await addStudent(server);
     await take(await diagnosed(student), 'knee_to_far_ball');
-    const link = await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 3 });
+    const link = await server.ask(wire.checkins.makeLink, { id: student, body: { days: 3 } });
     const asked = (drill: string, token = link.body.token) =>
-      server.app.inject({ url: `/api/page/${token}/figures/${drill}` });
+      server.app.inject({ url: urlOf(wire.page.readFigure, { token, drill }) });
     expect((await asked('knee_to_far_ball')).statusCode).toBe(200);
     expect((await asked('kiss_the_post')).statusCode).toBe(404);
     expect((await asked('knee_to_far_ball', 'wrong')).statusCode).toBe(404);
@@ -145,7 +171,7 @@ describe('the figure of a drill', () => {
 async function signedIn(): Promise<string> {
   const response = await server.app.inject({
     method: 'POST',
-    url: '/api/sign-in',
+    url: urlOf(wire.care.signIn),
     headers: OWN_PAGE,
     payload: { passphrase: 'a passphrase for tests' },
   });
@@ -157,32 +183,32 @@ describe('checkpoints and the coach’s own task', () => {
     const student = await addStudent(server);
     const id = await diagnosed(student);
     const choose = (drills: string[], ownTask = '') =>
-      server.ask<DrillChoice>('POST', '/api/drill-choices', {
-        id: randomUUID(),
-        diagnosisId: id,
-        drills,
-        note: 'for the test',
-        ownTask,
+      server.ask(wire.prescription.chooseDrills, {
+        body: {
+          id: randomUUID(),
+          diagnosisId: id,
+          drills,
+          note: 'for the test',
+          ownTask,
+        },
       });
     const layer = (drill: string, at: number) =>
-      server.ask<DrillChoice & Failure>('PUT', `/api/students/${student}/layers/${drill}`, { layer: at });
+      server.ask(wire.prescription.setLayer, { id: student, drill, body: { layer: at } });
     expect((await choose(['knee_swap'], ' Square the face first. ')).body).toMatchObject({
       layers: { knee_swap: 1 },
       ownTask: 'Square the face first.',
     });
     expect((await layer('knee_swap', 2)).body.layers).toEqual({ knee_swap: 2 });
     expect((await layer('knee_swap', 2)).status).toBe(200);
-    const { token } = (
-      await server.ask<{ token: string }>('POST', `/api/students/${student}/links`, { days: 9 })
-    ).body;
-    const page = await server.ask<StudentPage>('GET', `/api/page/${token}`);
+    const { token } = (await server.ask(wire.checkins.makeLink, { id: student, body: { days: 9 } })).body;
+    const page = await server.ask(wire.page.readPage, { token });
     expect(page.body).toMatchObject({ ownTask: 'Square the face first.', drills: [{ layer: 2 }] });
     expect((await layer('kiss_the_post', 2)).body).toMatchObject({ code: 'drill_not_in_use' });
     expect((await layer('knee_swap', 4)).status).toBe(400);
     // Kept beside another, it keeps its checkpoint; the one that is new begins at its first.
     expect((await choose(['knee_swap', 'knee_gate'])).body.layers).toEqual({ knee_swap: 2, knee_gate: 1 });
     expect((await choose(['knee_gate'])).body.layers).toEqual({ knee_gate: 1 });
-    const events = await server.ask<{ kind: string }[]>('GET', `/api/students/${student}/thread`);
+    const events = await server.ask(wire.intake.readThread, { id: student });
     expect(events.body.filter(({ kind }) => kind === 'layer')).toHaveLength(1);
   });
 });

@@ -1,19 +1,8 @@
-import { queueSchema } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import { progressCsv, rosterProgressCsv } from '@inchstep/contract/formats';
-import {
-  briefSchema,
-  everybodySchema,
-  lessonsSchema,
-  measureStorySchema,
-  progressSchema,
-  reportPageSchema,
-  reportQuery,
-  rosterSchema,
-} from '@inchstep/contract/progress';
-import { idSchema, sinceQuery } from '@inchstep/contract/shared';
-import { z } from 'zod';
 import type { Context } from '../../platform/context.ts';
 import type { App } from '../../platform/http.ts';
+import { mount } from '../../platform/mount.ts';
 import { queueOf } from '../checkins/index.ts';
 import { whenChanged } from './polls.ts';
 import { reportPdf } from './reportPdf.ts';
@@ -29,96 +18,61 @@ import {
   storiesFor,
 } from './service.ts';
 
-const params = z.object({ id: idSchema });
-const tags = ['progress'];
-
 export function progressRoutes(app: App, ctx: Context): void {
-  app.get(
-    '/api/students/:id/progress',
-    { schema: { tags, params, response: { 200: progressSchema } } },
-    async ({ params: p }) => progressFor(ctx, p.id),
-  );
-  app.get(
-    '/api/students/:id/progress/:measure',
-    {
-      schema: {
-        tags,
-        params: params.extend({ measure: z.string().max(60) }),
-        response: { 200: measureStorySchema },
-      },
-    },
-    async ({ params: p }) => measureStoryFor(ctx, p.id, p.measure),
-  );
-  app.get(
-    '/api/students/:id/brief',
-    { schema: { tags, params, response: { 200: briefSchema } } },
-    async ({ params: p }) => briefFor(ctx, p.id),
-  );
-  app.get('/api/everybody', { schema: { tags, response: { 200: everybodySchema } } }, async () =>
-    everybodyOf(ctx),
-  );
+  mount(app, wire.progress.readProgress, async ({ params: p }) => progressFor(ctx, p.id));
+  mount(app, wire.progress.readMeasure, async ({ params: p }) => measureStoryFor(ctx, p.id, p.measure));
+  mount(app, wire.progress.readBrief, async ({ params: p }) => briefFor(ctx, p.id));
+  mount(app, wire.progress.readEverybody, async () => everybodyOf(ctx));
   fileRoutes(app, ctx);
   listRoutes(app, ctx);
 }
 
 /** What leaves the program: tables, data and reports. */
 function fileRoutes(app: App, ctx: Context): void {
-  app.get('/api/students/:id/progress.csv', { schema: { tags, params } }, async ({ params: p }, reply) =>
-    reply
-      .type('text/csv; charset=utf-8')
-      .header('content-disposition', 'attachment; filename="progress.csv"')
-      .send(progressCsv(storiesFor(ctx, p.id))),
+  mount(app, wire.progress.progressCsv, async ({ params: p }) => progressCsv(storiesFor(ctx, p.id)));
+  mount(app, wire.progress.progressJson, async ({ params: p }) => ({
+    format: 'inchstep.progress/1' as const,
+    measures: storiesFor(ctx, p.id),
+  }));
+  mount(app, wire.progress.readReport, async ({ params: p, query }) =>
+    reportFor(ctx, p.id, query.for, query.units),
   );
-  app.get('/api/students/:id/progress.json', { schema: { tags, params } }, async ({ params: p }, reply) =>
-    reply
-      .header('content-disposition', 'attachment; filename="progress.json"')
-      .send({ format: 'inchstep.progress/1', measures: storiesFor(ctx, p.id) }),
+  mount(app, wire.progress.printReport, async ({ params: p, query }) =>
+    reportPdf(reportFor(ctx, p.id, query.for, query.units), query.units, query.paper),
   );
-  app.get(
-    '/api/students/:id/report',
-    { schema: { tags, params, querystring: reportQuery, response: { 200: reportPageSchema } } },
-    async ({ params: p, query }) => reportFor(ctx, p.id, query.for, query.units),
-  );
-  app.get(
-    '/api/students/:id/report.pdf',
-    { schema: { tags, params, querystring: reportQuery } },
-    async ({ params: p, query }, reply) => {
-      const page = reportFor(ctx, p.id, query.for, query.units);
-      return reply.type('application/pdf').send(await reportPdf(page, query.units, query.paper));
-    },
-  );
-  app.get('/api/everybody.csv', { schema: { tags } }, async (_, reply) =>
-    reply
-      .type('text/csv; charset=utf-8')
-      .header('content-disposition', 'attachment; filename="everybody.csv"')
-      .send(rosterProgressCsv(rosterProgressOf(ctx))),
-  );
-  app.get('/api/everybody.json', { schema: { tags } }, async (_, reply) => {
+  mount(app, wire.progress.everybodyCsv, async () => rosterProgressCsv(rosterProgressOf(ctx)));
+  mount(app, wire.progress.everybodyJson, async () => {
     const { works, gates, dates } = everybodyOf(ctx);
-    return reply
-      .header('content-disposition', 'attachment; filename="everybody.json"')
-      .send({ format: 'inchstep.everybody/1', students: rosterProgressOf(ctx), works, gates, dates });
+    return {
+      format: 'inchstep.everybody/1' as const,
+      students: rosterProgressOf(ctx).map((row) => ({ ...row })),
+      works,
+      gates,
+      dates,
+    };
   });
 }
 
-/** Two thousand rows are written as they are; that they are what the schema says is a test's to know. */
-const serializerCompiler = () => (rows: unknown) => JSON.stringify(rows);
-
 /** What is asked again and again: whoever names the state that was seen gets nothing while it stands. */
 function listRoutes(app: App, ctx: Context): void {
-  app.get(
-    '/api/queue',
-    { serializerCompiler, schema: { tags, querystring: sinceQuery, response: { 200: queueSchema } } },
+  mount(
+    app,
+    wire.progress.listQueue,
     async ({ query }) => whenChanged(ctx, query.since, () => queueOf(ctx)),
+    {
+      asTheyAre: true,
+    },
   );
-  app.get(
-    '/api/lessons',
-    { serializerCompiler, schema: { tags, querystring: sinceQuery, response: { 200: lessonsSchema } } },
+  mount(
+    app,
+    wire.progress.listComing,
     async ({ query }) => whenChanged(ctx, query.since, () => lessonsToCome(ctx)),
+    { asTheyAre: true },
   );
-  app.get(
-    '/api/roster',
-    { serializerCompiler, schema: { tags, querystring: sinceQuery, response: { 200: rosterSchema } } },
+  mount(
+    app,
+    wire.progress.listRoster,
     async ({ query }) => whenChanged(ctx, query.since, () => ({ rows: rosterOf(ctx) })),
+    { asTheyAre: true },
   );
 }

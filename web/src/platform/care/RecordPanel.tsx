@@ -1,4 +1,6 @@
 import type { Care } from '@inchstep/contract/care';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -42,7 +44,7 @@ export function RecordPanel({ care }: { readonly care: Care }) {
           </select>
         </label>
         {studentId !== '' && (
-          <a className="btn" href={`/api/students/${studentId}/export.zip`} download>
+          <a className="btn" href={urlOf(wire.care.exportStudent, { id: studentId })} download>
             <Download aria-hidden size={18} /> {CARE_WORDS.export}
           </a>
         )}

@@ -1,9 +1,11 @@
 import type { Arrival, Care } from '@inchstep/contract/care';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
-import { fakeServer } from '../../testing/screen.tsx';
+import { fakeServer, to } from '../../testing/screen.tsx';
 import { DataScreen } from './DataScreen.tsx';
 import { Arrived } from './TakeIn.tsx';
 import { countsText, sizeText, untilText } from './words.ts';
@@ -53,9 +55,9 @@ const student = { id: 'mei', profile: { firstName: 'Mei', familyName: 'Tanaka' }
 
 function show(state: Care, more: Record<string, unknown> = {}) {
   const log = fakeServer({
-    'GET /api/care': state,
-    'GET /api/students': [student],
-    'GET /api/students/mei/clips': [],
+    [to(wire.care.readCare)]: state,
+    [to(wire.intake.listStudents)]: [student],
+    [to(wire.capture.listClips, { id: 'mei' })]: [],
     ...more,
   });
   render(
@@ -105,13 +107,13 @@ describe('data and devices', () => {
       receipt: null,
     };
     const log = show(care({ erasures: [waiting] }), {
-      'GET /api/care/erase/student/mei': {
+      [to(wire.care.previewErasure, { what: 'student', subjectId: 'mei' })]: {
         name: 'Mei Tanaka',
         counts: { clips: 2, set_logs: 12, clipBytes: 7e5 },
         backups: 2,
       },
-      'POST /api/care/erasures': { ok: true },
-      [`POST /api/care/erasures/${waiting.id}/take-back`]: { ok: true },
+      [to(wire.care.askErasure)]: { ok: true },
+      [to(wire.care.takeBackErasure, { id: waiting.id })]: { ok: true },
     });
     fireEvent.click(await screen.findByRole('button', { name: 'Erase this student …' }));
     const box = await screen.findByText(
@@ -129,11 +131,13 @@ describe('data and devices', () => {
     await waitFor(() => expect(log.some((a) => a.url.endsWith('/take-back'))).toBe(true));
   });
   test('this session can’t be ended by mistake, others can', async () => {
-    const log = show(care(), { 'POST /api/care/sessions/s2/end': { ok: true } });
+    const log = show(care(), { [to(wire.care.endSession, { id: 's2' })]: { ok: true } });
     expect(await screen.findByText('this one')).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'End: Chrome on Linux' })).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'End: Safari on iPad' }));
-    await waitFor(() => expect(log.some((a) => a.url === '/api/care/sessions/s2/end')).toBe(true));
+    await waitFor(() =>
+      expect(log.some((a) => a.url === urlOf(wire.care.endSession, { id: 's2' }))).toBe(true),
+    );
   });
 });
 
@@ -156,8 +160,8 @@ describe('a record that came as a file', () => {
   };
   const draw = (more: Partial<Arrival> = {}) => {
     const log = fakeServer({
-      [`POST /api/care/import/${arrival.ticket}/keep`]: { name: 'Mei Tanaka' },
-      [`POST /api/care/import/${arrival.ticket}/drop`]: { ok: true },
+      [to(wire.care.keepArrival, { id: arrival.ticket })]: { name: 'Mei Tanaka' },
+      [to(wire.care.dropArrival, { id: arrival.ticket })]: { ok: true },
     });
     const done: string[] = [];
     render(
@@ -189,7 +193,9 @@ describe('a record that came as a file', () => {
     expect(document.body.textContent).not.toContain('still waiting');
     fireEvent.click(screen.getByRole('button', { name }));
     await waitFor(() => expect(done).toEqual(['done']));
-    expect(log.map(({ url }) => url)).toEqual([`/api/care/import/${arrival.ticket}/${word}`]);
+    expect(log.map(({ url }) => url)).toEqual([
+      urlOf(word === 'keep' ? wire.care.keepArrival : wire.care.dropArrival, { id: arrival.ticket }),
+    ]);
   });
 });
 

@@ -1,8 +1,6 @@
-import type { Clip } from '@inchstep/contract/capture';
-import type { Arrival, Care, ErasurePreview, TakenIn } from '@inchstep/contract/care';
-import type { RosterRow } from '@inchstep/contract/progress';
+import * as wire from '@inchstep/contract/endpoints';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get, post, upload } from '../http.ts';
+import { call, upload } from '../http.ts';
 import { keys } from '../queryKeys.ts';
 import { useVersioned } from '../useVersioned.ts';
 
@@ -14,7 +12,7 @@ const NOW_AND_THEN_MS = 15_000;
 export const useCare = () =>
   useQuery({
     queryKey: KEY,
-    queryFn: () => get<Care>('/api/care'),
+    queryFn: () => call(wire.care.readCare),
     refetchInterval: ({ state }) =>
       state.data && (state.data.running || state.data.erasures.some(({ doneAt }) => doneAt === null))
         ? SOON_MS
@@ -27,35 +25,37 @@ export function useCareAct<T = void>(act: (what: T) => Promise<unknown>) {
   return useMutation({ mutationFn: act, onSuccess: () => client.invalidateQueries({ queryKey: KEY }) });
 }
 
-export const beginBackup = () => post('/api/care/backup');
-export const beginLook = () => post('/api/care/verify');
-export const endSession = (id: string) => post(`/api/care/sessions/${id}/end`);
-export const endOtherSessions = () => post('/api/care/sessions/end-others');
-export const closeLink = (id: string) => post(`/api/care/links/${id}/close`);
-export const changePassphrase = (ask: { before: string; after: string }) => post('/api/care/passphrase', ask);
-export const keepContact = (contact: string) => post('/api/care/contact', { contact });
-export const takeBack = (id: string) => post(`/api/care/erasures/${id}/take-back`);
+export const beginBackup = () => call(wire.care.beginBackup);
+export const beginLook = () => call(wire.care.beginLook);
+export const endSession = (id: string) => call(wire.care.endSession, { id });
+export const endOtherSessions = () => call(wire.care.endOtherSessions);
+export const closeLink = (id: string) => call(wire.care.closeLink, { id });
+export const changePassphrase = (ask: { before: string; after: string }) =>
+  call(wire.care.changePassphrase, { body: ask });
+export const keepContact = (contact: string) => call(wire.care.keepContact, { body: { contact } });
+export const takeBack = (id: string) => call(wire.care.takeBackErasure, { id });
 
 export interface Subject {
   readonly what: 'student' | 'clip';
   readonly subjectId: string;
 }
 export const askErasure = ({ id, ...subject }: Subject & { readonly id: string }) =>
-  post('/api/care/erasures', { id, ...subject });
+  call(wire.care.askErasure, { body: { id, ...subject } });
 
 export const useErasurePreview = (subject: Subject | null) =>
   useQuery({
     queryKey: [...KEY, 'erase', subject?.what, subject?.subjectId],
-    queryFn: () => get<ErasurePreview>(`/api/care/erase/${subject?.what}/${subject?.subjectId}`),
+    queryFn: () =>
+      call(wire.care.previewErasure, { what: subject?.what ?? '', subjectId: subject?.subjectId ?? '' }),
     enabled: subject !== null,
     staleTime: 0,
   });
 
-export const useEverybody = () => useVersioned<{ rows: readonly RosterRow[] }>(keys.roster, '/api/roster');
+export const useEverybody = () => useVersioned(keys.roster, wire.progress.listRoster);
 export const useClipsOf = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'clips'),
-    queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`),
+    queryFn: () => call(wire.capture.listClips, { id: studentId }),
     enabled: studentId !== '',
   });
 
@@ -63,7 +63,7 @@ export const useClipsOf = (studentId: string) =>
 export function useTakeIn(onProgress: (share: number | null) => void) {
   return useMutation({
     mutationFn: ({ file, signal }: { readonly file: File; readonly signal: AbortSignal }) =>
-      upload<Arrival>('/api/care/import', {}, file, onProgress, signal),
+      upload(wire.care.receiveArchive, { form: {} }, { file, onProgress, signal }),
     onSettled: () => onProgress(null),
   });
 }
@@ -72,8 +72,16 @@ export function useTakeIn(onProgress: (share: number | null) => void) {
 export function useAnswerArrival() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ ticket, word }: { readonly ticket: string; readonly word: 'keep' | 'drop' }) =>
-      post<TakenIn | { ok: true }>(`/api/care/import/${ticket}/${word}`),
+    mutationFn: async ({
+      ticket,
+      word,
+    }: {
+      readonly ticket: string;
+      readonly word: 'keep' | 'drop';
+    }): Promise<unknown> =>
+      word === 'keep'
+        ? call(wire.care.keepArrival, { id: ticket })
+        : call(wire.care.dropArrival, { id: ticket }),
     onSettled: () => client.invalidateQueries(),
   });
 }

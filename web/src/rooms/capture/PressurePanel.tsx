@@ -1,5 +1,7 @@
 import type { Pressure, SwingView } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { readCsv } from '@inchstep/contract/formats';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { problemText, STATION_WORDS } from '@inchstep/contract/words';
 import { pressureAtStations, readPressure, STATIONS, type Station } from '@inchstep/core/capture';
 import { line, scaleLinear } from 'd3';
@@ -70,7 +72,7 @@ export function PressurePanel({
         </button>
         {trace && (
           <>
-            <a className="btn" href={`/api/swings/${swingId}/pressure.csv`} download>
+            <a className="btn" href={urlOf(wire.capture.pressureCsv, { id: swingId })} download>
               <Download aria-hidden size={18} /> {PRESSURE_PANEL_WORDS.csv}
             </a>
             <TakeAway trace={trace} put={put} />

@@ -1,4 +1,6 @@
 import type { ShotSetLine, Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { CLUB_WORDS, findingName, SHOT_WORDS, SIGN_WORDS } from '@inchstep/contract/words';
 import { describeShots, FEWEST_SHOTS, SHOT_FIELDS, type Shot, shotSigns } from '@inchstep/core/capture';
 import { Z95 } from '@inchstep/core/foundation';
@@ -79,7 +81,7 @@ function ShotSetPart({
             ))}
           </select>
         </label>
-        <a className="btn" href={`/api/shots/${set.id}/shots.csv`} download>
+        <a className="btn" href={urlOf(wire.capture.shotsCsv, { id: set.id })} download>
           <Download aria-hidden size={18} /> {SHOTS_PANEL_WORDS.csv}
         </a>
         <button type="button" className="btn btn-ghost" onClick={putAway}>

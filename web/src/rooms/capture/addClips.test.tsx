@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { createRef } from 'react';
@@ -67,7 +69,7 @@ describe('a clip from disk', () => {
     const onAdded = pane();
     const bar = await choose();
     const { last } = HeldUpload;
-    expect(last.url).toBe('/api/students/x/clips');
+    expect(last.url).toBe(urlOf(wire.capture.listClips, { id: 'x' }));
     expect([...(last.form?.keys() ?? [])].at(-1)).toBe('file');
     expect(last.form?.get('kind')).toBe('face_on');
     expect(last.form?.get('recordedOn')).toBe('2027-03-08');

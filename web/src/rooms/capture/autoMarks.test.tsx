@@ -1,11 +1,12 @@
 import type { SwingView } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { FOUND_STATIONS } from '@inchstep/core/capture';
 import { UNTAUGHT } from '@inchstep/core/measures';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { workInline } from '../../testing/inlineWorker.ts';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { AutoMarks } from './AutoMarks.tsx';
 import { type BenchAction, startBench } from './benchState.ts';
 
@@ -76,7 +77,7 @@ const STUDENT = { id: 'x', profile: { firstName: 'Ana', heightIn: 66, handedness
 let people: (frame: number) => ReturnType<typeof body>[];
 beforeEach(() => {
   fakeServer({
-    'GET /api/students/x/network?on=2027-03-08': {
+    [to(wire.measures.readNetwork, { id: 'x', query: { on: '2027-03-08' } })]: {
       table: UNTAUGHT,
       swings: 0,
       places: 0,

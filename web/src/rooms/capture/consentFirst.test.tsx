@@ -1,7 +1,8 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Student } from '@inchstep/contract/intake';
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, screen } from '@testing-library/react';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { ConsentFirst } from './ConsentFirst.tsx';
 
 afterEach(cleanup);
@@ -19,7 +20,7 @@ test.each<[string, Student, boolean]>([
   ['a child without consent', student(13, null), false],
   ['a child whose guardian agrees from tomorrow on', student(13, '2027-03-11'), false],
 ])('%s', async (_, who, may) => {
-  fakeServer({ 'GET /api/me': ME });
+  fakeServer({ [to(wire.care.me)]: ME });
   draw(
     <ConsentFirst student={who}>
       <button type="button">Choose a clip</button>

@@ -1,13 +1,8 @@
-import type {
-  ColumnMatchForm,
-  Pressure,
-  RememberedMatch,
-  ShotSet,
-  ShotSetLine,
-  Swing,
-} from '@inchstep/contract/capture';
+import type { ColumnMatchForm } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { del, get, post, put, upload } from '../../platform/http.ts';
+import { call, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
 
@@ -22,10 +17,9 @@ export function useBringTrack(studentId: string) {
       readonly signal: AbortSignal;
     }) => {
       const id = idOfFile(ask.file, `track ${studentId} ${ask.recordedOn}`);
-      const fields = { id, recordedOn: ask.recordedOn, club: 'mid_iron' };
-      const url = `/api/students/${studentId}/tracks`;
-      const swing = await upload<Swing>(url, fields, ask.file, ask.onProgress, ask.signal);
-      await post(`/api/swings/${swing.id}/measure`);
+      const form = { id, recordedOn: ask.recordedOn, club: 'mid_iron' };
+      const swing = await upload(wire.capture.addTrack, { id: studentId, form }, ask);
+      await call(wire.measures.measureSwing, { id: swing.id });
       return swing;
     },
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
@@ -35,20 +29,20 @@ export function useBringTrack(studentId: string) {
 export const useShots = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'shots'),
-    queryFn: () => get<ShotSetLine[]>(`/api/students/${studentId}/shots`),
+    queryFn: () => call(wire.capture.listShots, { id: studentId }),
   });
 
 /** One set with its rows; none is asked for without an id. */
 export const useShotSet = (id: string | undefined) =>
   useQuery({
     queryKey: keys.shots(id),
-    queryFn: () => get<ShotSet>(`/api/shots/${id}`),
+    queryFn: () => call(wire.capture.readShots, { id: id ?? '' }),
     enabled: id !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
   });
 
 export const useRememberedMatches = () =>
-  useQuery({ queryKey: keys.shotMatches, queryFn: () => get<RememberedMatch[]>('/api/shot-matches') });
+  useQuery({ queryKey: keys.shotMatches, queryFn: () => call(wire.capture.listMatches) });
 
 export function useAddShots(studentId: string) {
   const client = useQueryClient();
@@ -60,7 +54,7 @@ export function useAddShots(studentId: string) {
       readonly fileName: string;
       readonly csv: string;
       readonly matches: readonly ColumnMatchForm[];
-    }) => post<ShotSet>(`/api/students/${studentId}/shots`, set),
+    }) => call(wire.capture.addShots, { id: studentId, body: set }),
     onSuccess: () =>
       Promise.all([
         client.invalidateQueries({ queryKey: keys.student(studentId) }),
@@ -74,8 +68,8 @@ export function useChangeShots(studentId: string) {
   return useMutation({
     mutationFn: ({ id, change }: { readonly id: string; readonly change: ShotsChange }) =>
       change === 'discard' || change === 'restore'
-        ? post<ShotSet>(`/api/shots/${id}/${change}`)
-        : put<ShotSet>(`/api/shots/${id}`, change),
+        ? call(change === 'discard' ? wire.capture.discardShots : wire.capture.restoreShots, { id })
+        : call(wire.capture.tieShots, { id, body: change }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.of(studentId, 'shots') }),
   });
 }
@@ -84,7 +78,7 @@ type ShotsChange = 'discard' | 'restore' | { readonly swingId: string | null };
 export const usePressure = (swingId: string) =>
   useQuery({
     queryKey: keys.swing(swingId, 'pressure'),
-    queryFn: () => get<Pressure | null>(`/api/swings/${swingId}/pressure`),
+    queryFn: () => call(wire.capture.readPressure, { id: swingId }),
   });
 
 export function usePutPressure(swingId: string) {
@@ -93,8 +87,10 @@ export function usePutPressure(swingId: string) {
     mutationFn: (
       ask: { offsetSeconds: number } | { fileName: string; csv: string; offsetSeconds: null } | null,
     ) => {
-      const url = `/api/swings/${swingId}/pressure`;
-      return ask === null ? del<null>(url) : put<Pressure>(url, ask);
+      const at = { id: swingId };
+      return ask === null
+        ? call(wire.capture.removePressure, at)
+        : call(wire.capture.putPressure, { ...at, body: ask });
     },
     onSuccess: (now) => client.setQueryData(keys.swing(swingId, 'pressure'), now),
   });
@@ -104,6 +100,6 @@ export function usePutPressure(swingId: string) {
 export const useTrackCsv = (swingId: string) =>
   useQuery({
     queryKey: keys.swing(swingId, 'track'),
-    queryFn: async () => (await fetch(`/api/swings/${swingId}/track.csv`)).text(),
+    queryFn: async () => (await fetch(urlOf(wire.capture.trackCsv, { id: swingId }))).text(),
     staleTime: Number.POSITIVE_INFINITY,
   });

@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
@@ -56,7 +58,7 @@ describe('bringing shots in', () => {
   const column = (name: string) => screen.getByLabelText(`Column for ${name}`) as HTMLSelectElement;
 
   test('columns and units are guessed and shown with their first values', async () => {
-    answers['/api/shot-matches'] = [];
+    answers[urlOf(wire.capture.listMatches)] = [];
     await open();
     expect(column('Ball speed').value).toBe('Ball Speed');
     expect(column('Low point').value).toBe('');
@@ -64,8 +66,8 @@ describe('bringing shots in', () => {
     expect(screen.getByText('110 · 112')).toBeTruthy();
   });
   test('what the coach corrects is what is sent', async () => {
-    answers['/api/shot-matches'] = [];
-    answers['/api/students/s1/shots'] = { shots: [{}, {}] };
+    answers[urlOf(wire.capture.listMatches)] = [];
+    answers[urlOf(wire.capture.listShots, { id: 's1' })] = { shots: [{}, {}] };
     await open();
     fireEvent.change(column('Low point'), { target: { value: 'Low' } });
     fireEvent.change(screen.getByLabelText('Plus side of Low point'), { target: { value: 'minus' } });
@@ -85,7 +87,7 @@ describe('bringing shots in', () => {
   });
   test('a file with the same headings is matched as last time', async () => {
     const remembered = { field: 'carryYd', column: 'Ball Speed', unit: 'ft', flipped: false };
-    answers['/api/shot-matches'] = [{ headings: rows[0], matches: [remembered] }];
+    answers[urlOf(wire.capture.listMatches)] = [{ headings: rows[0], matches: [remembered] }];
     await open();
     expect(column('Carry').value).toBe('Ball Speed');
     expect(column('Ball speed').value).toBe('');
@@ -105,7 +107,7 @@ test('shots show means with their give or take, and what they show or rule out',
     discardedAt: null,
     createdAt: '',
   };
-  answers['/api/shots/x'] = { ...set, shots };
+  answers[urlOf(wire.capture.readShots, { id: 'x' })] = { ...set, shots };
   show(<ShotsPanel studentId="s1" sets={[set]} swings={[]} today="2027-03-01" />);
   expect((await screen.findByText('Low point')).nextSibling?.textContent).toBe(
     '1.0 in behind the ball ± 0.1',
@@ -115,7 +117,7 @@ test('shots show means with their give or take, and what they show or rule out',
 
 test('pressure is read at each named station, on the mat’s clock', async () => {
   const times = Array.from({ length: 21 }, (_, i) => i / 10);
-  answers['/api/swings/w1/pressure'] = {
+  answers[urlOf(wire.capture.readPressure, { id: 'w1' })] = {
     fileName: 'mat.csv',
     offsetSeconds: 0.5,
     times,

@@ -1,7 +1,8 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { NetworkErrors } from '@inchstep/contract/measures';
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { Knows } from './Knows.tsx';
 
 afterEach(cleanup);
@@ -20,8 +21,13 @@ const known = (more: Partial<NetworkErrors>): NetworkErrors => ({
 test('says how well the network knows a student, and forgets on a press, to be taken back', async () => {
   const id = '6d0f0f0e-0000-4000-8000-000000000001';
   const asked = fakeServer({
-    'GET /api/students/x/network': known({}),
-    'POST /api/students/x/network/forget': known({ hipsSdIn: null, swings: 0, places: 0, forgotten: id }),
+    [to(wire.measures.readNetwork, { id: 'x' })]: known({}),
+    [to(wire.measures.forgetTeaching, { id: 'x' })]: known({
+      hipsSdIn: null,
+      swings: 0,
+      places: 0,
+      forgotten: id,
+    }),
   });
   draw(<Knows student={STUDENT} />);
   expect((await screen.findByTestId('knows')).textContent).toBe(
@@ -31,14 +37,16 @@ test('says how well the network knows a student, and forgets on a press, to be t
   await screen.findByTestId('knows');
   expect(asked.some(({ url }) => url.endsWith('/network/forget'))).toBe(true);
   cleanup();
-  fakeServer({ 'GET /api/students/x/network': known({ hipsSdIn: null, forgotten: id }) });
+  fakeServer({ [to(wire.measures.readNetwork, { id: 'x' })]: known({ hipsSdIn: null, forgotten: id }) });
   draw(<Knows student={STUDENT} />);
   expect(await screen.findByText('What was taught of Ana is forgotten.')).toBeTruthy();
   expect(screen.getByText('Take that back')).toBeTruthy();
 });
 
 test('of whom nothing was taught nothing is said', async () => {
-  fakeServer({ 'GET /api/students/x/network': known({ hipsSdIn: null, swings: 0, places: 0 }) });
+  fakeServer({
+    [to(wire.measures.readNetwork, { id: 'x' })]: known({ hipsSdIn: null, swings: 0, places: 0 }),
+  });
   const { container } = draw(<Knows student={STUDENT} />);
   await new Promise((done) => setTimeout(done, 50));
   expect(container.textContent).toBe('');
@@ -46,7 +54,12 @@ test('of whom nothing was taught nothing is said', async () => {
 
 test('what the coach’s other students have taught is said of one who has not', async () => {
   fakeServer({
-    'GET /api/students/x/network': known({ hipsSdIn: null, swings: 0, places: 0, students: 3 }),
+    [to(wire.measures.readNetwork, { id: 'x' })]: known({
+      hipsSdIn: null,
+      swings: 0,
+      places: 0,
+      students: 3,
+    }),
   });
   draw(<Knows student={STUDENT} />);
   expect((await screen.findByTestId('knows')).textContent).toMatch(

@@ -1,7 +1,9 @@
 import type { Clip, Swing, SwingToLook } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import type { NetworkErrors, Reading } from '@inchstep/contract/measures';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get, post, put, putLast, upload } from '../../platform/http.ts';
+import { call, lastCall, upload } from '../../platform/http.ts';
 import { idOfFile } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
@@ -11,25 +13,25 @@ import type { Made } from './HowMade.tsx';
 export const useClips = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'clips'),
-    queryFn: () => get<Clip[]>(`/api/students/${studentId}/clips`),
+    queryFn: () => call(wire.capture.listClips, { id: studentId }),
   });
 /** `againMs`: asked again so often, where other devices film. */
 export const useSwings = (studentId: string, againMs?: number) =>
   useQuery({
     ...(againMs === undefined ? {} : { refetchInterval: againMs }),
     queryKey: keys.of(studentId, 'swings'),
-    queryFn: () => get<Swing[]>(`/api/students/${studentId}/swings`),
+    queryFn: () => call(wire.capture.listSwings, { id: studentId }),
   });
 export const useSwing = (id: string | undefined) =>
   useQuery({
     queryKey: keys.swing(id),
-    queryFn: () => get<Swing>(`/api/swings/${id}`),
+    queryFn: () => call(wire.capture.readSwing, { id: id ?? '' }),
     enabled: id !== undefined,
   });
 
 /** How the body network is expected to err on a student in clips of a day (today's, where none is named), and how well he is known. */
 export const networkErrors = (studentId: string, on?: string): Promise<NetworkErrors> =>
-  get<NetworkErrors>(`/api/students/${studentId}/network${on === undefined ? '' : `?on=${on}`}`);
+  call(wire.measures.readNetwork, { id: studentId, query: { on } });
 export const useNetworkErrors = (studentId: string, on?: string) =>
   useQuery({
     queryKey: [...keys.of(studentId, 'network'), on ?? 'today'],
@@ -42,11 +44,11 @@ export const useForgetTeaching = (studentId: string) =>
     student: studentId,
     send: (id, undo: string | null) =>
       undo === null
-        ? post<NetworkErrors>(`/api/students/${studentId}/network/forget`, { id })
-        : post<NetworkErrors>(`/api/students/${studentId}/network/forget/${undo}/undo`),
+        ? call(wire.measures.forgetTeaching, { id: studentId, body: { id } })
+        : call(wire.measures.rememberTeaching, { id: studentId, resetId: undo }),
   });
 
-export const clipUrl = (clipId: string): string => `/api/clips/${clipId}/file`;
+export const clipUrl = (clipId: string): string => urlOf(wire.capture.clipFile, { id: clipId });
 
 interface UploadAsk {
   readonly file: File;
@@ -60,12 +62,13 @@ export function useUploadClip(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ file, kind, recordedOn, onProgress, signal }: UploadAsk) =>
-      upload<Clip>(
-        `/api/students/${studentId}/clips`,
-        { id: idOfFile(file, `${studentId} ${kind} ${recordedOn}`), kind, recordedOn },
-        file,
-        onProgress,
-        signal,
+      upload(
+        wire.capture.addClip,
+        {
+          id: studentId,
+          form: { id: idOfFile(file, `${studentId} ${kind} ${recordedOn}`), kind, recordedOn },
+        },
+        { file, onProgress, signal },
       ),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
@@ -75,7 +78,7 @@ export function useUploadClip(studentId: string) {
 export const useHowMade = (studentId: string, on: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'how-made', on),
-    queryFn: () => get<Made>(`/api/students/${studentId}/how-made?on=${on}`),
+    queryFn: () => call(wire.practice.howMade, { id: studentId, query: { on } }),
     enabled: on !== '',
   });
 
@@ -83,7 +86,7 @@ export function useNewSwing(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (swing: Pick<Swing, 'id' | 'recordedOn' | 'views' | 'marks'> & Made) =>
-      post<Swing>(`/api/students/${studentId}/swings`, swing),
+      call(wire.capture.addSwing, { id: studentId, body: swing }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
@@ -92,23 +95,26 @@ export function useDiscardSwing(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, discarded }: { id: string; discarded: boolean }) =>
-      post<Swing>(`/api/swings/${id}/${discarded ? 'discard' : 'restore'}`),
+      discarded ? call(wire.capture.discardSwing, { id }) : call(wire.capture.restoreSwing, { id }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
 /** Swings whose clips nobody has looked through, the newest first. */
-export const swingsToLook = (): Promise<SwingToLook[]> => get<SwingToLook[]>('/api/swings-to-look');
+export const swingsToLook = (): Promise<SwingToLook[]> => call(wire.capture.listToLook);
 
 /** Saves what the bench changed; the answer carries the next version. */
 export const saveSwing = (swing: Swing, version: number, work: SwingWork, leaving = false): Promise<Swing> =>
-  (leaving ? putLast : put)<Swing>(`/api/swings/${swing.id}`, {
-    version,
-    recordedOn: swing.recordedOn,
-    ...work.made,
-    views: work.views,
-    marks: work.marks,
+  (leaving ? lastCall : call)(wire.capture.editSwing, {
+    id: swing.id,
+    body: {
+      version,
+      recordedOn: swing.recordedOn,
+      ...work.made,
+      views: work.views,
+      marks: work.marks,
+    },
   });
 
 export const measureSwing = (swingId: string): Promise<Reading> =>
-  post<Reading>(`/api/swings/${swingId}/measure`);
+  call(wire.measures.measureSwing, { id: swingId });

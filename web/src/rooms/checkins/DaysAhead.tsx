@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { PLACE_WORDS, sessionText } from '@inchstep/contract/words';
 import { useState } from 'react';
 import { dayText, Failed, Loading } from '../../platform/parts.tsx';
@@ -43,13 +45,13 @@ export function DaysAhead({ token }: { readonly token: string }) {
           <p className="mt-3 flex flex-wrap gap-2">
             <a
               className="btn"
-              href={`/api/page/${token}/week.pdf?units=${lengths}`}
+              href={urlOf(wire.page.printWeek, { token, query: { units: lengths } })}
               target="_blank"
               rel="noreferrer"
             >
               {DAYS_AHEAD_WORDS.print}
             </a>
-            <a className="btn" href={`/api/page/${token}/calendar.ics`}>
+            <a className="btn" href={urlOf(wire.page.calendar, { token })}>
               {DAYS_AHEAD_WORDS.calendar}
             </a>
           </p>

@@ -1,19 +1,11 @@
 import type { Enclosure } from '@inchstep/contract/checkins';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { clipUrl } from '../capture/index.ts';
 import { CaptionDesk } from './CaptionDesk.tsx';
 import { Enclosed } from './Enclosed.tsx';
-import { type EnclosedAt, useDropEnclosure } from './enclosedQueries.ts';
+import { COACH_ENCLOSED, useDropEnclosure } from './enclosedQueries.ts';
 import { clockText } from './talkTime.ts';
 import { ALONG_STAGE_WORDS, ENCLOSED_WORDS } from './words.enclosed.ts';
-
-/** Where the coach's program finds what goes along. */
-const COACH_ENCLOSED: EnclosedAt = {
-  file: (id) => `/api/enclosures/${id}/file`,
-  talk: (id) => `/api/enclosures/${id}/talk`,
-  clip: clipUrl,
-};
 
 /** What goes along with an answer, to look at, to caption and to leave out while it has not gone. */
 export function EnclosedList({

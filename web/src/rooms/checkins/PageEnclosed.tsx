@@ -1,8 +1,7 @@
 import type { Enclosure } from '@inchstep/contract/checkins';
 import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { Loading } from '../../platform/parts.tsx';
-import { keepAlong } from './enclosedQueries.ts';
-import { pageClipUrl } from './queries.ts';
+import { keepAlong, pageEnclosed } from './enclosedQueries.ts';
 import { ALL_SAID_WORDS } from './words.page.ts';
 
 /** Fetched only by who has something to look at. */
@@ -16,14 +15,7 @@ export function PageEnclosed({
   readonly token: string;
   readonly enclosures: readonly Enclosure[] | undefined;
 }) {
-  const at = useMemo(() => {
-    const of = (id: string) => `/api/page/${token}/enclosures/${id}`;
-    return {
-      file: (id: string) => `${of(id)}/file`,
-      talk: (id: string) => `${of(id)}/talk`,
-      clip: (clipId: string) => pageClipUrl(token, clipId),
-    };
-  }, [token]);
+  const at = useMemo(() => pageEnclosed(token), [token]);
   useEffect(() => {
     if (enclosures) void keepAlong(enclosures, at);
   }, [enclosures, at]);

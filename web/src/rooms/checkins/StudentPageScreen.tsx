@@ -1,4 +1,6 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { wordsFrom } from '@inchstep/contract/words';
 import { plusDays } from '@inchstep/core/foundation';
 import { useQueryClient } from '@tanstack/react-query';
@@ -173,7 +175,7 @@ function Meetings({
           <p className="whitespace-pre-wrap">{summary}</p>
           <a
             className="btn mt-2"
-            href={`/api/page/${token}/lessons/${id}/summary.pdf`}
+            href={urlOf(wire.page.printSummary, { token, lessonId: id })}
             target="_blank"
             rel="noreferrer"
           >

@@ -14,7 +14,7 @@ import { freeRun, type PlanItem, runOf } from '@inchstep/core/practice';
 import { Suspense, useState } from 'react';
 import { dayText, Loading } from '../../platform/parts.tsx';
 import { useUnits } from '../../platform/units.ts';
-import { LazySetupCard, Routine, useLibraryWords } from '../prescription/index.ts';
+import { LazySetupCard, pageCard, Routine, useLibraryWords } from '../prescription/index.ts';
 import { RungNews } from './RungNews.tsx';
 import { SetRunner } from './SetRunner.tsx';
 import { type PageBox, setsIn } from './usePageBox.ts';
@@ -169,7 +169,7 @@ function HowToSet({
             drill={drill.id}
             setup={drill.setup}
             cautions={drill.cautions}
-            of={`/api/page/${token}`}
+            of={pageCard(token)}
             heightIn={page.heightIn}
             left={page.handedness === 'left'}
             onRange={onRange}

@@ -1,9 +1,11 @@
 import { createHash, webcrypto } from 'node:crypto';
 import { TextEncoder as NodeEncoder } from 'node:util';
 import type { Enclosure, TalkDocument } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
+import { API, urlOf } from '@inchstep/contract/wire/address';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Asked, draw, fakeServer } from '../../testing/screen.tsx';
+import { type Asked, draw, fakeServer, to } from '../../testing/screen.tsx';
 import { EnclosedList } from './EnclosedList.tsx';
 import { keepAlong } from './enclosedQueries.ts';
 import { PAPERS } from './papers.ts';
@@ -46,8 +48,8 @@ const one = (id: string, more: Partial<Enclosure> = {}): Enclosure => ({
   ...more,
 });
 const SERVER = {
-  'GET /api/enclosures/t/talk': talk,
-  'GET /api/enclosures/t/file': {},
+  [to(wire.checkins.readTalk, { id: 't' })]: talk,
+  [to(wire.checkins.enclosureFile, { id: 't' })]: {},
 };
 
 beforeEach(() => {
@@ -81,13 +83,15 @@ describe('what goes along', () => {
     list([one('p', { kind: 'picture', title: 'At impact' })]);
     fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
     const picture = screen.getByRole('img', { name: 'At impact' });
-    expect(picture.getAttribute('src')).toBe('/api/enclosures/p/file');
+    expect(picture.getAttribute('src')).toBe(urlOf(wire.checkins.enclosureFile, { id: 'p' }));
   });
   test('is left out by a press, and nothing can be left out of a letter that has gone', async () => {
-    const server = fakeServer({ 'POST /api/enclosures/t/drop': one('t') });
+    const server = fakeServer({ [to(wire.checkins.dropEnclosure, { id: 't' })]: one('t') });
     list([one('t')]);
     fireEvent.click(screen.getByRole('button', { name: 'Leave it out' }));
-    await waitFor(() => expect(asked(server, '/api/enclosures/t/drop')).toHaveLength(1));
+    await waitFor(() =>
+      expect(asked(server, urlOf(wire.checkins.dropEnclosure, { id: 't' }))).toHaveLength(1),
+    );
     cleanup();
     list([one('t')], false);
     expect(screen.queryByRole('button', { name: 'Leave it out' })).toBeNull();
@@ -129,7 +133,7 @@ describe('a talk', () => {
     expect(await screen.findByRole('button', { name: 'Play' })).toBeTruthy();
   });
   test('is captioned where it stands; an empty caption is not kept', async () => {
-    const server = fakeServer({ ...SERVER, 'PUT /api/enclosures/t/captions': talk });
+    const server = fakeServer({ ...SERVER, [to(wire.checkins.captionTalk, { id: 't' })]: talk });
     await open();
     fireEvent.click(screen.getByRole('button', { name: 'On to the next step' }));
     fireEvent.click(screen.getByRole('button', { name: 'On to the next step' }));
@@ -137,13 +141,13 @@ describe('a talk', () => {
     fireEvent.change(screen.getByLabelText('Caption from 0:03'), { target: { value: 'Like this.' } });
     fireEvent.change(screen.getByLabelText('Caption from 0:00'), { target: { value: ' ' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep the captions' }));
-    await waitFor(() => expect(asked(server, '/api/enclosures/t/captions')).toHaveLength(1));
-    expect(asked(server, '/api/enclosures/t/captions')[0]?.body).toEqual({
+    await waitFor(() => expect(asked(server, urlOf(wire.checkins.captionTalk, { id: 't' }))).toHaveLength(1));
+    expect(asked(server, urlOf(wire.checkins.captionTalk, { id: 't' }))[0]?.body).toEqual({
       captions: [{ at: 3000, text: 'Like this.' }],
     });
   });
   test('without a signal says so, and is not played', async () => {
-    fakeServer({ 'GET /api/enclosures/t/talk': talk });
+    fakeServer({ [to(wire.checkins.readTalk, { id: 't' })]: talk });
     list([one('t')], false);
     fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
     expect(await screen.findByText('It can’t be shown now. It needs a signal.')).toBeTruthy();
@@ -175,10 +179,11 @@ describe('the voice strip', () => {
 });
 
 describe('a page that is opened for the first time', () => {
-  const of = (id: string, what: string) => `/api/page/tok/enclosures/${id}/${what}`;
+  const of = (id: string, what: string) => `${API}page/tok/enclosures/${id}/${what}`;
   const at = {
     file: (id: string) => of(id, 'file'),
     talk: (id: string) => of(id, 'talk'),
+    readTalk: () => Promise.reject(new Error('nobody listens')),
     clip: (id: string) => id,
   };
   const enclosures = [one('t'), one('p', { kind: 'picture' }), one('c', { kind: 'clip' })];
@@ -210,7 +215,7 @@ describe('a page that is opened for the first time', () => {
     await keepAlong(enclosures, at);
     Reflect.deleteProperty(globalThis, 'caches');
     const own = createHash('sha256').update('tok').digest('hex');
-    const kept = ['t/talk', 't/file', 'p/file'].map((path) => `/api/page/${own}/enclosures/${path}`);
+    const kept = ['t/talk', 't/file', 'p/file'].map((path) => `${API}page/${own}/enclosures/${path}`);
     expect(added.sort()).toEqual(kept.sort());
     expect(new Set(opened)).toEqual(new Set([PAPERS]));
   });

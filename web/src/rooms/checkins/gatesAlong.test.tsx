@@ -1,6 +1,7 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { GatesAlong, useGatesAlong } from './GatesAlong.tsx';
 
 afterEach(cleanup);
@@ -19,7 +20,7 @@ function Along() {
   return <GatesAlong along={along} />;
 }
 const show = (gates: readonly object[]) => {
-  fakeServer({ 'GET /api/students/x/gates': gates });
+  fakeServer({ [to(wire.practice.listGates, { id: 'x' })]: gates });
   draw(<Along />);
 };
 

@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 /** What only this page holds, such as films that are not sent yet: while there is any, it is not loaded anew. */
 export const inHand = new Set<string>();
 
@@ -16,7 +18,7 @@ const LOOK_FOR_NEWER_MS = 3_600_000;
 export async function installPage(token: string): Promise<void> {
   const link = document.createElement('link');
   link.rel = 'manifest';
-  link.href = `/api/page/${token}/app.webmanifest`;
+  link.href = urlOf(wire.page.manifest, { token });
   document.head.append(link);
   // Only over TLS, or on the machine itself, and only in what was built.
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return;

@@ -1,5 +1,7 @@
 import { createHash, webcrypto } from 'node:crypto';
 import { TextEncoder as NodeEncoder } from 'node:util';
+import * as wire from '@inchstep/contract/endpoints';
+import { API, urlOf } from '@inchstep/contract/wire/address';
 import { afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
 import { forgetPage } from './pageKept.ts';
 import { forgetFilms, PAPERS, paperKey, putPaper } from './papers.ts';
@@ -36,8 +38,10 @@ beforeEach(() => {
 const kept = () => [...(stores.get(PAPERS) ?? [])];
 
 test('a paper is kept under a digest of its link: the link itself stands nowhere', async () => {
-  expect(await paperKey('/api/page/tok-of-gus/plan')).toBe(`/api/page/${digest('tok-of-gus')}/plan`);
-  await putPaper('/api/page/tok-of-gus/figures/knee_swap');
+  expect(await paperKey(urlOf(wire.page.readPlan, { token: 'tok-of-gus' }))).toBe(
+    urlOf(wire.page.readPlan, { token: digest('tok-of-gus') }),
+  );
+  await putPaper(urlOf(wire.page.readFigure, { token: 'tok-of-gus', drill: 'knee_swap' }));
   expect(kept()).toEqual([at('tok-of-gus', 'figures/knee_swap')]);
   expect(JSON.stringify(kept())).not.toContain('tok-of-gus');
 });
@@ -48,7 +52,7 @@ test('closing one student’s link leaves another student’s papers on the same
     'tok-of-mei/plan',
     'tok-of-gus-2/plan',
   ])
-    await putPaper(`/api/page/${path}`);
+    await putPaper(`${API}page/${path}`);
   stores.set('page-papers', new Set(['https://inch.example/api/page/tok-of-gus/plan']));
   await forgetPage('tok-of-gus');
   expect(kept()).toEqual([at('tok-of-mei', 'plan'), at('tok-of-gus-2', 'plan')]);
@@ -56,7 +60,7 @@ test('closing one student’s link leaves another student’s papers on the same
 });
 test('without consent the films go and the plan stays', async () => {
   for (const path of ['plan', 'enclosures/1/file', 'enclosures/1/talk', 'figures/enclosures'])
-    await putPaper(`/api/page/tok/${path}`);
+    await putPaper(`${API}page/tok/${path}`);
   await forgetFilms('tok');
   expect(kept()).toEqual([at('tok', 'plan'), at('tok', 'figures/enclosures')]);
 });

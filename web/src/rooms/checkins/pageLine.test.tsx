@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { to } from '../../testing/screen.tsx';
 import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -22,11 +24,13 @@ function line() {
 
 describe('the line of a student’s page', () => {
   test('asked again after it failed, it is lost until something is heard: nothing on the page goes away meanwhile', async () => {
-    fakeServer({ 'GET /api/page/tok-12345678': NO_LINE });
+    fakeServer({ [to(wire.page.readPage, { token: 'tok-12345678' })]: NO_LINE });
     const at = line();
     await waitFor(() => expect(at.current.lost).toBe(true));
     let answer: (page: object) => void = () => undefined;
-    fakeServer({ 'GET /api/page/tok-12345678': () => new Promise((done) => (answer = done)) });
+    fakeServer({
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: () => new Promise((done) => (answer = done)),
+    });
     act(() => at.current.again());
     await waitFor(() => expect(at.current.error).toBeNull());
     expect(at.current.lost).toBe(true);
@@ -35,13 +39,15 @@ describe('the line of a student’s page', () => {
     expect(at.current.lost).toBe(false);
   });
   test('a line that says nothing for long is none', async () => {
-    fakeServer({ 'GET /api/page/tok-12345678': () => new Promise(() => undefined) });
+    fakeServer({ [to(wire.page.readPage, { token: 'tok-12345678' })]: () => new Promise(() => undefined) });
     const at = line();
     expect(at.current.lost).toBe(false);
     await waitFor(() => expect(at.current.lost).toBe(true), { timeout: 4000 });
   });
   test('a closed link is refused, and not lost', async () => {
-    fakeServer({ 'GET /api/page/tok-12345678': new Refused(410, 'link_closed', 'closed') });
+    fakeServer({
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: new Refused(410, 'link_closed', 'closed'),
+    });
     const at = line();
     await waitFor(() => expect(at.current.refused).not.toBeNull());
     expect(at.current).toMatchObject({ lost: false, kept: null });

@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 /** What the service worker keeps of a page's papers; named anew when their keys changed, so that older ones go. */
 export const PAPERS = 'page-papers-by-digest';
 const OLDER = ['page-papers'];
@@ -6,7 +8,7 @@ const OLDER = ['page-papers'];
 async function papersOf(token: string): Promise<string> {
   const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(token));
   const hex = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-  return `/api/page/${hex}/`;
+  return `${urlOf(wire.page.readPage, { token: hex })}/`;
 }
 
 /** The name under which a paper of a page is kept; the same that `page-worker.js` gives it (vite.config.ts). */

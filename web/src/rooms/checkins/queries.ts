@@ -1,24 +1,12 @@
 import type { WholeClip } from '@inchstep/contract/capture';
-import type {
-  Checkin,
-  Conversation,
-  FilmRequestSeen,
-  FilmRequests,
-  NewFilmRequest,
-  PageFile,
-  PagePlan,
-  PainSend,
-  QueueRow,
-  ReplySend,
-  Review,
-  StudentLink,
-  StudentPage,
-} from '@inchstep/contract/checkins';
+import type { CheckinSend, NewFilmRequest, PainSend, ReplySend } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import type { SetLog } from '@inchstep/contract/practice';
+import { urlOf } from '@inchstep/contract/wire/address';
 import type { Lengths } from '@inchstep/contract/words';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
-import { get, post } from '../../platform/http.ts';
+import { call } from '../../platform/http.ts';
 import { newId } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
@@ -28,17 +16,17 @@ import { keepPaper } from './pageKept.ts';
 export const useCheckins = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'checkins'),
-    queryFn: () => get<Checkin[]>(`/api/students/${studentId}/checkins`),
+    queryFn: () => call(wire.checkins.listCheckins, { id: studentId }),
     refetchInterval: LOOK_AGAIN_MS,
   });
 export const useReview = (studentId: string, checkinId: string, units: Lengths) =>
   useQuery({
     queryKey: keys.of(studentId, 'review', checkinId, units),
-    queryFn: () => get<Review>(`/api/checkins/${checkinId}/review?units=${units}`),
+    queryFn: () => call(wire.checkins.reviewCheckin, { id: checkinId, query: { units } }),
   });
 /** Where what waits next in the queue is answered; null where nothing else waits. */
 export function useNextInQueue(studentId: string): string | null {
-  const { data } = useVersioned<{ rows: readonly QueueRow[] }>(keys.queue, '/api/queue');
+  const { data } = useVersioned(keys.queue, wire.progress.listQueue);
   const next = data?.rows.find((row) => row.studentId !== studentId);
   if (!next) return null;
   const of = `/students/${next.studentId}/checkins`;
@@ -47,30 +35,30 @@ export function useNextInQueue(studentId: string): string | null {
 export const useLinks = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'links'),
-    queryFn: () => get<StudentLink[]>(`/api/students/${studentId}/links`),
+    queryFn: () => call(wire.checkins.listLinks, { id: studentId }),
   });
 
 export const useSendReply = (studentId: string, checkinId: string) =>
   useSend({
     student: studentId,
     send: (id, reply: Omit<ReplySend, 'id'>) =>
-      post<Checkin>(`/api/checkins/${checkinId}/reply`, { id, ...reply }),
+      call(wire.checkins.sendReply, { id: checkinId, body: { id, ...reply } }),
   });
 export const useTakeBackReply = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (_, checkinId: string) => post<Checkin>(`/api/checkins/${checkinId}/reply/undo`),
+    send: (_, checkinId: string) => call(wire.checkins.takeBackReply, { id: checkinId }),
   });
 export const useSendNow = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (_, checkinId: string) => post<Checkin>(`/api/checkins/${checkinId}/reply/now`),
+    send: (_, checkinId: string) => call(wire.checkins.sendReplyNow, { id: checkinId }),
   });
 
 export const useConversation = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'conversation'),
-    queryFn: () => get<Conversation>(`/api/students/${studentId}/conversation`),
+    queryFn: () => call(wire.checkins.readConversation, { id: studentId }),
     refetchInterval: LOOK_AGAIN_MS,
   });
 /** A word to one student or to several; each gets their own, under an id of its own. */
@@ -84,7 +72,7 @@ export function useWrite() {
       if (tried.current?.what !== what) tried.current = { what, ids: students.map(newId) };
       const { ids } = tried.current;
       const to = students.map((studentId, i) => ({ id: ids[i] as string, studentId }));
-      return post('/api/messages', { to, text });
+      return call(wire.checkins.writeMessages, { body: { to, text } });
     },
     onSuccess: (_, { students }) => {
       tried.current = null;
@@ -95,14 +83,13 @@ export function useWrite() {
 export const useTakeBackMessage = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (_, id: string) => post(`/api/students/${studentId}/messages/${id}/undo`),
+    send: (_, id: string) => call(wire.checkins.takeBackMessage, { id: studentId, messageId: id }),
   });
 
 export function useMakeLink(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (days: number) =>
-      post<StudentLink & { token: string }>(`/api/students/${studentId}/links`, { days }),
+    mutationFn: (days: number) => call(wire.checkins.makeLink, { id: studentId, body: { days } }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
@@ -110,42 +97,42 @@ export function useMakeLink(studentId: string) {
 export function useCloseLinks(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: () => post(`/api/students/${studentId}/links/revoke`),
+    mutationFn: () => call(wire.checkins.closeLinks, { id: studentId }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
 
 export const askForPage = (token: string) => ({
   queryKey: keys.page(token),
-  queryFn: () => get<StudentPage>(`/api/page/${token}`),
+  queryFn: () => call(wire.page.readPage, { token }),
   retry: false,
   // A phone that thinks it has no line may be wrong: it asks, and hears at once that there is none.
   networkMode: 'always' as const,
 });
 export const usePage = (token: string) => useQuery({ ...askForPage(token), refetchInterval: LOOK_AGAIN_MS });
 
-export const sendSet = (token: string, set: SetLog) => post(`/api/page/${token}/sets`, set);
-export const sendPain = (token: string, pain: PainSend) => post(`/api/page/${token}/pain`, pain);
-export const sendCheckin = (token: string, body: object) =>
-  post<Checkin>(`/api/page/${token}/checkins`, body);
+export const sendSet = (token: string, set: SetLog) => call(wire.page.logSet, { token, body: set });
+export const sendPain = (token: string, pain: PainSend) => call(wire.page.stopForPain, { token, body: pain });
+export const sendCheckin = (token: string, body: CheckinSend) => call(wire.page.sendCheckin, { token, body });
 /** The record from which the phone goes on by itself. */
-export const askForFile = (token: string) => get<PageFile>(`/api/page/${token}/file`);
+export const askForFile = (token: string) => call(wire.page.readFile, { token });
 /** Kept once while there is a line, so that the service worker has them without one. */
 export const warmPapers = (token: string, drills: readonly string[]): Promise<unknown> =>
   Promise.allSettled([
-    keepPaper(`/api/page/${token}/plan`),
-    ...drills.map((id) => keepPaper(`/api/page/${token}/figures/${id}`)),
+    keepPaper(urlOf(wire.page.readPlan, { token })),
+    ...drills.map((id) => keepPaper(urlOf(wire.page.readFigure, { token, drill: id }))),
   ]);
 /** Says that a clip's pieces are whole: now it is a clip of the student's. */
-export const takeClip = (token: string, whole: WholeClip) => post(`/api/page/${token}/clips/whole`, whole);
+export const takeClip = (token: string, whole: WholeClip) =>
+  call(wire.page.addWholeClip, { token, body: whole });
 export const pageClipUrl = (token: string, clipId: string): string =>
-  `/api/page/${token}/clips/${clipId}/file`;
+  urlOf(wire.page.clipFile, { token, id: clipId });
 
 /** All of the conversation is asked for when somebody opens it. */
 export const usePageConversation = (token: string, open: boolean) =>
   useQuery({
     queryKey: keys.pageTalk(token),
-    queryFn: () => get<Conversation['said']>(`/api/page/${token}/conversation`),
+    queryFn: () => call(wire.page.readConversation, { token }),
     enabled: open,
     networkMode: 'always',
   });
@@ -154,7 +141,7 @@ export const usePageConversation = (token: string, open: boolean) =>
 export const usePagePlan = (token: string, open: boolean) =>
   useQuery({
     queryKey: keys.pagePlan(token),
-    queryFn: () => get<PagePlan>(`/api/page/${token}/plan`),
+    queryFn: () => call(wire.page.readPlan, { token }),
     enabled: open,
     networkMode: 'always',
   });
@@ -162,19 +149,19 @@ export const usePagePlan = (token: string, open: boolean) =>
 export const useFilmRequests = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'film-requests'),
-    queryFn: () => get<FilmRequests>(`/api/students/${studentId}/film-requests`),
+    queryFn: () => call(wire.checkins.listRequests, { id: studentId }),
   });
 
 export const useAskForClips = (studentId: string) =>
   useSend({
     student: studentId,
     send: (id, ask: Omit<NewFilmRequest, 'id'>) =>
-      post<FilmRequestSeen>(`/api/students/${studentId}/film-requests`, { id, ...ask }),
+      call(wire.checkins.askForClips, { id: studentId, body: { id, ...ask } }),
   });
 
 export const useWithdrawRequest = (studentId: string) =>
   useSend({
     student: studentId,
     send: (_, { id, withdrawn }: { readonly id: string; readonly withdrawn: boolean }) =>
-      post<FilmRequestSeen>(`/api/students/${studentId}/film-requests/${id}/withdraw`, { withdrawn }),
+      call(wire.checkins.withdrawRequest, { id: studentId, requestId: id, body: { withdrawn } }),
   });

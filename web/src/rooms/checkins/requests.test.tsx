@@ -1,7 +1,8 @@
 import type { StudentPage } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { AskedFor } from './AskedFor.tsx';
 import { RequestPanel } from './RequestPanel.tsx';
 
@@ -31,9 +32,9 @@ const asked = (more: object = {}) => ({
 describe('clips asked for, on the coach’s side', () => {
   const show = (requests: readonly object[]) => {
     const log = fakeServer({
-      'GET /api/students/x/film-requests': { requests, next },
-      'POST /api/students/x/film-requests': asked(),
-      'POST /api/students/x/film-requests/r1/withdraw': asked(),
+      [to(wire.checkins.listRequests, { id: 'x' })]: { requests, next },
+      [to(wire.checkins.askForClips, { id: 'x' })]: asked(),
+      [to(wire.checkins.withdrawRequest, { id: 'x', requestId: 'r1' })]: asked(),
     });
     draw(<RequestPanel studentId="x" mails={false} today="2027-03-10" />);
     return log;

@@ -1,9 +1,10 @@
 import type { Checkin, Review } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import type { Student } from '@inchstep/contract/intake';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { useState } from 'react';
-import { type Asked, draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { type Asked, draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { AnswerPress } from './AnswerPress.tsx';
 import { ReviewScreen } from './ReviewScreen.tsx';
 
@@ -104,16 +105,16 @@ const REVIEW = {
 };
 const server = (all: object[], more: object = {}) =>
   fakeServer({
-    'GET /api/me': ME,
-    'GET /api/students/x/checkins': all,
-    'GET /api/students/x/swings': [],
-    'GET /api/students/x/hold': null,
-    'GET /api/students/x/gates': [],
-    'GET /api/students/x/links': [],
-    'GET /api/checkins/c1/review?units=in': REVIEW,
-    'GET /api/queue': { version: '1', rows: [], week: { came: 0, answered: 0 } },
-    'GET /api/students/x/conversation': { said: [], letters: [], by: 'folder' },
-    'GET /api/students/x/film-requests': { requests: [], next: NEXT },
+    [to(wire.care.me)]: ME,
+    [to(wire.checkins.listCheckins, { id: 'x' })]: all,
+    [to(wire.capture.listSwings, { id: 'x' })]: [],
+    [to(wire.intake.readHold, { id: 'x' })]: null,
+    [to(wire.practice.listGates, { id: 'x' })]: [],
+    [to(wire.checkins.listLinks, { id: 'x' })]: [],
+    [to(wire.checkins.reviewCheckin, { id: 'c1', query: { units: 'in' } })]: REVIEW,
+    [to(wire.progress.listQueue)]: { version: '1', rows: [], week: { came: 0, answered: 0 } },
+    [to(wire.checkins.readConversation, { id: 'x' })]: { said: [], letters: [], by: 'folder' },
+    [to(wire.checkins.listRequests, { id: 'x' })]: { requests: [], next: NEXT },
     ...more,
   });
 const review = (url = '/checkins/c1') =>
@@ -134,7 +135,7 @@ describe('a check-in that is looked at', () => {
     expect(screen.getByText('No clip came with this check-in.')).toBeTruthy();
   });
   test('the draft can be changed and is sent as it then stands', async () => {
-    const log = server([checkin('c1')], { 'POST /api/checkins/c1/reply': checkin('c1') });
+    const log = server([checkin('c1')], { [to(wire.checkins.sendReply, { id: 'c1' })]: checkin('c1') });
     review();
     const box = (await screen.findByRole('textbox', { name: 'Reply' })) as HTMLTextAreaElement;
     expect(box.value).toBe('Gus, the shift has come down.');
@@ -156,7 +157,7 @@ describe('a check-in that is looked at', () => {
     const answered = checkin('c1');
     let fails = true;
     const log = server([checkin('c1')], {
-      'POST /api/checkins/c1/reply': () => {
+      [to(wire.checkins.sendReply, { id: 'c1' })]: () => {
         if (fails) throw new TypeError('offline');
         return answered;
       },
@@ -178,7 +179,7 @@ describe('a check-in that is looked at', () => {
     await waitFor(async () => expect((await box()).value).toBe('Gus, the shift has come down.'));
   });
   test('each that goes along can be left out; a phrase of the coach’s own is put in with a press', async () => {
-    const log = server([checkin('c1')], { 'POST /api/checkins/c1/reply': checkin('c1') });
+    const log = server([checkin('c1')], { [to(wire.checkins.sendReply, { id: 'c1' })]: checkin('c1') });
     review();
     fireEvent.click(await screen.findByRole('button', { name: 'Breathe out before you go.' }));
     fireEvent.click(screen.getByRole('checkbox', { name: 'Lay the plan anew from today' }));
@@ -209,8 +210,8 @@ describe('a check-in that is looked at', () => {
     const reply = { id: 'r', text: 'Good. Go on.', at: '2027-03-09T08:00:00.000Z', goesAt };
     let answered = true;
     server([], {
-      'GET /api/students/x/checkins': () => [checkin('c1', answered ? { reply } : {})],
-      'POST /api/checkins/c1/reply/undo': () => {
+      [to(wire.checkins.listCheckins, { id: 'x' })]: () => [checkin('c1', answered ? { reply } : {})],
+      [to(wire.checkins.takeBackReply, { id: 'c1' })]: () => {
         answered = false;
         return checkin('c1');
       },
@@ -263,7 +264,7 @@ describe('the answer', () => {
     );
   }
   const draws = () => {
-    const log = server([checkin('c1')], { 'POST /api/checkins/c1/reply': {} });
+    const log = server([checkin('c1')], { [to(wire.checkins.sendReply, { id: 'c1' })]: {} });
     draw(<Making />);
     fireEvent.click(screen.getByRole('button', { name: 'Send' }));
     return log;
@@ -300,7 +301,7 @@ describe('then and now', () => {
   const now = swing('n', '2027-03-08', 'new', { address: 0.1, top: 0.6, impact: 1 });
   test('the last earlier swing from the same side whose stations are named stands beside it', async () => {
     server([withClip], {
-      'GET /api/students/x/swings': [
+      [to(wire.capture.listSwings, { id: 'x' })]: [
         now,
         swing('s1', '2027-02-01', 'old1', { address: 0.1 }),
         swing('s2', '2027-02-20', 'old2', { address: 0.1, impact: 1 }),
@@ -318,7 +319,7 @@ describe('then and now', () => {
     await waitFor(() => expect(lines.getAttribute('aria-pressed')).toBe('true'));
   });
   test('nothing to stand beside it is said', async () => {
-    server([withClip], { 'GET /api/students/x/swings': [now] });
+    server([withClip], { [to(wire.capture.listSwings, { id: 'x' })]: [now] });
     review();
     expect(await screen.findByText(/There is no earlier face-on swing/)).toBeTruthy();
   });

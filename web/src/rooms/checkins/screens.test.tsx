@@ -1,3 +1,6 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
+import { to } from '../../testing/screen.tsx';
 import 'fake-indexeddb/auto';
 import type { Student } from '@inchstep/contract/intake';
 import { DRILL_WORDS } from '@inchstep/contract/words';
@@ -36,9 +39,9 @@ describe('the private link', () => {
   } as unknown as Student;
   test('is shown once, in full, and can be closed', async () => {
     const log = fakeServer({
-      'GET /api/students/x/links': [link],
-      'POST /api/students/x/links': { ...link, token: 'the-token' },
-      'POST /api/students/x/links/revoke': { ok: true },
+      [to(wire.checkins.listLinks, { id: 'x' })]: [link],
+      [to(wire.checkins.makeLink, { id: 'x' })]: { ...link, token: 'the-token' },
+      [to(wire.checkins.closeLinks, { id: 'x' })]: { ok: true },
     });
     draw(<StudentLinkPanel student={student} />);
     fireEvent.click(await screen.findByRole('button', { name: 'New link (closes the old one)' }));
@@ -123,8 +126,8 @@ describe('the student’s page', () => {
 
   test('today’s card, and a set that is logged', async () => {
     const log = fakeServer({
-      'GET /api/page/tok-12345678': page(),
-      'POST /api/page/tok-12345678/sets': {},
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+      [to(wire.page.logSet, { token: 'tok-12345678' })]: {},
     });
     show();
     expect(
@@ -143,8 +146,8 @@ describe('the student’s page', () => {
   });
   test('what is left to the next rung, and the days ahead with their calendar', async () => {
     fakeServer({
-      'GET /api/page/tok-12345678': page(),
-      'GET /api/page/tok-12345678/plan': {
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+      [to(wire.page.readPlan, { token: 'tok-12345678' })]: {
         today: '2027-03-10',
         days: [{ date: '2027-03-12', place: 'range', minutes: 21.4, ...warm, items: [item] }],
         gates: [],
@@ -158,7 +161,7 @@ describe('the student’s page', () => {
     fireEvent(ahead, new Event('toggle'));
     expect(await screen.findByText('Range, 21 min')).toBeTruthy();
     const link = screen.getByRole('link', { name: 'Put the dates in a calendar' });
-    expect(link.getAttribute('href')).toBe('/api/page/tok-12345678/calendar.ics');
+    expect(link.getAttribute('href')).toBe(urlOf(wire.page.calendar, { token: 'tok-12345678' }));
   });
   test('a plan that breaks a rule is not shown, whoever sent it', async () => {
     const asked = { ...NOTHING_KNOWN, ...USUAL_ASK, file: referenceCase({}), drills: ['knee_swap'] };
@@ -167,8 +170,8 @@ describe('the student’s page', () => {
     const [first, ...rest] = days as [PlanDay, ...PlanDay[]];
     const show2 = async (sent: readonly PlanDay[]) => {
       fakeServer({
-        'GET /api/page/tok-12345678': page(),
-        'GET /api/page/tok-12345678/plan': {
+        [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+        [to(wire.page.readPlan, { token: 'tok-12345678' })]: {
           today: '2027-03-10',
           days: sent.slice(0, 2),
           gates: [],
@@ -192,7 +195,7 @@ describe('the student’s page', () => {
     const amounts = [{ id: 'shift_forward', byClub: [{ club: 'short_iron', loIn: 2.5, hiIn: 4 }] }];
     const balls = { ...item, stage: 'half', balls: 18, club: 'short_iron' };
     fakeServer({
-      'GET /api/page/tok-12345678': page({
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page({
         day: { date: '2027-03-10', place: 'range', minutes: 20, ...warm, items: [balls] },
         drills: [{ ...drill, amounts }],
       }),
@@ -203,7 +206,7 @@ describe('the student’s page', () => {
     ).toBeTruthy();
   });
   test('a count half done survives closing the page', async () => {
-    fakeServer({ 'GET /api/page/tok-12345678': page() });
+    fakeServer({ [to(wire.page.readPage, { token: 'tok-12345678' })]: page() });
     show();
     await screen.findByText('Gus’s practice');
     press('Counted');
@@ -214,8 +217,8 @@ describe('the student’s page', () => {
   });
   test('no signal: the set waits on the phone and says so', async () => {
     fakeServer({
-      'GET /api/page/tok-12345678': page(),
-      'POST /api/page/tok-12345678/sets': () => {
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+      [to(wire.page.logSet, { token: 'tok-12345678' })]: () => {
         throw new TypeError('failed to fetch');
       },
     });
@@ -229,7 +232,10 @@ describe('the student’s page', () => {
   test('a set goes to the phone’s store before it goes out: closed on the way, it is sent later, once', async () => {
     let letGo: () => void = () => undefined;
     const routes = (reply: unknown) =>
-      fakeServer({ 'GET /api/page/tok-12345678': page(), 'POST /api/page/tok-12345678/sets': reply });
+      fakeServer({
+        [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+        [to(wire.page.logSet, { token: 'tok-12345678' })]: reply,
+      });
     routes(() => new Promise<void>((done) => (letGo = done)));
     show();
     await screen.findByText('Gus’s practice');
@@ -244,16 +250,18 @@ describe('the student’s page', () => {
     letGo();
   });
   test('the card is fetched when it is opened, and not before', async () => {
-    const log = fakeServer({ 'GET /api/page/tok-12345678': page() });
+    const log = fakeServer({ [to(wire.page.readPage, { token: 'tok-12345678' })]: page() });
     show();
     await screen.findByText('Gus’s practice');
-    expect(log.map(({ url }) => url)).toEqual(['/api/page/tok-12345678']);
+    expect(log.map(({ url }) => url)).toEqual([urlOf(wire.page.readPage, { token: 'tok-12345678' })]);
     await openCard();
     await screen.findAllByText('15.0 in');
-    expect(log.map(({ url }) => url)).toContain('/api/page/tok-12345678/figures/knee_swap');
+    expect(log.map(({ url }) => url)).toContain(
+      urlOf(wire.page.readFigure, { token: 'tok-12345678', drill: 'knee_swap' }),
+    );
   });
   test('distances are shown in the student’s own units, and the choice is remembered', async () => {
-    fakeServer({ 'GET /api/page/tok-12345678': page() });
+    fakeServer({ [to(wire.page.readPage, { token: 'tok-12345678' })]: page() });
     show();
     await openCard();
     expect((await screen.findAllByText('15.0 in')).length).toBeGreaterThan(0);
@@ -265,8 +273,8 @@ describe('the student’s page', () => {
   });
   test('words to the coach survive a phone that puts the page to sleep', async () => {
     const log = fakeServer({
-      'GET /api/page/tok-12345678': page(),
-      'POST /api/page/tok-12345678/checkins': {},
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+      [to(wire.page.sendCheckin, { token: 'tok-12345678' })]: {},
     });
     show();
     fireEvent.change(await screen.findByLabelText('What did you notice?'), {
@@ -284,7 +292,10 @@ describe('the student’s page', () => {
     expect(box().value).toBe('');
   });
   test('where the browser forbids to keep anything, the page is there, says so, and sends what was counted', async () => {
-    const log = fakeServer({ 'GET /api/page/tok-12345678': page(), 'POST /api/page/tok-12345678/sets': {} });
+    const log = fakeServer({
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+      [to(wire.page.logSet, { token: 'tok-12345678' })]: {},
+    });
     const forbids = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
       throw new DOMException('no', 'SecurityError');
     });
@@ -301,7 +312,7 @@ describe('the student’s page', () => {
   test('at the cap of the day the student is told to stop', async () => {
     const known = page();
     fakeServer({
-      'GET /api/page/tok-12345678': {
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: {
         ...known,
         drills: known.drills.map((drill) => ({ ...drill, room: 2 })),
       },
@@ -317,8 +328,8 @@ describe('the student’s page', () => {
   test('a phone whose clock is a day ahead says so once, and counts for the coach’s day', async () => {
     const today = format(addDays(new Date(), -1), 'yyyy-MM-dd');
     const log = fakeServer({
-      'GET /api/page/tok-12345678': page({ today }),
-      'POST /api/page/tok-12345678/sets': {},
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page({ today }),
+      [to(wire.page.logSet, { token: 'tok-12345678' })]: {},
     });
     show();
     expect(await screen.findByText(/On your coach’s calendar it is/)).toBeTruthy();
@@ -347,8 +358,8 @@ describe('the student’s page', () => {
   });
   test('two taps on Send are one check-in; what is written next is another', async () => {
     const log = fakeServer({
-      'GET /api/page/tok-12345678': page(),
-      'POST /api/page/tok-12345678/checkins': {},
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+      [to(wire.page.sendCheckin, { token: 'tok-12345678' })]: {},
     });
     const sent = () => log.filter((a) => a.method === 'POST').map(({ body }) => (body as { id: string }).id);
     show();
@@ -378,7 +389,7 @@ describe('the student’s page', () => {
   });
   test('pain takes the drills away and says what to do', async () => {
     fakeServer({
-      'GET /api/page/tok-12345678': page({
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page({
         hold: { id: 'h', where: 'back', at: '', liftedAt: null, liftNote: '' },
       }),
     });
@@ -388,9 +399,9 @@ describe('the student’s page', () => {
   });
   test('nothing can be sent before the pain question is answered; yes shows the words at once', async () => {
     const log = fakeServer({
-      'GET /api/page/tok-12345678': page(),
-      'POST /api/page/tok-12345678/pain': {},
-      'POST /api/page/tok-12345678/checkins': {},
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: page(),
+      [to(wire.page.stopForPain, { token: 'tok-12345678' })]: {},
+      [to(wire.page.sendCheckin, { token: 'tok-12345678' })]: {},
     });
     show();
     const send = (await screen.findByRole('button', { name: 'Send' })) as HTMLButtonElement;
@@ -401,12 +412,15 @@ describe('the student’s page', () => {
     fireEvent.click(send);
     expect(await screen.findByText('Sent. It is in the coach’s queue.')).toBeTruthy();
     const [first, second] = log.filter((a) => a.method === 'POST');
-    expect(first).toMatchObject({ url: '/api/page/tok-12345678/pain', body: { where: 'lead knee' } });
+    expect(first).toMatchObject({
+      url: urlOf(wire.page.stopForPain, { token: 'tok-12345678' }),
+      body: { where: 'lead knee' },
+    });
     const painId = (first?.body as { id: string } | undefined)?.id;
     expect(second?.body).toMatchObject({ pain: true, painWhere: 'lead knee', painId });
   });
   test('a day without practice names the next, and lets one practise anyway', async () => {
-    fakeServer({ 'GET /api/page/tok-12345678': page({ day: null }) });
+    fakeServer({ [to(wire.page.readPage, { token: 'tok-12345678' })]: page({ day: null }) });
     show();
     expect(await screen.findByText(/the next day is in 2 days/)).toBeTruthy();
     press('Practise anyway');
@@ -414,7 +428,7 @@ describe('the student’s page', () => {
   });
   test('a link that has run out says whom to ask, and a child’s clip waits', async () => {
     fakeServer({
-      'GET /api/page/tok-12345678': new Refused(
+      [to(wire.page.readPage, { token: 'tok-12345678' })]: new Refused(
         410,
         'link_expired',
         'This link has run out. Ask your coach.',
@@ -423,7 +437,7 @@ describe('the student’s page', () => {
     show();
     expect((await screen.findByRole('alert')).textContent).toContain('Ask your coach');
     cleanup();
-    fakeServer({ 'GET /api/page/tok-12345678': page({ needsConsent: true }) });
+    fakeServer({ [to(wire.page.readPage, { token: 'tok-12345678' })]: page({ needsConsent: true }) });
     show();
     expect(await screen.findByText('Clips wait until a guardian has agreed.')).toBeTruthy();
   });

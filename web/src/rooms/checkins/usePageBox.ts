@@ -1,5 +1,7 @@
 import type { CheckinSend, PainSend } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import type { SetLog } from '@inchstep/contract/practice';
+import { urlOf } from '@inchstep/contract/wire/address';
 import type { ViewKind } from '@inchstep/core/intake';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { carryClip } from '../../platform/carryClip.ts';
@@ -46,7 +48,7 @@ export function usePageBox(token: string, studentId: string | null, onTaken: (wh
         set: async ({ body }) => void (await sendSet(by(), body as unknown as SetLog)),
         checkin: async ({ body }) => void (await sendCheckin(by(), body as unknown as CheckinSend)),
         clip: carryClip(
-          () => `/api/page/${by()}/pieces`,
+          () => urlOf(wire.page.beginPieces, { token: by() }),
           (_, whole) => takeClip(by(), whole),
         ),
       },

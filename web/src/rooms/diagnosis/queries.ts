@@ -1,6 +1,6 @@
-import type { DiagnosisNow, DiagnosisRecord } from '@inchstep/contract/diagnosis';
+import * as wire from '@inchstep/contract/endpoints';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get, post } from '../../platform/http.ts';
+import { call } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 
@@ -12,13 +12,13 @@ export interface Ticked {
 export const useDiagnoses = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'diagnoses'),
-    queryFn: () => get<DiagnosisRecord[]>(`/api/students/${studentId}/diagnoses`),
+    queryFn: () => call(wire.diagnosis.listDiagnoses, { id: studentId }),
   });
 
 export const useDiagnosisNow = (id: string) =>
   useQuery({
     queryKey: keys.diagnosis(id, 'now'),
-    queryFn: () => get<DiagnosisNow | null>(`/api/diagnoses/${id}/now`),
+    queryFn: () => call(wire.diagnosis.diagnosisNow, { id }),
   });
 
 interface DiagnosisAsk {
@@ -31,15 +31,14 @@ interface DiagnosisAsk {
 export const useDiagnose = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (id, ask: DiagnosisAsk) =>
-      post<DiagnosisRecord>(`/api/students/${studentId}/diagnoses`, { id, ...ask }),
+    send: (id, ask: DiagnosisAsk) => call(wire.diagnosis.diagnose, { id: studentId, body: { id, ...ask } }),
   });
 
 export function useChooseWork(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, workOn, note }: { id: string; workOn: readonly string[]; note: string }) =>
-      post<DiagnosisRecord>(`/api/diagnoses/${id}/choose`, { workOn, note }),
+      call(wire.diagnosis.chooseWork, { id, body: { workOn, note } }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
@@ -47,7 +46,7 @@ export function useChooseWork(studentId: string) {
 export function useUnchooseWork(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => post<DiagnosisRecord>(`/api/diagnoses/${id}/unchoose`),
+    mutationFn: (id: string) => call(wire.diagnosis.unchooseWork, { id }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }

@@ -1,8 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { diagnose } from '@inchstep/core/diagnosis';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { referenceFile } from '../../testing/referenceFile.ts';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { DiagnosisScreen } from './DiagnosisScreen.tsx';
 import { RootCard } from './RootCard.tsx';
 
@@ -32,12 +33,12 @@ const record = (id: string, result: object, more: object = {}) => ({
 const student = { id: 'x', school: referenceFile().school, profile: { handedness: 'right' } };
 const server = (all: object[], more: object = {}) =>
   fakeServer({
-    'GET /api/me': ME,
-    'GET /api/students/x/diagnoses': all,
-    'GET /api/students/x/swings': [],
-    'GET /api/students/x/readings': [],
-    'GET /api/diagnoses/d1/now': null,
-    'GET /api/diagnoses/d2/now': null,
+    [to(wire.care.me)]: ME,
+    [to(wire.diagnosis.listDiagnoses, { id: 'x' })]: all,
+    [to(wire.capture.listSwings, { id: 'x' })]: [],
+    [to(wire.measures.listReadings, { id: 'x' })]: [],
+    [to(wire.diagnosis.diagnosisNow, { id: 'd1' })]: null,
+    [to(wire.diagnosis.diagnosisNow, { id: 'd2' })]: null,
     ...more,
   });
 const reasons = () => draw(<DiagnosisScreen />, { context: { student } });
@@ -92,7 +93,9 @@ describe('the reasons', () => {
     expect(screen.queryByText('Work on this, find the drill')).toBeNull();
   });
   test('the root is chosen beforehand; another needs a word why', async () => {
-    const log = server([record('d1', sway)], { 'POST /api/diagnoses/d1/choose': record('d1', sway) });
+    const log = server([record('d1', sway)], {
+      [to(wire.diagnosis.chooseWork, { id: 'd1' })]: record('d1', sway),
+    });
     reasons();
     const go = (await screen.findByRole('button', {
       name: 'Work on this, find the drill',
@@ -106,7 +109,7 @@ describe('the reasons', () => {
   test('no choice from a diagnosis that is being renewed', async () => {
     let answer: (value: object) => void = () => undefined;
     const log = server([record('d1', sway)], {
-      'POST /api/students/x/diagnoses': () => new Promise<object>((done) => (answer = done)),
+      [to(wire.diagnosis.diagnose, { id: 'x' })]: () => new Promise<object>((done) => (answer = done)),
     });
     reasons();
     const go = async () =>
@@ -120,10 +123,13 @@ describe('the reasons', () => {
   });
   test('what was seen can be asked without any swing, also where one is measured, and stays so', async () => {
     const swing = { id: 's1', recordedOn: '2027-03-08', club: 'mid_iron', speed: 'full', marks: [{}, {}] };
-    const answers = { 'GET /api/students/x/swings': [swing], 'GET /api/students/x/shots': [] };
+    const answers = {
+      [to(wire.capture.listSwings, { id: 'x' })]: [swing],
+      [to(wire.capture.listShots, { id: 'x' })]: [],
+    };
     const log = server([record('d1', sway, { swingId: 's1' })], {
       ...answers,
-      'POST /api/students/x/diagnoses': record('d2', sway),
+      [to(wire.diagnosis.diagnose, { id: 'x' })]: record('d2', sway),
     });
     reasons();
     const pick = async () => (await screen.findByLabelText('Measured swing')) as HTMLSelectElement;
@@ -143,9 +149,12 @@ describe('the reasons', () => {
   });
   test('“Diagnose” on the bench is the asking: a swing nobody asked about is asked at once, and once', async () => {
     const swing = { id: 's1', recordedOn: '2027-03-08', club: 'mid_iron', speed: 'full', marks: [{}, {}] };
-    const answers = { 'GET /api/students/x/swings': [swing], 'GET /api/students/x/shots': [] };
+    const answers = {
+      [to(wire.capture.listSwings, { id: 'x' })]: [swing],
+      [to(wire.capture.listShots, { id: 'x' })]: [],
+    };
     const come = () => draw(<DiagnosisScreen />, { context: { student }, url: '/?swing=s1' });
-    const log = server([], { ...answers, 'POST /api/students/x/diagnoses': record('d1', sway) });
+    const log = server([], { ...answers, [to(wire.diagnosis.diagnose, { id: 'x' })]: record('d1', sway) });
     come();
     const sent = () => log.filter((a) => a.method === 'POST');
     await waitFor(() => expect(sent()).toHaveLength(1));
@@ -169,14 +178,14 @@ describe('the reasons', () => {
       ...more,
     });
     const log = server([], {
-      'GET /api/students/x/swings': [
+      [to(wire.capture.listSwings, { id: 'x' })]: [
         swing('s1'),
         swing('s2'),
         swing('s3', { club: 'driver' }),
         swing('s4', { recordedOn: '2027-03-01' }),
       ],
-      'GET /api/students/x/shots': [],
-      'POST /api/students/x/diagnoses': record('d1', sway),
+      [to(wire.capture.listShots, { id: 'x' })]: [],
+      [to(wire.diagnosis.diagnose, { id: 'x' })]: record('d1', sway),
     });
     reasons();
     const box = (await screen.findByLabelText(/^All 2 alike of that day together/)) as HTMLInputElement;
@@ -193,7 +202,7 @@ describe('the reasons', () => {
     await waitFor(() => expect(sent()[1]).toMatchObject({ swingId: 's3', wholeDay: false }));
   });
   test('ticks made in the bay outlive a look elsewhere and go with the asking', async () => {
-    const log = server([], { 'POST /api/students/x/diagnoses': record('d1', sway) });
+    const log = server([], { [to(wire.diagnosis.diagnose, { id: 'x' })]: record('d1', sway) });
     reasons();
     const tick = (await screen.findAllByRole('button', { name: /: not looked$/ }))[0] as HTMLElement;
     const name = (tick.getAttribute('aria-label') as string).replace(/: not looked$/, '');
@@ -208,7 +217,9 @@ describe('the reasons', () => {
     await waitFor(() => expect(Object.keys(sessionStorage)).toEqual([]));
   });
   test('setting a measure aside asks again without it', async () => {
-    const log = server([record('d1', sway)], { 'POST /api/students/x/diagnoses': record('d2', sway) });
+    const log = server([record('d1', sway)], {
+      [to(wire.diagnosis.diagnose, { id: 'x' })]: record('d2', sway),
+    });
     reasons();
     fireEvent.click((await screen.findAllByRole('button', { name: /^Not so:/ }))[0] as HTMLElement);
     await waitFor(() => {
@@ -229,7 +240,7 @@ describe('the reasons', () => {
   });
   test('a newer swing that would change it is named', async () => {
     server([record('d1', sway)], {
-      'GET /api/diagnoses/d1/now': {
+      [to(wire.diagnosis.diagnosisNow, { id: 'd1' })]: {
         swingId: 's9',
         recordedOn: '2027-03-10',
         workOn: ['stall'],

@@ -1,6 +1,7 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { PainPause } from './PainPause.tsx';
 
 afterEach(cleanup);
@@ -11,9 +12,9 @@ const ME = { name: 'Ilse Varga', today: '2027-03-09' };
 describe('paused for pain', () => {
   test('says where and since when, who to see, and is lifted only with a reason', async () => {
     const log = fakeServer({
-      'GET /api/me': ME,
-      'GET /api/students/x/hold': HOLD,
-      'POST /api/students/x/hold/lift': null,
+      [to(wire.care.me)]: ME,
+      [to(wire.intake.readHold, { id: 'x' })]: HOLD,
+      [to(wire.intake.liftHold, { id: 'x' })]: null,
     });
     draw(<PainPause studentId="x" />);
     expect(await screen.findByText(/It hurts here: low back\./)).toBeTruthy();
@@ -28,7 +29,7 @@ describe('paused for pain', () => {
     });
   });
   test('is nothing at all where no pain was reported', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/students/x/hold': null });
+    fakeServer({ [to(wire.care.me)]: ME, [to(wire.intake.readHold, { id: 'x' })]: null });
     const { container } = draw(<PainPause studentId="x" />);
     await waitFor(() => expect(container.textContent).toBe(''));
   });

@@ -1,23 +1,24 @@
-import type { Hold, Profile, SchoolPage, Student, ThreadEvent } from '@inchstep/contract/intake';
+import * as wire from '@inchstep/contract/endpoints';
+import type { Profile, SchoolPage } from '@inchstep/contract/intake';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get, post, put } from '../../platform/http.ts';
+import { call } from '../../platform/http.ts';
 import { keys, LISTS } from '../../platform/queryKeys.ts';
 
 export const useStudent = (id: string | undefined) =>
   useQuery({
     queryKey: keys.student(id),
-    queryFn: () => get<Student>(`/api/students/${id}`),
+    queryFn: () => call(wire.intake.readStudent, { id: id ?? '' }),
     enabled: id !== undefined,
   });
 export const useThread = (id: string) =>
   useQuery({
     queryKey: keys.of(id, 'thread'),
-    queryFn: () => get<ThreadEvent[]>(`/api/students/${id}/thread`),
+    queryFn: () => call(wire.intake.readThread, { id }),
   });
 export const useHold = (id: string | null) =>
   useQuery({
     queryKey: keys.of(id ?? '', 'hold'),
-    queryFn: () => get<Hold | null>(`/api/students/${id}/hold`),
+    queryFn: () => call(wire.intake.readHold, { id: id ?? '' }),
     enabled: id !== null,
   });
 
@@ -26,8 +27,8 @@ export function useSaveStudent() {
   return useMutation({
     mutationFn: ({ id, version, profile }: { id: string; version: number | null; profile: Profile }) =>
       version === null
-        ? post<Student>('/api/students', { id, profile })
-        : put<Student>(`/api/students/${id}`, { version, profile }),
+        ? call(wire.intake.addStudent, { body: { id, profile } })
+        : call(wire.intake.editStudent, { id, body: { version, profile } }),
     onSuccess: () =>
       Promise.all([
         client.invalidateQueries({ queryKey: ['students'] }),
@@ -42,7 +43,7 @@ export function useArchive() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, archived }: { id: string; archived: boolean }) =>
-      post<Student>(`/api/students/${id}/${archived ? 'archive' : 'restore'}`),
+      call(archived ? wire.intake.archiveStudent : wire.intake.restoreStudent, { id }),
     onSuccess: (_, { id }) =>
       Promise.all([keys.student(id), ...LISTS].map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
@@ -51,13 +52,13 @@ export function useArchive() {
 export function useLiftHold(id: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (note: string) => post(`/api/students/${id}/hold/lift`, { note }),
+    mutationFn: (note: string) => call(wire.intake.liftHold, { id, body: { note } }),
     onSuccess: () => client.invalidateQueries(),
   });
 }
 
 export const useSchools = () =>
-  useQuery({ queryKey: keys.schools, queryFn: () => get<SchoolPage[]>('/api/schools') });
+  useQuery({ queryKey: keys.schools, queryFn: () => call(wire.intake.listSchools) });
 
 interface BandAt {
   readonly preset: SchoolPage['preset'];
@@ -73,7 +74,7 @@ export function useEditBand() {
       measure,
       ...edit
     }: BandAt & { lo: number | null; hi: number | null; reason: string }) =>
-      put<SchoolPage>(`/api/schools/${preset}/bands/${measure}`, edit),
+      call(wire.intake.editBand, { preset, measure, body: edit }),
     onSuccess: () => client.invalidateQueries(),
   });
 }
@@ -81,8 +82,7 @@ export function useEditBand() {
 export function useResetBand() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ preset, measure }: BandAt) =>
-      post<SchoolPage>(`/api/schools/${preset}/bands/${measure}/reset`),
+    mutationFn: ({ preset, measure }: BandAt) => call(wire.intake.resetBand, { preset, measure }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,7 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { BAND_ROWS, SCHOOL_PRESETS } from '@inchstep/core/intake';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { draw, fakeServer, ME, Refused } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, Refused, to } from '../../testing/screen.tsx';
 import { IntakeScreen } from './IntakeScreen.tsx';
 import { SchoolsScreen } from './SchoolsScreen.tsx';
 
@@ -27,7 +29,7 @@ describe('a new student', () => {
     fireEvent.change(screen.getByLabelText(label), { target: { value } });
   const save = () => fireEvent.click(screen.getByRole('button', { name: 'Save and go to the bench' }));
   test('what is missing is told beside its field, and nothing is sent', async () => {
-    const log = fakeServer({ 'GET /api/me': ME });
+    const log = fakeServer({ [to(wire.care.me)]: ME });
     draw(<IntakeScreen />);
     fill('Height', '7');
     save();
@@ -36,7 +38,7 @@ describe('a new student', () => {
     expect(log.filter((a) => a.method === 'POST')).toEqual([]);
   });
   test('days without minutes or a place are left out of what is sent', async () => {
-    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    const log = fakeServer({ [to(wire.care.me)]: ME, [to(wire.intake.addStudent)]: student('Wren') });
     draw(<IntakeScreen />);
     fill('First name', 'Wren');
     fill('Family name', 'Oyelaran');
@@ -55,7 +57,7 @@ describe('a new student', () => {
   });
   test('a height typed in centimetres is kept in inches', async () => {
     localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
-    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    const log = fakeServer({ [to(wire.care.me)]: ME, [to(wire.intake.addStudent)]: student('Wren') });
     draw(<IntakeScreen />);
     fill('First name', 'Wren');
     fill('Family name', 'Oyelaran');
@@ -70,7 +72,7 @@ describe('a new student', () => {
     ['4’11"', 59],
     ['151 cm', 59.449],
   ])('a height may be written as %s', async (typed, inches) => {
-    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    const log = fakeServer({ [to(wire.care.me)]: ME, [to(wire.intake.addStudent)]: student('Wren') });
     draw(<IntakeScreen />);
     fill('First name', 'Wren');
     fill('Family name', 'Oyelaran');
@@ -82,7 +84,7 @@ describe('a new student', () => {
     expect(sent.profile.heightIn).toBeCloseTo(inches, 2);
   });
   test('what was typed is back after a look elsewhere, until it is saved', async () => {
-    const log = fakeServer({ 'GET /api/me': ME, 'POST /api/students': student('Wren') });
+    const log = fakeServer({ [to(wire.care.me)]: ME, [to(wire.intake.addStudent)]: student('Wren') });
     const open = () => draw(<IntakeScreen />);
     const value = (label: string) => (screen.getByLabelText(label) as HTMLInputElement).value;
     open();
@@ -104,8 +106,8 @@ describe('a new student', () => {
   });
   test('a refusal of the server is shown, and what was typed stays', async () => {
     fakeServer({
-      'GET /api/me': ME,
-      'POST /api/students': new Refused(400, 'date_in_future', '2031-01-01 has not come yet.'),
+      [to(wire.care.me)]: ME,
+      [to(wire.intake.addStudent)]: new Refused(400, 'date_in_future', '2031-01-01 has not come yet.'),
     });
     draw(<IntakeScreen />);
     fill('First name', 'Wren');
@@ -135,8 +137,12 @@ describe('schools and bands', () => {
     }));
   const rowOf = (name: string) => screen.getByText(name, { selector: 'p' }).closest('li') as HTMLElement;
   test('a changed edge can be kept, with a reason; an open edge is sent as none', async () => {
-    const url = '/api/schools/centre_and_turn/bands/turn_top';
-    const log = fakeServer({ 'GET /api/me': ME, 'GET /api/schools': pages(), [`PUT ${url}`]: pages()[0] });
+    const url = urlOf(wire.intake.editBand, { preset: 'centre_and_turn', measure: 'turn_top' });
+    const log = fakeServer({
+      [to(wire.care.me)]: ME,
+      [to(wire.intake.listSchools)]: pages(),
+      [`PUT ${url}`]: pages()[0],
+    });
     draw(<SchoolsScreen />);
     await screen.findByText('Hip turn at the top', { selector: 'p' });
     const row = within(rowOf('Hip turn at the top'));
@@ -151,8 +157,12 @@ describe('schools and bands', () => {
   });
   test('in centimetres edges are typed in centimetres and kept in inches; the untouched one stays exact', async () => {
     localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
-    const url = '/api/schools/centre_and_turn/bands/shift_top';
-    const log = fakeServer({ 'GET /api/me': ME, 'GET /api/schools': pages(), [`PUT ${url}`]: pages()[0] });
+    const url = urlOf(wire.intake.editBand, { preset: 'centre_and_turn', measure: 'shift_top' });
+    const log = fakeServer({
+      [to(wire.care.me)]: ME,
+      [to(wire.intake.listSchools)]: pages(),
+      [`PUT ${url}`]: pages()[0],
+    });
     draw(<SchoolsScreen />);
     await screen.findByText('Shift at the top', { selector: 'p' });
     const row = within(rowOf('Shift at the top'));
@@ -169,9 +179,9 @@ describe('schools and bands', () => {
   });
   test('an edited band shows whose it is and the way back', async () => {
     const log = fakeServer({
-      'GET /api/me': ME,
-      'GET /api/schools': pages({ reason: 'supple', at: '2027-03-01' }),
-      'POST /api/schools/centre_and_turn/bands/turn_top/reset': pages()[0],
+      [to(wire.care.me)]: ME,
+      [to(wire.intake.listSchools)]: pages({ reason: 'supple', at: '2027-03-01' }),
+      [to(wire.intake.resetBand, { preset: 'centre_and_turn', measure: 'turn_top' })]: pages()[0],
     });
     draw(<SchoolsScreen />);
     await screen.findByText('from the house, then you');
@@ -179,7 +189,7 @@ describe('schools and bands', () => {
     await waitFor(() => expect(log.some((a) => a.url.endsWith('/reset'))).toBe(true));
   });
   test('another school shows other answers', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/schools': pages() });
+    fakeServer({ [to(wire.care.me)]: ME, [to(wire.intake.listSchools)]: pages() });
     draw(<SchoolsScreen />);
     expect(await screen.findByText('lengthens, so the hips are free')).toBeTruthy();
     fireEvent.click(screen.getByRole('tab', { name: 'Load and Brace' }));

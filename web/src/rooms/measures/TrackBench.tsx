@@ -1,7 +1,9 @@
 import type { Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { readCsv } from '@inchstep/contract/formats';
 import type { Student } from '@inchstep/contract/intake';
 import type { Reading } from '@inchstep/contract/measures';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { STATION_WORDS } from '@inchstep/contract/words';
 import { readMotionTable, STATIONS, type Station, toGround } from '@inchstep/core/capture';
 import { midpoint, type Vec3 } from '@inchstep/core/foundation';
@@ -207,7 +209,7 @@ function TrackFacts({
           <li>{TRACK_BENCH_WORDS.leftOutSinceThey(file.unmatched.slice(0, 12).join(', '))}</li>
         )}
       </ul>
-      <a className="btn mt-2" href={`/api/swings/${swing.id}/track.csv`} download>
+      <a className="btn mt-2" href={urlOf(wire.capture.trackCsv, { id: swing.id })} download>
         <Download aria-hidden size={18} /> {TRACK_BENCH_WORDS.motionAsCsv}
       </a>
     </Panel>

@@ -1,9 +1,10 @@
 import type { Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { fakeServer, Refused } from '../../testing/screen.tsx';
+import { fakeServer, Refused, to } from '../../testing/screen.tsx';
 import type { SwingWork } from '../capture/index.ts';
 import { useAutosave } from './useAutosave.ts';
 
@@ -38,13 +39,13 @@ function start(first: SwingWork) {
 function versions(more: Record<string, unknown> = {}) {
   let version = swing.version;
   return fakeServer({
-    'PUT /api/swings/s1': ({ body }: { body: unknown }) => {
+    [to(wire.capture.editSwing, { id: 's1' })]: ({ body }: { body: unknown }) => {
       const sent = body as { version: number };
       if (sent.version !== version) return new Refused(409, 'changed_meanwhile', 'Changed meanwhile.');
       version++;
       return { ...swing, version };
     },
-    'POST /api/swings/s1/measure': { swingId: 's1', measures: [] },
+    [to(wire.measures.measureSwing, { id: 's1' })]: { swingId: 's1', measures: [] },
     ...more,
   });
 }
@@ -82,7 +83,7 @@ describe('work on the bench', () => {
       letGo = done;
     });
     const log = versions({
-      'POST /api/swings/s1/measure': async () => {
+      [to(wire.measures.measureSwing, { id: 's1' })]: async () => {
         await slow;
         return { swingId: 's1', measures: [] };
       },
@@ -127,7 +128,11 @@ describe('work on the bench', () => {
   });
   test('a refusal is said in the server’s words, and the next change tries again', async () => {
     const log = versions({
-      'PUT /api/swings/s1': new Refused(409, 'changed_meanwhile', 'Changed meanwhile. Load it again.'),
+      [to(wire.capture.editSwing, { id: 's1' })]: new Refused(
+        409,
+        'changed_meanwhile',
+        'Changed meanwhile. Load it again.',
+      ),
     });
     const hook = start(work());
     hook.rerender(work(mark(1)));

@@ -1,8 +1,9 @@
 import type { Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { compareSwings } from '@inchstep/core/measures';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { CameraPicture } from './CameraPicture.tsx';
 import { CompareScreen } from './CompareScreen.tsx';
 import { DifferenceList } from './DifferenceList.tsx';
@@ -128,7 +129,11 @@ test('one swing is laid on the other by the marks both have at address in this v
 describe('screens before there is anything to see', () => {
   const student = { id: 's1', profile: { firstName: 'Priya', handedness: 'right', heightIn: 65 } };
   const open = (what: React.ReactElement) => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/students/s1/swings': [], 'GET /api/students/s1/readings': [] });
+    fakeServer({
+      [to(wire.care.me)]: ME,
+      [to(wire.capture.listSwings, { id: 's1' })]: [],
+      [to(wire.measures.listReadings, { id: 's1' })]: [],
+    });
     draw(what, { context: { student } });
   };
   test('compare says that two named swings are needed', async () => {

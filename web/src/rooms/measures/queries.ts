@@ -1,6 +1,7 @@
-import type { Reading } from '@inchstep/contract/measures';
+import type { WholeClip } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { get } from '../../platform/http.ts';
+import { call } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { measureSwing } from '../capture/index.ts';
 
@@ -8,7 +9,7 @@ export const useReadings = (studentId: string, againMs?: number) =>
   useQuery({
     ...(againMs === undefined ? {} : { refetchInterval: againMs }),
     queryKey: keys.of(studentId, 'readings'),
-    queryFn: () => get<Reading[]>(`/api/students/${studentId}/readings`),
+    queryFn: () => call(wire.measures.listReadings, { id: studentId }),
   });
 
 export function useMeasure(studentId: string) {
@@ -18,3 +19,7 @@ export function useMeasure(studentId: string) {
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
+
+/** The pieces of a take of this device's cameras are whole: now it is a clip of that swing. */
+export const sendDeskTake = (studentId: string, swingId: string, whole: WholeClip) =>
+  call(wire.practice.addDeskTake, { id: studentId, takeId: swingId, body: whole });

@@ -1,14 +1,15 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Student } from '@inchstep/contract/intake';
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { TakeButton } from './TakeButton.tsx';
 
 afterEach(cleanup);
 
 const student = { id: 's1' } as Student;
 const show = (track: (() => MediaStreamTrack | null) | null) => {
-  fakeServer({ 'GET /api/me': ME });
+  fakeServer({ [to(wire.care.me)]: ME });
   draw(<TakeButton student={student} cameras={track ? [{ kind: 'face_on', track }] : []} />);
 };
 

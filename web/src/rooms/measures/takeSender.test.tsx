@@ -1,3 +1,6 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { call } from '../../platform/http.ts';
+import { to } from '../../testing/screen.tsx';
 import 'fake-indexeddb/auto';
 import { afterEach, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -11,7 +14,7 @@ afterEach(cleanup);
 
 const film = () => new File(['film'], 'take.webm', { type: 'video/webm' });
 function sender(answers: Readonly<Record<string, unknown>>) {
-  const log = fakeServer({ 'GET /api/me': ME, ...answers });
+  const log = fakeServer({ [to(wire.care.me)]: ME, ...answers });
   const taken: string[] = [];
   const client = new QueryClient({ defaultOptions: { mutations: { retry: false } } });
   const wrapper = ({ children }: { readonly children: ReactNode }) => (
@@ -36,10 +39,12 @@ test('without a line a take is kept on the device, and the button tries again', 
 });
 
 test('what the program refuses is told in its words', async () => {
-  fakeServer({ 'POST /x': new Refused(400, 'clip_not_video', 'That is no film.') });
-  const { postWhole } = await import('../../platform/carryClip.ts');
   const whole = { pieces: 'a'.repeat(32), id: 'c1', kind: 'face_on' as const, recordedOn: '2027-03-10' };
-  await expect(postWhole('/x', whole)).rejects.toThrow('That is no film.');
+  const at = { id: 's1', takeId: 't1' };
+  fakeServer({
+    [to(wire.practice.addDeskTake, at)]: new Refused(400, 'clip_not_video', 'That is no film.'),
+  });
+  await expect(call(wire.practice.addDeskTake, { ...at, body: whole })).rejects.toThrow('That is no film.');
 });
 
 test('one camera that broke takes nothing from the other', async () => {

@@ -1,11 +1,12 @@
 import type { Swing } from '@inchstep/contract/capture';
+import * as wire from '@inchstep/contract/endpoints';
 import { motionCsv } from '@inchstep/contract/formats';
 import type { Student } from '@inchstep/contract/intake';
 import type { Landmark } from '@inchstep/core/capture';
 import type { Vec3 } from '@inchstep/core/foundation';
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { TrackBench } from './TrackBench.tsx';
 
 afterEach(cleanup);
@@ -70,7 +71,7 @@ const reading = {
 };
 
 const open = (readings: object[] | (() => object[]) = [reading], more: object = {}) => {
-  fakeServer({ 'GET /api/me': ME, 'GET /api/students/s1/readings': readings, ...more });
+  fakeServer({ [to(wire.care.me)]: ME, [to(wire.measures.listReadings, { id: 's1' })]: readings, ...more });
   const asked = globalThis.fetch;
   globalThis.fetch = jest.fn(async (url: unknown, init?: RequestInit) =>
     String(url).endsWith('/track.csv')
@@ -103,7 +104,7 @@ describe('a swing that came as motion', () => {
     let measured = false;
     const readings = () => (measured ? [reading] : []);
     open(readings, {
-      'POST /api/swings/w1/measure': () => {
+      [to(wire.measures.measureSwing, { id: 'w1' })]: () => {
         measured = true;
         return reading;
       },

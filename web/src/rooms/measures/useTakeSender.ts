@@ -1,11 +1,14 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import type { ViewKind } from '@inchstep/core/intake';
 import { useQueryClient } from '@tanstack/react-query';
-import { clipBodyOf, postWhole } from '../../platform/carryClip.ts';
+import { clipBodyOf } from '../../platform/carryClip.ts';
 import { ToldError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/ids.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useMe } from '../../platform/session.ts';
 import { useClipOutbox } from '../../platform/useClipOutbox.ts';
+import { sendDeskTake } from './queries.ts';
 import { TAKE_BUTTON_WORDS } from './words.ts';
 
 /** A camera of this device, the view it films, and its picture; null while it has none. */
@@ -38,11 +41,11 @@ export function useTakeSender(studentId: string, onTaken: (swingId: string) => v
   const me = useMe();
   const client = useQueryClient();
   const today = me.data?.today ?? '';
-  const of = `/api/students/${studentId}`;
-  const box = useClipOutbox(`coach.${studentId}`, `${of}/pieces`, async (clip, whole) => {
+  const pieces = urlOf(wire.capture.beginPieces, { id: studentId });
+  const box = useClipOutbox(`coach.${studentId}`, pieces, async (clip, whole) => {
     const { note } = clipBodyOf(clip);
     const swingId = note.swingId ?? '';
-    await postWhole(`${of}/takes/${swingId}/whole`, whole);
+    await sendDeskTake(studentId, swingId, whole);
     void client.invalidateQueries({ queryKey: keys.student(studentId) });
     void client.invalidateQueries({ queryKey: keys.swing(swingId) });
     // With two cameras the take is there when its last clip is.

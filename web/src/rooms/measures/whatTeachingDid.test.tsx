@@ -1,8 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { measureName } from '@inchstep/contract/words';
 import { resolveSchool } from '@inchstep/core/intake';
 import { afterEach, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { WhatTeachingDid } from './WhatTeachingDid.tsx';
 
 afterEach(cleanup);
@@ -17,7 +18,7 @@ const mark = { view: 'face_on', station: 'top', landmark: 'lead_hip', u: 310, v:
 const workOf = (...marks: object[]) => ({ views: [], marks, made: { club: 'mid_iron' } }) as never;
 const network = (places: number) => {
   fakeServer({
-    'GET /api/students/x/network': {
+    [to(wire.measures.readNetwork, { id: 'x' })]: {
       table: [],
       swings: 1,
       places,

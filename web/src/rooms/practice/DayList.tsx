@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import {
   amountsWithClub,
   carryText,
@@ -49,7 +51,7 @@ export function DayList({ plan, today, chosen, ...props }: DayListProps) {
           {props.onMove && (
             <a
               className="btn"
-              href={`/api/students/${props.studentId}/week.pdf?units=${lengths}`}
+              href={urlOf(wire.practice.printWeek, { id: props.studentId, query: { units: lengths } })}
               target="_blank"
               rel="noreferrer"
             >

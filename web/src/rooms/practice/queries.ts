@@ -1,38 +1,31 @@
-import type {
-  GateState,
-  PlanAsk,
-  PlanNow,
-  PlanRecord,
-  SetLog,
-  StoredSet,
-  TryPlan,
-} from '@inchstep/contract/practice';
-import type { Breach, Plan } from '@inchstep/core/practice';
+import * as wire from '@inchstep/contract/endpoints';
+import type { PlanAsk, SetLog, TryPlan } from '@inchstep/contract/practice';
+import type { Stage } from '@inchstep/core/practice';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { get, post } from '../../platform/http.ts';
+import { call } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 
 export const usePlan = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'plan'),
-    queryFn: () => get<PlanNow | null>(`/api/students/${studentId}/plan`),
+    queryFn: () => call(wire.practice.planNow, { id: studentId }),
   });
 export const useSets = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'sets'),
-    queryFn: () => get<StoredSet[]>(`/api/students/${studentId}/sets`),
+    queryFn: () => call(wire.practice.listSets, { id: studentId }),
   });
 export const useGates = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'gates'),
-    queryFn: () => get<GateState[]>(`/api/students/${studentId}/gates`),
+    queryFn: () => call(wire.practice.listGates, { id: studentId }),
   });
 
 export const usePlanPreview = (studentId: string, ask: TryPlan | null) =>
   useQuery({
     queryKey: keys.of(studentId, 'preview', ask),
-    queryFn: () => post<{ drills: string[]; plan: Plan }>(`/api/students/${studentId}/plans/preview`, ask),
+    queryFn: () => call(wire.practice.tryPlan, { id: studentId, body: ask as TryPlan }),
     enabled: ask !== null && ask.days.length > 0,
     placeholderData: keepPreviousData,
   });
@@ -40,23 +33,23 @@ export const usePlanPreview = (studentId: string, ask: TryPlan | null) =>
 export const useMoveCheck = (studentId: string, from: string, to: string | null) =>
   useQuery({
     queryKey: keys.of(studentId, 'preview', 'move', from, to),
-    queryFn: () => post<{ broken: readonly Breach[] }>(`/api/students/${studentId}/plan/move`, { from, to }),
+    queryFn: () => call(wire.practice.checkMove, { id: studentId, body: { from, to: to ?? from } }),
     enabled: to !== null,
   });
 
 export const useSavePlan = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (id, ask: PlanAsk) => post<PlanRecord>(`/api/students/${studentId}/plans`, { id, ...ask }),
+    send: (id, ask: PlanAsk) => call(wire.practice.savePlan, { id: studentId, body: { id, ...ask } }),
   });
 
 /** What a coach counted; sent twice it counts once. */
 export const sendSet = (studentId: string, set: SetLog) =>
-  post<StoredSet>(`/api/students/${studentId}/sets`, set);
+  call(wire.practice.logSet, { id: studentId, body: set });
 
 interface GateWord {
   readonly drill: string;
-  readonly stage: string;
+  readonly stage: Stage;
   readonly decision: 'advance' | 'hold' | 'back';
   readonly note: string;
 }
@@ -66,7 +59,7 @@ export const useDecideGate = (studentId: string) =>
   useSend({
     student: studentId,
     send: async (id, word: GateWord) => {
-      await post<GateState[]>(`/api/students/${studentId}/gates`, { id, ...word });
+      await call(wire.practice.decideGate, { id: studentId, body: { id, ...word } });
       return id;
     },
   });
@@ -74,5 +67,5 @@ export const useDecideGate = (studentId: string) =>
 export const useTakeBackGate = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (_, gateId: string) => post<GateState[]>(`/api/students/${studentId}/gates/${gateId}/undo`),
+    send: (_, gateId: string) => call(wire.practice.takeBackGate, { id: studentId, gateId }),
   });

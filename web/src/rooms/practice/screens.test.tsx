@@ -1,3 +1,4 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { GateState } from '@inchstep/contract/practice';
 import { referenceCase } from '@inchstep/core/diagnosis';
 import {
@@ -12,7 +13,7 @@ import {
 } from '@inchstep/core/practice';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { DayList } from './DayList.tsx';
 import { FullSpeedCheck } from './FullSpeedCheck.tsx';
 import { GateDecision } from './GateDecision.tsx';
@@ -64,7 +65,7 @@ describe('the gate’s tape', () => {
 
 describe('the coach’s answers', () => {
   const gate = (s: GateState) => {
-    const log = fakeServer({ 'POST /api/students/x/gates': [s] });
+    const log = fakeServer({ [to(wire.practice.decideGate, { id: 'x' })]: [s] });
     draw(<GateDecision studentId="x" state={s} />);
     return log;
   };
@@ -76,7 +77,7 @@ describe('the coach’s answers', () => {
   test('a test at full speed, seen to hold, takes the rungs below as passed', async () => {
     const { gate: count, measures, held } = state('PPPPPPP');
     const tested = state('PF', { fullTest: { gate: count, measures, held } });
-    const log = fakeServer({ 'POST /api/students/x/gates': [tested] });
+    const log = fakeServer({ [to(wire.practice.decideGate, { id: 'x' })]: [tested] });
     draw(<FullSpeedCheck studentId="x" state={tested} />);
     fireEvent.click(screen.getByRole('button', { name: 'Count the stages below as passed' }));
     await waitFor(() => expect(log[0]?.body).toMatchObject({ decision: 'advance', stage: 'full', note: '' }));
@@ -149,22 +150,26 @@ describe('the ladder', () => {
     endedAt: null,
   };
   const base = {
-    'GET /api/me': ME,
-    'GET /api/students/x/gates': [state('PP')],
-    'GET /api/students/x/drill-choices': [choice],
-    'POST /api/students/x/plans/preview': { drills: ['knee_swap'], plan },
+    [to(wire.care.me)]: ME,
+    [to(wire.practice.listGates, { id: 'x' })]: [state('PP')],
+    [to(wire.prescription.listChoices, { id: 'x' })]: [choice],
+    [to(wire.practice.tryPlan, { id: 'x' })]: { drills: ['knee_swap'], plan },
   };
   const ladder = () => draw(<LadderScreen />, { context: { student } });
   test('without a drill it says what comes first', async () => {
-    fakeServer({ ...base, 'GET /api/students/x/drill-choices': [], 'GET /api/students/x/plan': null });
+    fakeServer({
+      ...base,
+      [to(wire.prescription.listChoices, { id: 'x' })]: [],
+      [to(wire.practice.planNow, { id: 'x' })]: null,
+    });
     ladder();
     expect(await screen.findByText('No drill in use')).toBeTruthy();
   });
   test('without a plan it lays one out and sends the accepted one once', async () => {
     const log = fakeServer({
       ...base,
-      'GET /api/students/x/plan': null,
-      'POST /api/students/x/plans': {
+      [to(wire.practice.planNow, { id: 'x' })]: null,
+      [to(wire.practice.savePlan, { id: 'x' })]: {
         id: 'p',
         studentId: 'x',
         at: choice.at,
@@ -182,7 +187,7 @@ describe('the ladder', () => {
     await waitFor(() => expect(log.filter((a) => a.url.endsWith('/plans'))).toHaveLength(1));
   });
   test('a changed day asks for a new preview', async () => {
-    const log = fakeServer({ ...base, 'GET /api/students/x/plan': null });
+    const log = fakeServer({ ...base, [to(wire.practice.planNow, { id: 'x' })]: null });
     ladder();
     await screen.findByText('Lay out the plan');
     await waitFor(() => expect(log.some((a) => a.url.endsWith('/preview'))).toBe(true));
@@ -199,8 +204,8 @@ describe('the ladder', () => {
   const withPlan = () => {
     const log = fakeServer({
       ...base,
-      'POST /api/students/x/plans': { id: 'q' },
-      'GET /api/students/x/plan': {
+      [to(wire.practice.savePlan, { id: 'x' })]: { id: 'q' },
+      [to(wire.practice.planNow, { id: 'x' })]: {
         id: 'p',
         studentId: 'x',
         at: choice.at,
@@ -209,7 +214,9 @@ describe('the ladder', () => {
         plan,
         live: { ...plan, diff: later },
       },
-      'POST /api/students/x/plan/move': { broken: [{ rule: 'rest_day', date: ask.start, about: 'K' }] },
+      [to(wire.practice.checkMove, { id: 'x' })]: {
+        broken: [{ rule: 'rest_day', date: ask.start, about: 'K' }],
+      },
     });
     ladder();
     return log;
@@ -257,7 +264,7 @@ describe('the ladder', () => {
     expect(log.some((a) => a.url.endsWith('/plans'))).toBe(false);
   });
   test('days away are asked for in the form', async () => {
-    const log = fakeServer({ ...base, 'GET /api/students/x/plan': null });
+    const log = fakeServer({ ...base, [to(wire.practice.planNow, { id: 'x' })]: null });
     ladder();
     fireEvent.click(await screen.findByRole('button', { name: 'Add days' }));
     await waitFor(() =>

@@ -1,13 +1,15 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { CameraPage } from '@inchstep/contract/practice';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { type ClockPing, clockAhead } from '@inchstep/core/capture';
 import type { ViewKind } from '@inchstep/core/intake';
 import { format } from 'date-fns';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { clipBodyOf, postWhole } from '../../platform/carryClip.ts';
+import { clipBodyOf } from '../../platform/carryClip.ts';
 import { HttpError } from '../../platform/httpError.ts';
 import { newId } from '../../platform/ids.ts';
 import { useClipOutbox } from '../../platform/useClipOutbox.ts';
-import { sayHello } from './cameraQueries.ts';
+import { sayHello, sendTake } from './cameraQueries.ts';
 
 const HELLO_MS = 700;
 const PINGS_KEPT = 12;
@@ -90,10 +92,11 @@ export function useTakes(token: string, kind: ViewKind | null, film: Film | null
 function useTakeOutbox(token: string, lessonId: string | null, onRefused: (reason: unknown) => void) {
   const box = useClipOutbox(
     lessonId && `camera.${lessonId}`,
-    `/api/camera/${token}/pieces`,
+    urlOf(wire.practice.beginPieces, { token }),
     async (clip, whole) => {
       try {
-        await postWhole(`/api/camera/${token}/takes/${clipBodyOf(clip).note.takeId}/whole`, whole);
+        const takeId = clipBodyOf(clip).note.takeId ?? '';
+        await sendTake(token, takeId, whole);
       } catch (reason) {
         if (reason instanceof HttpError && reason.final) onRefused(reason);
         throw reason;

@@ -14,7 +14,7 @@ import { type FormProblem, idFor, problemsOf, startingForm } from './drillForm.t
 import { drillLibrary } from './drillLibrary.ts';
 import { LayersPart } from './LayersPart.tsx';
 import { LibraryOf, useLibrary } from './library.tsx';
-import { useKeepDrill, useOwnDrills } from './queries.ts';
+import { libraryFigure, useKeepDrill, useOwnDrills } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
 import { BLANK_WORDS, DRILL_EDITOR_SCREEN_WORDS, EDITOR_WORDS, FIELD_WORDS } from './words.ts';
 
@@ -167,7 +167,7 @@ function Preview({ form }: { readonly form: DrillForm }) {
           left={false}
           layers={drill.layers}
           guard={drill.guard}
-          {...(form.basedOn ? { figureUrl: `/api/library/${form.basedOn}/figure` } : {})}
+          {...(form.basedOn ? { figureAt: libraryFigure(form.basedOn) } : {})}
         />
       </LibraryOf>
     </Panel>

@@ -25,6 +25,7 @@ import { DosePanel } from './DosePanel.tsx';
 import { DrillActions } from './DrillActions.tsx';
 import { loadsText, needsText } from './drillText.ts';
 import { useLibrary } from './library.tsx';
+import { libraryFigure } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
 import { habitsText } from './words.habits.ts';
 import { DRILL_PAGE_WORDS } from './words.ts';
@@ -75,7 +76,7 @@ export function DrillPage({ id }: { readonly id: string }) {
         layers={drill.layers}
         guard={drill.guard}
         amounts={amountsFor(drill, file)}
-        figureUrl={`/api/library/${id}/figure?heightIn=${heightIn}`}
+        figureAt={libraryFigure(id, heightIn)}
       />
       <dl className="mt-4 grid gap-x-6 gap-y-2 sm:grid-cols-2">
         <Fact term={DRILL_PAGE_WORDS.mends}>

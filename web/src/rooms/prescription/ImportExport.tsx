@@ -1,3 +1,5 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { type ChangeEvent, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
@@ -35,7 +37,7 @@ export function ImportExport() {
           {IMPORT_EXPORT_WORDS.takeInAFile}
         </button>
         {own.length > 0 && (
-          <a className="btn flex-1" href="/api/library/export.json" download="drills.json">
+          <a className="btn flex-1" href={urlOf(wire.prescription.exportDrills)} download="drills.json">
             {IMPORT_EXPORT_WORDS.writeToAFile}
           </a>
         )}

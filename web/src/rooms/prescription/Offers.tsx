@@ -4,6 +4,7 @@ import { AID_WORDS, BLOCKER_WORDS, measureName, partText } from '@inchstep/contr
 import { type AmountBody, amountsFor, type Opening, type Prescribed } from '@inchstep/core/prescription';
 import { Empty } from '../../platform/parts.tsx';
 import { useLibrary } from './library.tsx';
+import { type CardAt, studentCard } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
 import { MATCH_WORDS } from './words.layers.ts';
 import { OFFERS_WORDS } from './words.ts';
@@ -35,7 +36,7 @@ export function Offers({ student, result, picked, onFlip }: OffersProps) {
           best={i === 0}
           picked={picked.includes(offer.id)}
           onPick={() => onFlip(offer.id)}
-          of={`/api/students/${student.id}`}
+          of={studentCard(student.id)}
           heightIn={student.profile.heightIn}
           left={student.profile.handedness === 'left'}
           body={{ student: student.profile, school: student.school }}
@@ -87,7 +88,7 @@ function Offer({
   readonly best: boolean;
   readonly picked: boolean;
   readonly onPick: () => void;
-  readonly of: string;
+  readonly of: CardAt;
   readonly heightIn: number;
   readonly left: boolean;
   readonly body: AmountBody;

@@ -3,6 +3,7 @@ import type { Caution, ClubAmount, Drill, SetupValue } from '@inchstep/core/pres
 import { useState } from 'react';
 import { useUnits } from '../../platform/units.ts';
 import { useLibraryWords } from './libraryWords.tsx';
+import type { CardAt, FigureAt } from './queries.ts';
 import { SetupDrawing } from './SetupDrawing.tsx';
 
 export interface SetupCardProps {
@@ -19,10 +20,10 @@ export interface SetupCardProps {
   readonly layer?: number;
   /** What changes with the club. */
   readonly amounts?: readonly ClubAmount[];
-  /** Whose card it is, as the address under which it is printed and its move is posed. */
-  readonly of?: string;
+  /** Whose card it is. */
+  readonly of?: CardAt;
   /** Where the move is asked for otherwise: in the library it is nobody's. */
-  readonly figureUrl?: string;
+  readonly figureAt?: FigureAt;
 }
 
 /** What the student needs to set the drill up and to know when it counted. */
@@ -38,7 +39,7 @@ export function SetupCard({
   layer = 1,
   amounts = [],
   of,
-  figureUrl = of && `${of}/figures/${drill}`,
+  figureAt = of?.figure(drill),
 }: SetupCardProps) {
   const { wordsOf, distanceName } = useLibraryWords();
   const words = wordsOf(drill);
@@ -56,7 +57,7 @@ export function SetupCard({
           heightIn={heightIn}
           left={left}
           nameOf={(id) => distanceName(drill, id)}
-          figureUrl={figureUrl}
+          figureAt={figureAt}
           layer={pointed}
         />
         <div>
@@ -94,7 +95,7 @@ export function SetupCard({
       {of && (
         <a
           className="btn self-start"
-          href={`${of}/card.pdf?drill=${drill}&units=${lengths}`}
+          href={of.card({ drill, units: lengths })}
           target="_blank"
           rel="noreferrer"
         >

@@ -10,7 +10,7 @@ import { Pause, Play } from 'lucide-react';
 import { useMemo } from 'react';
 import { useUnits } from '../../platform/units.ts';
 import { DrawingView } from './DrawingView.tsx';
-import { useFigure } from './queries.ts';
+import { type FigureAt, useFigure } from './queries.ts';
 import { useLoop } from './useLoop.ts';
 
 /** The student with everything the card names, to scale, going through the drill's move. */
@@ -19,7 +19,7 @@ export function SetupDrawing({
   heightIn,
   left,
   nameOf,
-  figureUrl,
+  figureAt,
   layer,
 }: {
   readonly setup: readonly SetupValue[];
@@ -28,11 +28,11 @@ export function SetupDrawing({
   /** Name of a distance. */
   readonly nameOf: (id: string) => string;
   /** Where the move is asked for; without one the figure stands at address. */
-  readonly figureUrl: string | undefined;
+  readonly figureAt: FigureAt | undefined;
   /** The checkpoint whose place is pointed out. */
   readonly layer: number;
 }) {
-  const asked = useFigure(figureUrl);
+  const asked = useFigure(figureAt);
   const figure = useMemo(() => asked.data ?? stillFigure(heightIn, setup), [asked.data, heightIn, setup]);
   const scenes = useMemo(
     () => viewsOf(figure).map((view) => ({ view, scene: sceneOf({ setup, figure, view }) })),

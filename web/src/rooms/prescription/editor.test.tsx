@@ -1,8 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { DrillForm } from '@inchstep/contract/formats';
 import type { LibraryEntry } from '@inchstep/contract/prescription';
 import { describe, expect, test } from '@jest/globals';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { type Asked, draw, fakeServer, ME, Refused } from '../../testing/screen.tsx';
+import { type Asked, draw, fakeServer, ME, Refused, to } from '../../testing/screen.tsx';
 import { HowMade } from '../capture/index.ts';
 import { DrillEditorScreen } from './DrillEditorScreen.tsx';
 import { idFor, problemsOf, startingForm } from './drillForm.ts';
@@ -56,7 +57,7 @@ describe('what the editor starts from', () => {
 
 describe('the editor', () => {
   const open = (id: string, more: Record<string, unknown> = {}) => {
-    const asked = fakeServer({ 'GET /api/me': ME, 'GET /api/library': [], ...more });
+    const asked = fakeServer({ [to(wire.care.me)]: ME, [to(wire.prescription.listLibrary)]: [], ...more });
     draw(
       <CoachLibrary>
         <DrillEditorScreen />
@@ -67,7 +68,11 @@ describe('the editor', () => {
   };
   test('a new drill says what is missing until nothing is, and is kept under an id of its own', async () => {
     const asked = open('new', {
-      'PUT /api/library/own_coin': (a: Asked) => ({ ...(a.body as object), at: '', usedBy: [] }),
+      [to(wire.prescription.keepDrill, { id: 'own_coin' })]: (a: Asked) => ({
+        ...(a.body as object),
+        at: '',
+        usedBy: [],
+      }),
     });
     const keep = (await screen.findByRole('button', { name: 'Keep this drill' })) as HTMLButtonElement;
     expect(keep.disabled).toBe(true);
@@ -115,7 +120,7 @@ test('a swing can be of a drill of one’s own, by name; one that was put aside 
     return { ...entry, words: { ...entry.words, name }, retired };
   };
   fakeServer({
-    'GET /api/library': [named('own_coin', 'Coin', false), named('own_rope', 'Rope', true)],
+    [to(wire.prescription.listLibrary)]: [named('own_coin', 'Coin', false), named('own_rope', 'Rope', true)],
   });
   const made = {
     club: 'driver',
@@ -141,7 +146,7 @@ test('a swing can be of a drill of one’s own, by name; one that was put aside 
 
 describe('own drills in the library', () => {
   const open = (own: LibraryEntry[], url: string, more: Record<string, unknown> = {}) => {
-    const asked = fakeServer({ 'GET /api/me': ME, 'GET /api/library': own, ...more });
+    const asked = fakeServer({ [to(wire.care.me)]: ME, [to(wire.prescription.listLibrary)]: own, ...more });
     draw(
       <CoachLibrary>
         <LibraryScreen />
@@ -153,7 +158,7 @@ describe('own drills in the library', () => {
   test('a page says whose it is and puts it aside, naming whose plan keeps it', async () => {
     const entry = { ...fit('own_gate'), usedBy: [{ studentId: 'x', name: 'Priya Raman' }] };
     const asked = open([entry], '/library/own_gate', {
-      'POST /api/library/own_gate/retired': { ...entry, retired: true },
+      [to(wire.prescription.retireDrill, { id: 'own_gate' })]: { ...entry, retired: true },
     });
     expect(await screen.findByText(/your own, after “Knee gate”; in use with Priya Raman/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Put aside' }));
@@ -168,7 +173,11 @@ describe('own drills in the library', () => {
   });
   test('a file that is no JSON, and one the server refuses, say so', async () => {
     open([], '/library/knee_gate', {
-      'POST /api/library/import': new Refused(400, 'unknown_drill', 'There is no drill called own_zz.'),
+      [to(wire.prescription.importDrills)]: new Refused(
+        400,
+        'unknown_drill',
+        'There is no drill called own_zz.',
+      ),
     });
     const input = await screen.findByLabelText('File of drills');
     fireEvent.change(input, { target: { files: [{ name: 'swing.mp4', text: async () => '\u0000' }] } });
@@ -183,8 +192,8 @@ describe('felt against measured', () => {
     const record = (id: string) => ({ id, measure: 'shift_top', felt: 4, measured: 2, side: 'more', at: '' });
     let kept: { records: object[] } = { records: [] };
     const asked = fakeServer({
-      'GET /api/students/x/feels': () => kept,
-      'POST /api/students/x/feels': () => {
+      [to(wire.prescription.listFeels, { id: 'x' })]: () => kept,
+      [to(wire.prescription.noteFeel, { id: 'x' })]: () => {
         kept = { records: [record('a'), record('b'), record('c')] };
         return kept;
       },
@@ -204,8 +213,8 @@ describe('felt against measured', () => {
   });
   test('goes the way that mends the fault, unless the coach says the other', async () => {
     const asked = fakeServer({
-      'GET /api/students/x/feels': { records: [] },
-      'POST /api/students/x/feels': { records: [] },
+      [to(wire.prescription.listFeels, { id: 'x' })]: { records: [] },
+      [to(wire.prescription.noteFeel, { id: 'x' })]: { records: [] },
     });
     draw(<FeelPanel studentId="x" measures={['shift_top']} fault="no_load" />);
     const pressed = (name: string) => screen.getByRole('button', { name }).getAttribute('aria-pressed');
@@ -222,10 +231,10 @@ describe('felt against measured', () => {
   test('in centimetres what is typed is kept in the measure’s own inches', async () => {
     localStorage.setItem('inchstep.settings', JSON.stringify({ lengths: 'cm' }));
     const asked = fakeServer({
-      'GET /api/students/x/feels': {
+      [to(wire.prescription.listFeels, { id: 'x' })]: {
         records: [{ id: 'f', measure: 'shift_top', felt: 2, measured: 1, side: null, at: '' }],
       },
-      'POST /api/students/x/feels': { records: [] },
+      [to(wire.prescription.noteFeel, { id: 'x' })]: { records: [] },
     });
     draw(<FeelPanel studentId="x" measures={['shift_top']} fault="sway" />);
     expect(await screen.findByText(/felt 5\.1 cm, was 2\.5 cm/)).toBeTruthy();

@@ -1,3 +1,4 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { CARD_WORDS } from '@inchstep/contract/words';
 import { referenceCase } from '@inchstep/core/diagnosis';
 import { resolveSchool } from '@inchstep/core/intake';
@@ -5,7 +6,8 @@ import { type Drill, figureOf, HOUSE_LIBRARY, setupFor } from '@inchstep/core/pr
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
-import { draw, fakeServer, Refused } from '../../testing/screen.tsx';
+import { draw, fakeServer, Refused, to } from '../../testing/screen.tsx';
+import { studentCard } from './queries.ts';
 import { SetupCard } from './SetupCard.tsx';
 import { msAt, shareAt } from './useLoop.ts';
 
@@ -21,7 +23,7 @@ function show(id: string, answer?: unknown) {
   const drill = drillNamed(id);
   const setup = setupFor(drill, file);
   const figure = figureOf(drill, { student: file.student, school: resolveSchool(), setup });
-  fakeServer({ [`GET /api/students/x/figures/${id}`]: answer ?? figure });
+  fakeServer({ [to(wire.prescription.studentFigure, { id: 'x', drill: id })]: answer ?? figure });
   draw(
     <SetupCard
       drill={id}
@@ -30,7 +32,7 @@ function show(id: string, answer?: unknown) {
       heightIn={70}
       left={false}
       layers={drill.layers}
-      of="/api/students/x"
+      of={studentCard('x')}
     />,
   );
 }

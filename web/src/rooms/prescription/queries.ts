@@ -1,42 +1,40 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { DrillForm } from '@inchstep/contract/formats';
-import type {
-  DrillChoice,
-  FeelPage,
-  LibraryEntry,
-  PrescriptionRecord,
-  StoredFeel,
-} from '@inchstep/contract/prescription';
+import type { StoredFeel } from '@inchstep/contract/prescription';
+import type { BodyOf } from '@inchstep/contract/wire';
+import { urlOf } from '@inchstep/contract/wire/address';
+import type { Lengths } from '@inchstep/contract/words';
 import type { MoveFigure } from '@inchstep/core/prescription';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { del, get, post, put } from '../../platform/http.ts';
+import { call } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
 
 export const usePrescription = (diagnosisId: string | undefined) =>
   useQuery({
     queryKey: keys.diagnosis(diagnosisId, 'prescription'),
-    queryFn: () => get<PrescriptionRecord>(`/api/diagnoses/${diagnosisId}/prescription`),
+    queryFn: () => call(wire.prescription.prescribe, { id: diagnosisId ?? '' }),
     enabled: diagnosisId !== undefined,
     staleTime: 0,
   });
 export const useDrillChoices = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'choices'),
-    queryFn: () => get<DrillChoice[]>(`/api/students/${studentId}/drill-choices`),
+    queryFn: () => call(wire.prescription.listChoices, { id: studentId }),
   });
 
 export const useChooseDrills = (studentId: string) =>
   useSend({
     student: studentId,
     send: (id, choice: { diagnosisId: string; drills: readonly string[]; note: string; ownTask: string }) =>
-      post<DrillChoice>('/api/drill-choices', { id, ...choice }),
+      call(wire.prescription.chooseDrills, { body: { id, ...choice } }),
   });
 
 export function useSetLayer(studentId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ drill, layer }: { readonly drill: string; readonly layer: number }) =>
-      put<DrillChoice>(`/api/students/${studentId}/layers/${drill}`, { layer }),
+      call(wire.prescription.setLayer, { id: studentId, drill, body: { layer } }),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.student(studentId) }),
   });
 }
@@ -44,7 +42,7 @@ export function useSetLayer(studentId: string) {
 export const useOwnDrills = () =>
   useQuery({
     queryKey: keys.library,
-    queryFn: () => get<LibraryEntry[]>('/api/library'),
+    queryFn: () => call(wire.prescription.listLibrary),
     staleTime: 60_000,
   });
 
@@ -56,27 +54,27 @@ function useLibraryChange<T, A>(send: (ask: A) => Promise<T>) {
 
 export const useKeepDrill = () =>
   useLibraryChange(({ retired: _, ...entry }: DrillForm) =>
-    put<LibraryEntry>(`/api/library/${entry.drill.id}`, entry),
+    call(wire.prescription.keepDrill, { id: entry.drill.id, body: entry }),
   );
 export const useRetireDrill = () =>
   useLibraryChange(({ id, retired }: { id: string; retired: boolean }) =>
-    post<LibraryEntry>(`/api/library/${id}/retired`, { retired }),
+    call(wire.prescription.retireDrill, { id, body: { retired } }),
   );
 export const useImportDrills = () =>
-  useLibraryChange((document: unknown) =>
-    post<{ added: number; changed: number }>('/api/library/import', document),
+  useLibraryChange((document: BodyOf<typeof wire.prescription.importDrills>) =>
+    call(wire.prescription.importDrills, { body: document }),
   );
 
 export const useFeels = (studentId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'feels'),
-    queryFn: () => get<FeelPage>(`/api/students/${studentId}/feels`),
+    queryFn: () => call(wire.prescription.listFeels, { id: studentId }),
   });
 /** Answers with the id of what was noted, by which it can be taken back. */
 export const useNoteFeel = (studentId: string) =>
   useSend<Omit<StoredFeel, 'id' | 'at'>, string>({
     send: async (id, feel) => {
-      await post<FeelPage>(`/api/students/${studentId}/feels`, { id, ...feel });
+      await call(wire.prescription.noteFeel, { id: studentId, body: { id, ...feel } });
       return id;
     },
     student: studentId,
@@ -84,16 +82,47 @@ export const useNoteFeel = (studentId: string) =>
 export function useForgetFeel(studentId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => del<FeelPage>(`/api/students/${studentId}/feels/${id}`),
+    mutationFn: (id: string) => call(wire.prescription.forgetFeel, { id: studentId, feelId: id }),
     onSuccess: (page) => client.setQueryData(keys.of(studentId, 'feels'), page),
   });
 }
 
 /** A drill's move on somebody's body; it changes with neither hour nor day. */
-export const useFigure = (url: string | undefined) =>
+export const useFigure = (at: FigureAt | undefined) =>
   useQuery({
-    queryKey: keys.figure(url ?? ''),
-    queryFn: () => get<MoveFigure>(url as string),
-    enabled: url !== undefined,
+    queryKey: keys.figure(at?.name ?? ''),
+    queryFn: () => (at as FigureAt).read(),
+    enabled: at !== undefined,
     staleTime: 5 * 60_000,
   });
+
+/** Where a drill's move is posed. */
+export interface FigureAt {
+  readonly name: string;
+  readonly read: () => Promise<MoveFigure>;
+}
+/** Whose card it is: under which address it is printed, and on whose body its move is posed. */
+export interface CardAt {
+  readonly figure: (drill: string) => FigureAt;
+  readonly card: (query: { readonly drill: string; readonly units: Lengths }) => string;
+}
+
+const figureAt = (name: string, read: FigureAt['read']): FigureAt => ({ name, read });
+export const libraryFigure = (id: string, heightIn?: number): FigureAt =>
+  figureAt(urlOf(wire.prescription.libraryFigure, { id, query: { heightIn } }), () =>
+    call(wire.prescription.libraryFigure, { id, query: { heightIn } }),
+  );
+export const studentCard = (id: string): CardAt => ({
+  figure: (drill) =>
+    figureAt(urlOf(wire.prescription.studentFigure, { id, drill }), () =>
+      call(wire.prescription.studentFigure, { id, drill }),
+    ),
+  card: (query) => urlOf(wire.prescription.studentCard, { id, query }),
+});
+export const pageCard = (token: string): CardAt => ({
+  figure: (drill) =>
+    figureAt(urlOf(wire.page.readFigure, { token, drill }), () =>
+      call(wire.page.readFigure, { token, drill }),
+    ),
+  card: (query) => urlOf(wire.page.printCard, { token, query }),
+});

@@ -1,9 +1,11 @@
+import * as wire from '@inchstep/contract/endpoints';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { resolveSchool } from '@inchstep/core/intake';
 import { prescribe } from '@inchstep/core/prescription';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { referenceFile } from '../../testing/referenceFile.ts';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { DrillScreen } from './DrillScreen.tsx';
 import { LibraryScreen } from './LibraryScreen.tsx';
 
@@ -22,11 +24,11 @@ describe('the drill for a root', () => {
   const match = (more: object = {}, workOn = ['over_slide']) => {
     const result = prescribe({ ...file, ...more }, workOn);
     const log = fakeServer({
-      'GET /api/me': ME,
-      'GET /api/students/x/diagnoses': [{ id: 'd1' }],
-      'GET /api/students/x/hold': null,
-      'GET /api/diagnoses/d1/prescription': { diagnosisId: 'd1', workOn, result },
-      'POST /api/drill-choices': {},
+      [to(wire.care.me)]: ME,
+      [to(wire.diagnosis.listDiagnoses, { id: 'x' })]: [{ id: 'd1' }],
+      [to(wire.intake.readHold, { id: 'x' })]: null,
+      [to(wire.prescription.prescribe, { id: 'd1' })]: { diagnosisId: 'd1', workOn, result },
+      [to(wire.prescription.chooseDrills)]: {},
     });
     draw(<DrillScreen />, { context: { student } });
     return { log, result };
@@ -38,7 +40,7 @@ describe('the drill for a root', () => {
     expect(card.getByText(/made for “Slides too far”/)).toBeTruthy();
     expect(card.getByText('It counts when')).toBeTruthy();
     expect(card.getByRole('link', { name: 'Print this card (PDF)' }).getAttribute('href')).toBe(
-      `/api/students/x/card.pdf?drill=${best?.id}&units=in`,
+      urlOf(wire.prescription.studentCard, { id: 'x', query: { drill: best?.id, units: 'in' } }),
     );
     fireEvent.click(screen.getByRole('button', { name: 'Take into use, lay out the plan' }));
     await waitFor(() =>
@@ -73,7 +75,7 @@ describe('the drill for a root', () => {
 
 describe('the library', () => {
   const open = (url = '/library') => {
-    fakeServer({ 'GET /api/me': ME });
+    fakeServer({ [to(wire.care.me)]: ME });
     draw(<LibraryScreen />, { path: url === '/library' ? '/library' : '/library/:drillId', url });
   };
   test('is narrowed by what a drill mends', () => {

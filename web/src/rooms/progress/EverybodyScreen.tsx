@@ -1,4 +1,6 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Everybody } from '@inchstep/contract/progress';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { faultName, STAGE_WORDS } from '@inchstep/contract/words';
 import { Z95 } from '@inchstep/core/foundation';
 import { Download } from 'lucide-react';
@@ -28,10 +30,10 @@ export function EverybodyScreen() {
               <Gates gates={all.gates} />
               <Dates score={all.dates} />
               <p className="flex flex-wrap gap-2">
-                <a className="btn" href="/api/everybody.csv" download>
+                <a className="btn" href={urlOf(wire.progress.everybodyCsv)} download>
                   <Download aria-hidden size={20} /> {BELIEF_WORDS.csv}
                 </a>
-                <a className="btn" href="/api/everybody.json" download>
+                <a className="btn" href={urlOf(wire.progress.everybodyJson)} download>
                   <Download aria-hidden size={20} /> {BELIEF_WORDS.json}
                 </a>
               </p>

@@ -1,4 +1,6 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Lesson, Student } from '@inchstep/contract/intake';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { dropDraft, isText, useDraft } from '../../platform/drafts.ts';
@@ -36,7 +38,7 @@ export function LessonAfter({
             <p className="whitespace-pre-wrap">{lesson.summary}</p>
             <a
               className="btn mt-2"
-              href={`/api/students/${student.id}/lessons/${lesson.id}/summary.pdf`}
+              href={urlOf(wire.checkins.printSummary, { id: student.id, lessonId: lesson.id })}
               target="_blank"
               rel="noreferrer"
             >

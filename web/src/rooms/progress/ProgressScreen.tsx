@@ -1,5 +1,7 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Student } from '@inchstep/contract/intake';
 import type { MeasureStory, Progress, Series } from '@inchstep/contract/progress';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { measureName } from '@inchstep/contract/words';
 import { Download, FileText } from 'lucide-react';
 import { useState } from 'react';
@@ -64,10 +66,10 @@ const TakeAlong = ({ studentId }: { readonly studentId: string }) => (
     <Link className="btn btn-primary" to="../report">
       <FileText aria-hidden size={20} /> {REPORT_SCREEN_WORDS.open}
     </Link>
-    <a className="btn" href={`/api/students/${studentId}/progress.csv`} download>
+    <a className="btn" href={urlOf(wire.progress.progressCsv, { id: studentId })} download>
       <Download aria-hidden size={20} /> {BELIEF_WORDS.csv}
     </a>
-    <a className="btn" href={`/api/students/${studentId}/progress.json`} download>
+    <a className="btn" href={urlOf(wire.progress.progressJson, { id: studentId })} download>
       <Download aria-hidden size={20} /> {BELIEF_WORDS.json}
     </a>
   </p>

@@ -1,4 +1,6 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { ReportPage } from '@inchstep/contract/progress';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { REPORT_WORDS } from '@inchstep/contract/words';
 import { REPORT_FOR, type ReportFor } from '@inchstep/core/progress';
 import { FileText, Printer } from 'lucide-react';
@@ -39,7 +41,7 @@ export function ReportScreen() {
         </fieldset>
         <a
           className="btn ml-auto"
-          href={`/api/students/${id}/report.pdf?for=${reader}&units=${lengths}`}
+          href={urlOf(wire.progress.printReport, { id, query: { for: reader, units: lengths } })}
           target="_blank"
           rel="noreferrer"
         >

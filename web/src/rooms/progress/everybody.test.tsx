@@ -1,7 +1,8 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Everybody } from '@inchstep/contract/progress';
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, screen, within } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { EverybodyScreen } from './EverybodyScreen.tsx';
 
 afterEach(cleanup);
@@ -18,8 +19,15 @@ const NO_DATES: Everybody['dates'] = {
 
 const show = (more: Partial<Everybody>) => {
   fakeServer({
-    'GET /api/everybody': { students: 3, standings: [], works: [], gates: [], dates: NO_DATES, ...more },
-    'GET /api/library': { drills: [], words: {} },
+    [to(wire.progress.readEverybody)]: {
+      students: 3,
+      standings: [],
+      works: [],
+      gates: [],
+      dates: NO_DATES,
+      ...more,
+    },
+    [to(wire.prescription.listLibrary)]: { drills: [], words: {} },
   });
   draw(<EverybodyScreen />);
 };

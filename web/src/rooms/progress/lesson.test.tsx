@@ -1,8 +1,9 @@
 import type { LessonFile } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { LESSON } from '../../testing/lesson.ts';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { CoachSender } from '../practice/count/coachSets.tsx';
 import { LessonScreen } from './LessonScreen.tsx';
 import { LessonStrip, textOf } from './LessonStrip.tsx';
@@ -73,16 +74,16 @@ const choice = {
 
 function show(answers: Readonly<Record<string, unknown>> = {}) {
   const log = fakeServer({
-    'GET /api/me': ME,
-    'GET /api/lessons': { version: '1', students: 1, lessons: [] },
-    'GET /api/students/s1/lessons': { lessons: [LESSON], running: null },
-    'GET /api/students/s1/lessons/l1': file(),
-    'GET /api/students/s1/brief': brief,
-    'GET /api/students/s1/swings': [],
-    'GET /api/students/s1/readings': [],
-    'GET /api/students/s1/gates': [gate],
-    'GET /api/students/s1/hold': null,
-    'GET /api/students/s1/drill-choices': [choice],
+    [to(wire.care.me)]: ME,
+    [to(wire.progress.listComing)]: { version: '1', students: 1, lessons: [] },
+    [to(wire.intake.listLessons, { id: 's1' })]: { lessons: [LESSON], running: null },
+    [to(wire.checkins.readLessonFile, { id: 's1', lessonId: 'l1' })]: file(),
+    [to(wire.progress.readBrief, { id: 's1' })]: brief,
+    [to(wire.capture.listSwings, { id: 's1' })]: [],
+    [to(wire.measures.listReadings, { id: 's1' })]: [],
+    [to(wire.practice.listGates, { id: 's1' })]: [gate],
+    [to(wire.intake.readHold, { id: 's1' })]: null,
+    [to(wire.prescription.listChoices, { id: 's1' })]: [choice],
     ...answers,
   });
   draw(
@@ -95,14 +96,14 @@ function show(answers: Readonly<Record<string, unknown>> = {}) {
   return log;
 }
 const going = (more: Readonly<Record<string, unknown>> = {}) =>
-  show({ 'GET /api/students/s1/lessons': { lessons: [running], running }, ...more });
+  show({ [to(wire.intake.listLessons, { id: 's1' })]: { lessons: [running], running }, ...more });
 const press = async (name: string | RegExp) => fireEvent.click(await screen.findByRole('button', { name }));
 const posts = (log: ReturnType<typeof fakeServer>) =>
   log.filter(({ method }) => method === 'POST' || method === 'PUT');
 
 describe('before the lesson', () => {
   test('why we are here, what was done, what to look at first; one press begins', async () => {
-    const log = show({ 'POST /api/students/s1/lessons': running });
+    const log = show({ [to(wire.intake.agreeLesson, { id: 's1' })]: running });
     expect(await screen.findByText(/40 of 60 planned repetitions/)).toBeTruthy();
     expect(screen.getByText(/Better\./)).toBeTruthy();
     await press('Start today’s 09:30 lesson');
@@ -111,8 +112,8 @@ describe('before the lesson', () => {
   test('the lesson that was agreed for today is named on the key that begins it', async () => {
     const today = { ...LESSON, day: '2027-03-10', time: '15:00', startedAt: null };
     const log = show({
-      'GET /api/students/s1/lessons': { lessons: [today], running: null },
-      'POST /api/students/s1/lessons': running,
+      [to(wire.intake.listLessons, { id: 's1' })]: { lessons: [today], running: null },
+      [to(wire.intake.agreeLesson, { id: 's1' })]: running,
     });
     await press('Start today’s 15:00 lesson');
     await waitFor(() => expect(posts(log)[0]?.body).toMatchObject({ begin: true, mode: 'in_person' }));
@@ -122,12 +123,12 @@ describe('before the lesson', () => {
   test('a lesson is agreed, with who else is there at that time', async () => {
     const other = { ...brief, studentId: 's2', name: 'Piet', moved: null, running: false };
     const log = show({
-      'GET /api/lessons': {
+      [to(wire.progress.listComing)]: {
         version: '1',
         students: 2,
         lessons: [{ ...other, lesson: { ...LESSON, id: 'l2', day: '2099-03-12', time: '10:00' } }],
       },
-      'POST /api/students/s1/lessons': LESSON,
+      [to(wire.intake.agreeLesson, { id: 's1' })]: LESSON,
     });
     fireEvent.change(await screen.findByLabelText('Day'), { target: { value: '2099-03-12' } });
     fireEvent.change(screen.getByLabelText('Time'), { target: { value: '10:30' } });
@@ -143,7 +144,7 @@ describe('before the lesson', () => {
 
 describe('in the lesson', () => {
   test('a note is kept at a press, with its kind; an empty one asks for its words', async () => {
-    const log = going({ 'POST /api/students/s1/lessons/l1/notes': { ...note, id: 'n2' } });
+    const log = going({ [to(wire.practice.addNote, { id: 's1', lessonId: 'l1' })]: { ...note, id: 'n2' } });
     await press('Try next');
     expect(posts(log)).toEqual([]);
     fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'half swings' } });
@@ -152,7 +153,7 @@ describe('in the lesson', () => {
     await waitFor(() => expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe(''));
   });
   test('the felt answer is kept before anything measured is shown', async () => {
-    const log = going({ 'POST /api/students/s1/lessons/l1/notes': { ...note, id: 'n2' } });
+    const log = going({ [to(wire.practice.addNote, { id: 's1', lessonId: 'l1' })]: { ...note, id: 'n2' } });
     await press('Felt');
     expect(await screen.findByText('What did it feel like?')).toBeTruthy();
     expect(screen.queryByText(/measured/)).toBeNull();
@@ -163,7 +164,7 @@ describe('in the lesson', () => {
   test('counting goes by keys, and a set is sent once, also when the line breaks', async () => {
     let fails = true;
     const log = going({
-      'POST /api/students/s1/sets': () => {
+      [to(wire.practice.logSet, { id: 's1' })]: () => {
         if (fails) throw new TypeError('failed to fetch');
         return {};
       },
@@ -181,7 +182,7 @@ describe('in the lesson', () => {
     expect(posts(log).at(-1)?.body).toMatchObject({ reps: 'PPF', stage: 'slow', drill: 'knee_swap' });
   });
   test('pain beside the ball: where is asked, and the drills are held', async () => {
-    const log = going({ 'POST /api/students/s1/hold': {} });
+    const log = going({ [to(wire.intake.stopForPain, { id: 's1' })]: {} });
     await press('Count');
     await press('It hurts: stop');
     fireEvent.change(await screen.findByLabelText('Where does it hurt?'), { target: { value: 'knee' } });
@@ -202,10 +203,10 @@ describe('in the lesson', () => {
     const drills = [{ id: 'knee_swap' }, { id: 'knee_gate' }];
     const result = { drills, alternatives: [], beside: ['kiss_the_post'], rejected: [] };
     const log = going({
-      'GET /api/students/s1/diagnoses': [diagnosis],
-      'GET /api/diagnoses/d1/prescription': { diagnosisId: 'd1', workOn: ['over_turn'], result },
-      'POST /api/diagnoses/d1/choose': diagnosis,
-      'POST /api/drill-choices': {},
+      [to(wire.diagnosis.listDiagnoses, { id: 's1' })]: [diagnosis],
+      [to(wire.prescription.prescribe, { id: 'd1' })]: { diagnosisId: 'd1', workOn: ['over_turn'], result },
+      [to(wire.diagnosis.chooseWork, { id: 'd1' })]: diagnosis,
+      [to(wire.prescription.chooseDrills)]: {},
     });
     await press('Decide');
     fireEvent.change(await screen.findByLabelText('Why, if it is to be kept'), {
@@ -226,8 +227,10 @@ describe('in the lesson', () => {
   });
   test('after: the draft is changed and sent with what was drafted', async () => {
     const log = going({
-      'GET /api/students/s1/lessons/l1/draft?units=in': { text: 'Gus, this is what we did.' },
-      'POST /api/students/s1/lessons/l1/summary': { ...running, summary: 'x' },
+      [to(wire.checkins.draftSummary, { id: 's1', lessonId: 'l1', query: { units: 'in' } })]: {
+        text: 'Gus, this is what we did.',
+      },
+      [to(wire.checkins.sendSummary, { id: 's1', lessonId: 'l1' })]: { ...running, summary: 'x' },
     });
     await press('After');
     const letter = await screen.findByLabelText('Summary');
@@ -252,7 +255,7 @@ describe('the strip', () => {
       stage: 'slow' as const,
       reps: 'PPF?',
     };
-    fakeServer({ 'GET /api/me': ME });
+    fakeServer({ [to(wire.care.me)]: ME });
     draw(<LessonStrip file={file([set])} minutes={20} />);
     const list = within(screen.getByRole('list')).getAllByRole('listitem');
     expect(list.map((item) => item.textContent)).toEqual(['Said: It goes round.', 'Knee swap, slow: 2 / 4']);

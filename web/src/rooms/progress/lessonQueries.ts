@@ -1,13 +1,11 @@
-import type { LessonFile, SummarySend } from '@inchstep/contract/checkins';
-import type { Lesson } from '@inchstep/contract/intake';
+import type { SummarySend } from '@inchstep/contract/checkins';
+import * as wire from '@inchstep/contract/endpoints';
 import type { LessonNoteSend } from '@inchstep/contract/practice';
-import type { LessonNote } from '@inchstep/core/practice';
+import type { Lengths } from '@inchstep/contract/words';
 import { useQuery } from '@tanstack/react-query';
-import { get, post } from '../../platform/http.ts';
+import { call } from '../../platform/http.ts';
 import { keys } from '../../platform/queryKeys.ts';
 import { useSend } from '../../platform/useSend.ts';
-
-const at = (studentId: string, lessonId: string): string => `/api/students/${studentId}/lessons/${lessonId}`;
 
 const LOOK_AGAIN_MS = 10_000;
 
@@ -15,14 +13,14 @@ const LOOK_AGAIN_MS = 10_000;
 export const useLessonFile = (studentId: string, lessonId: string) =>
   useQuery({
     queryKey: keys.of(studentId, 'lessons', lessonId),
-    queryFn: () => get<LessonFile>(at(studentId, lessonId)),
+    queryFn: () => call(wire.checkins.readLessonFile, { id: studentId, lessonId }),
     refetchInterval: LOOK_AGAIN_MS,
   });
 
-export const useLessonDraft = (studentId: string, lessonId: string, units: string) =>
+export const useLessonDraft = (studentId: string, lessonId: string, units: Lengths) =>
   useQuery({
     queryKey: keys.of(studentId, 'lessons', lessonId, 'draft', units),
-    queryFn: () => get<{ text: string }>(`${at(studentId, lessonId)}/draft?units=${units}`),
+    queryFn: () => call(wire.checkins.draftSummary, { id: studentId, lessonId, query: { units } }),
     // What the coach is changing is not drafted over.
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -33,18 +31,19 @@ type NoteSent = Omit<LessonNoteSend, 'id' | 'swingId' | 'measure' | 'felt'> &
 export const useAddNote = (studentId: string, lessonId: string) =>
   useSend({
     student: studentId,
-    send: (id, note: NoteSent) => post<LessonNote>(`${at(studentId, lessonId)}/notes`, { id, ...note }),
+    send: (id, note: NoteSent) =>
+      call(wire.practice.addNote, { id: studentId, lessonId, body: { id, ...note } }),
   });
 
 export const useUndoNote = (studentId: string) =>
   useSend({
     student: studentId,
-    send: (_, noteId: string) => post(`/api/students/${studentId}/lesson-notes/${noteId}/undo`),
+    send: (_, noteId: string) => call(wire.practice.takeBackNote, { id: studentId, noteId, deed: 'undo' }),
   });
 
 export const useSendSummary = (studentId: string, lessonId: string) =>
   useSend({
     student: studentId,
     send: (id, letter: Omit<SummarySend, 'id'>) =>
-      post<Lesson>(`${at(studentId, lessonId)}/summary`, { id, ...letter }),
+      call(wire.checkins.sendSummary, { id: studentId, lessonId, body: { id, ...letter } }),
   });

@@ -1,8 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Student } from '@inchstep/contract/intake';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { workInline } from '../../testing/inlineWorker.ts';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { tellLook } from '../capture/lookNow.ts';
 import { LessonTakes } from './LessonTakes.tsx';
 
@@ -40,9 +41,9 @@ const reading = (swingId: string, recordedOn: string, value: number) => ({
 });
 function show(swings: readonly object[], readings: readonly object[] = [], felt = true) {
   fakeServer({
-    'GET /api/students/s1/swings': swings,
-    'GET /api/students/s1/readings': readings,
-    'GET /api/students/s1/drill-choices': [],
+    [to(wire.capture.listSwings, { id: 's1' })]: swings,
+    [to(wire.measures.listReadings, { id: 's1' })]: readings,
+    [to(wire.prescription.listChoices, { id: 's1' })]: [],
   });
   draw(<LessonTakes student={student} today={TODAY} felt={felt} />);
 }

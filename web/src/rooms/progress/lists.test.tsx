@@ -1,7 +1,8 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { RosterRow } from '@inchstep/contract/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer, ME, Refused } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, Refused, to } from '../../testing/screen.tsx';
 import { Queue } from './Queue.tsx';
 import { RosterLine } from './RosterLine.tsx';
 import { RosterScreen } from './RosterScreen.tsx';
@@ -40,7 +41,7 @@ describe('the queue', () => {
   });
   test('says why each stands where it stands and leads to the right place', async () => {
     fakeServer({
-      'GET /api/queue': {
+      [to(wire.progress.listQueue)]: {
         week: { came: 0, answered: 0 },
         version: '1',
         rows: [
@@ -62,7 +63,7 @@ describe('the queue', () => {
     expect(screen.getByText('12 days')).toBeTruthy();
   });
   test('empty is said, not left blank', async () => {
-    fakeServer({ 'GET /api/queue': { week: { came: 0, answered: 0 }, version: '1', rows: [] } });
+    fakeServer({ [to(wire.progress.listQueue)]: { week: { came: 0, answered: 0 }, version: '1', rows: [] } });
     draw(<Queue />);
     expect(await screen.findByText('Nothing waits')).toBeTruthy();
   });
@@ -75,7 +76,7 @@ describe('the roster', () => {
   const all = [row('Gus'), row('Mei', { limits: ['knee'], state: 'silent' }), row('Old', { archived: true })];
   const roster = () => draw(<RosterScreen />);
   test('shows who is here, what to be careful with, and where each stands', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/roster': { version: '1', rows: all } });
+    fakeServer({ [to(wire.care.me)]: ME, [to(wire.progress.listRoster)]: { version: '1', rows: all } });
     roster();
     expect(await screen.findByText('Gus Test', NAME)).toBeTruthy();
     expect(screen.getByText('Care: knee')).toBeTruthy();
@@ -86,7 +87,7 @@ describe('the roster', () => {
     expect(screen.queryByText('Gus Test', NAME)).toBeNull();
   });
   test('a few letters narrow it, and nobody found says what to do', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/roster': { version: '1', rows: all } });
+    fakeServer({ [to(wire.care.me)]: ME, [to(wire.progress.listRoster)]: { version: '1', rows: all } });
     roster();
     await screen.findByText('Gus Test', NAME);
     const find = screen.getByRole('textbox', { name: 'Find a student' });
@@ -97,26 +98,26 @@ describe('the roster', () => {
   });
   test('archiving asks nothing and is one request', async () => {
     const log = fakeServer({
-      'GET /api/me': ME,
-      'GET /api/roster': { version: '1', rows: all },
-      'POST /api/students/gus/archive': all[0],
+      [to(wire.care.me)]: ME,
+      [to(wire.progress.listRoster)]: { version: '1', rows: all },
+      [to(wire.intake.archiveStudent, { id: 'gus' })]: all[0],
     });
     roster();
     fireEvent.click(await screen.findByRole('button', { name: 'Archive Gus Test' }));
     await waitFor(() => expect(log.filter((a) => a.method === 'POST')).toHaveLength(1));
   });
   test('empty, and failing', async () => {
-    fakeServer({ 'GET /api/me': ME, 'GET /api/roster': { version: '1', rows: [] } });
+    fakeServer({ [to(wire.care.me)]: ME, [to(wire.progress.listRoster)]: { version: '1', rows: [] } });
     roster();
     expect(await screen.findByText('Nobody on the roster yet')).toBeTruthy();
     cleanup();
-    fakeServer({ 'GET /api/roster': new Refused(500, 'broken', 'The program tripped.') });
+    fakeServer({ [to(wire.progress.listRoster)]: new Refused(500, 'broken', 'The program tripped.') });
     roster();
     expect((await screen.findByRole('alert')).textContent).toContain('The program tripped.');
   });
   test('of two thousand only those in sight are drawn, and any is found by a few letters', async () => {
     const many = Array.from({ length: 2000 }, (_, i) => row(`Player ${i}`));
-    fakeServer({ 'GET /api/me': ME, 'GET /api/roster': { version: '1', rows: many } });
+    fakeServer({ [to(wire.care.me)]: ME, [to(wire.progress.listRoster)]: { version: '1', rows: many } });
     roster();
     const find = await screen.findByRole('textbox', { name: 'Find a student' });
     await waitFor(() => expect(document.querySelector('ul.panel')).toBeTruthy());

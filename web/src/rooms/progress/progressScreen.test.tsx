@@ -1,10 +1,11 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { MeasureStory } from '@inchstep/contract/progress';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
 import { HOUSE_LIBRARY } from '@inchstep/core/prescription';
 import { measureStory, progressOf, type StudentRecord } from '@inchstep/core/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { ProgressScreen } from './ProgressScreen.tsx';
 
 afterEach(cleanup);
@@ -64,12 +65,12 @@ const show = (days: readonly Day[], besides: Partial<Pick<MeasureStory, 'dates' 
   const record = recordOf(days);
   const progress = progressOf(record, HOUSE_LIBRARY);
   fakeServer({
-    'GET /api/me': ME,
-    'GET /api/students/x/progress': progress,
-    'GET /api/students/x/diagnoses': [],
+    [to(wire.care.me)]: ME,
+    [to(wire.progress.readProgress, { id: 'x' })]: progress,
+    [to(wire.diagnosis.listDiagnoses, { id: 'x' })]: [],
     ...Object.fromEntries(
       progress.series.map(({ measure }) => [
-        `GET /api/students/x/progress/${measure}`,
+        to(wire.progress.readMeasure, { id: 'x', measure }),
         {
           ...measureStory(record, HOUSE_LIBRARY, measure, ME.today),
           ...{ dates: NO_DATES, felt: null, ball: [], ...besides },

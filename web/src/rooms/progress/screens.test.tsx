@@ -1,10 +1,11 @@
+import * as wire from '@inchstep/contract/endpoints';
 import { measureName } from '@inchstep/contract/words';
 import { bandFor, resolveSchool } from '@inchstep/core/intake';
 import { judgePoint, judgeSeason, type SessionPoint, scaleOf, sessionPoints } from '@inchstep/core/progress';
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { LESSON } from '../../testing/lesson.ts';
-import { draw, fakeServer, ME } from '../../testing/screen.tsx';
+import { draw, fakeServer, ME, to } from '../../testing/screen.tsx';
 import { OverviewScreen } from './OverviewScreen.tsx';
 import { Palette } from './Palette.tsx';
 import { TodayScreen } from './TodayScreen.tsx';
@@ -69,10 +70,16 @@ const better = series('shift_top', [
 describe('a student at one glance', () => {
   const show = (b: object, all: object[] = [better], focus: string[] = []) => {
     fakeServer({
-      'GET /api/me': ME,
-      'GET /api/students/x/brief': b,
-      'GET /api/students/x/thread': [],
-      'GET /api/students/x/progress': { series: all, focus, lessons: [], checkins: [], stages: [] },
+      [to(wire.care.me)]: ME,
+      [to(wire.progress.readBrief, { id: 'x' })]: b,
+      [to(wire.intake.readThread, { id: 'x' })]: [],
+      [to(wire.progress.readProgress, { id: 'x' })]: {
+        series: all,
+        focus,
+        lessons: [],
+        checkins: [],
+        stages: [],
+      },
     });
     draw(<OverviewScreen />, { context: { student } });
   };
@@ -139,9 +146,9 @@ const card = (studentId: string, name: string, day: string, time: string | null)
 describe('today', () => {
   test('lessons to come with their brief, soonest first', async () => {
     fakeServer({
-      'GET /api/me': ME,
-      'GET /api/queue': { week: { came: 0, answered: 0 }, version: '1', rows: [] },
-      'GET /api/lessons': {
+      [to(wire.care.me)]: ME,
+      [to(wire.progress.listQueue)]: { week: { came: 0, answered: 0 }, version: '1', rows: [] },
+      [to(wire.progress.listComing)]: {
         version: '1',
         students: 3,
         lessons: [card('a', 'Sooner', '2027-03-11', '09:30'), card('b', 'Later', '2027-03-20', null)],
@@ -175,7 +182,7 @@ describe('the palette', () => {
       disconnect() {}
     } as unknown as typeof ResizeObserver;
     Element.prototype.scrollIntoView ??= () => {};
-    fakeServer({ 'GET /api/me': ME, 'GET /api/roster': { version: '1', rows: people } });
+    fakeServer({ [to(wire.care.me)]: ME, [to(wire.progress.listRoster)]: { version: '1', rows: people } });
     draw(<Palette />);
     openIt();
     const box = await screen.findByRole('combobox');

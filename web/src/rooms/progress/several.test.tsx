@@ -1,7 +1,8 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { RosterRow } from '@inchstep/contract/progress';
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer } from '../../testing/screen.tsx';
+import { draw, fakeServer, to } from '../../testing/screen.tsx';
 import { WriteToSeveral } from './WriteToSeveral.tsx';
 
 afterEach(() => {
@@ -21,7 +22,7 @@ function open(all: readonly RosterRow[]) {
 test('a word goes to those who are ticked, each under an id of its own; sent again it is the same', async () => {
   let fails = true;
   const log = fakeServer({
-    'POST /api/messages': () => {
+    [to(wire.checkins.writeMessages)]: () => {
       if (fails) throw new TypeError('offline');
       return { ok: true };
     },

@@ -1,7 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { SetLog } from '@inchstep/contract/practice';
+import { urlOf } from '@inchstep/contract/wire/address';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer, Refused } from '../../../testing/screen.tsx';
+import { draw, fakeServer, Refused, to } from '../../../testing/screen.tsx';
 import { CoachSender, dropCoachSet, putCoachSet, useCoachSets } from './coachSets.tsx';
 import { othersNow } from './othersCount.ts';
 
@@ -28,7 +30,10 @@ describe('sets of a lesson are sent from every screen', () => {
   test('what was left from before, of two students, and what is put now', async () => {
     putCoachSet('x', set('a'));
     putCoachSet('y', set('b'));
-    const log = fakeServer({ 'POST /api/students/x/sets': {}, 'POST /api/students/y/sets': {} });
+    const log = fakeServer({
+      [to(wire.practice.logSet, { id: 'x' })]: {},
+      [to(wire.practice.logSet, { id: 'y' })]: {},
+    });
     draw(
       <>
         <CoachSender />
@@ -39,14 +44,15 @@ describe('sets of a lesson are sent from every screen', () => {
     await waitFor(() => expect(sent()).toHaveLength(2));
     await screen.findByText('0 wait');
     act(() => putCoachSet('x', set('c')));
-    await waitFor(() => expect(sent()[2]).toEqual(['/api/students/x/sets', 'c']));
+    await waitFor(() => expect(sent()[2]).toEqual([urlOf(wire.practice.listSets, { id: 'x' }), 'c']));
     await screen.findByText('0 wait');
   });
   test('signed out it waits for the coach to sign in again', async () => {
     let isSignedIn = false;
     putCoachSet('x', set('a'));
     fakeServer({
-      'POST /api/students/x/sets': () => (isSignedIn ? {} : new Refused(401, 'signed_out', 'Sign in again.')),
+      [to(wire.practice.logSet, { id: 'x' })]: () =>
+        isSignedIn ? {} : new Refused(401, 'signed_out', 'Sign in again.'),
     });
     draw(
       <>
@@ -79,7 +85,7 @@ describe('what the program does not take', () => {
   }
   test('stays with its reason until it is dismissed, and holds up nothing behind it', async () => {
     const log = fakeServer({
-      'POST /api/students/x/sets': ({ body }: { body: unknown }) =>
+      [to(wire.practice.logSet, { id: 'x' })]: ({ body }: { body: unknown }) =>
         (body as SetLog).id === 'in pain' ? new Refused(409, 'pain_hold', 'Drills are paused.') : {},
     });
     putCoachSet('x', set('in pain'));
@@ -93,7 +99,7 @@ describe('what the program does not take', () => {
   test('a program that stumbles gets it again under the same id', async () => {
     let stumbles = true;
     const log = fakeServer({
-      'POST /api/students/x/sets': () => (stumbles ? new Refused(503, 'busy', 'Busy.') : {}),
+      [to(wire.practice.logSet, { id: 'x' })]: () => (stumbles ? new Refused(503, 'busy', 'Busy.') : {}),
     });
     putCoachSet('x', set('again'));
     drawCount();

@@ -1,8 +1,9 @@
+import * as wire from '@inchstep/contract/endpoints';
 import type { Student } from '@inchstep/contract/intake';
 import type { GateState } from '@inchstep/contract/practice';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { draw, fakeServer, Refused } from '../../../testing/screen.tsx';
+import { draw, fakeServer, Refused, to } from '../../../testing/screen.tsx';
 import { CountHere } from './CountHere.tsx';
 import { CoachSender } from './coachSets.tsx';
 
@@ -25,7 +26,7 @@ const open = () => {
   fireEvent(details, new Event('toggle'));
 };
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name, hidden: true }));
-const SETS = 'POST /api/students/x/sets';
+const SETS = to(wire.practice.logSet, { id: 'x' });
 
 test('a coach counts beside the plan with the runner: two presses are one set, with the checkpoint on the screen', async () => {
   const log = fakeServer({ [SETS]: {} });
