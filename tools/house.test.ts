@@ -47,8 +47,8 @@ describe('every source file', () => {
     );
     expect(loose).toEqual([]);
   });
-  test('writes no address of the program out but in the contract, and makes no route but by mounting an endpoint', () => {
-    // Those that attack write addresses as an attacker would.
+  test('uses endpoints: addresses are written only in the contract, routes are made only by mount', () => {
+    // Tests that attack spell addresses themselves.
     const ATTACKS = /doors\.test|proxy\.test/;
     const served = files.filter((f) => /^(server|web|cli)\/src\//.test(f) && !ATTACKS.test(f));
     const text = (f: string) => readFileSync(join(ROOT, f), 'utf8');

@@ -3,10 +3,7 @@ import type { Plugin } from 'vite';
 
 const ENDPOINTS = /\/contract\/src\/(care|rooms\/\w+)\/\w*[eE]ndpoints\.ts$/;
 
-/**
- * What a page gets of each endpoint is what it takes to ask: its method and its address. Schemas, and the library that
- * makes them, stay at the program.
- */
+/** Replaces each endpoint by its method and address, so that pages load neither schemas nor the schema library. */
 export const plainEndpoints: Plugin = {
   name: 'plain-endpoints',
   enforce: 'pre',
@@ -31,7 +28,7 @@ async function exportsOf(file: string): Promise<Record<string, Plain>> {
     write: false,
     platform: 'node',
     format: 'esm',
-    // Packages made for an older way of loading ask for this.
+    // CommonJS packages need `require`.
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire('file:///');" },
   });
   const text = outputFiles[0]?.text ?? '';

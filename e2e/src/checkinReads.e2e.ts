@@ -56,6 +56,6 @@ describe('a check-in of today’s clip that measures itself', () => {
     const review = await ask<Review>(`/api/checkins/${checkin?.id}/review`);
     expect(review.facts.film).toBe('measured');
     await coach.goto(`${program.url}/students/${student}/checkins/${checkin?.id}`);
-    await see(coach, 'Nothing has moved that one could be sure of.');
+    await see(coach, 'Nothing has clearly changed yet.');
   });
 });

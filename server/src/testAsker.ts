@@ -19,7 +19,7 @@ interface Answer<T = unknown> {
 /** What the program's own pages send with every change. */
 export const OWN_PAGE = { [WRITE_HEADER]: '1' };
 type Heads = Readonly<Record<string, string>>;
-/** What an endpoint is asked with; that a body is wrong is for the server to say. */
+/** An endpoint's arguments; the body may be wrong on purpose. */
 type Loose<E> = {
   readonly [N in keyof AddressOf<E>]?: N extends 'query'
     ? Readonly<Record<string, unknown>>
@@ -59,10 +59,10 @@ const at = <E extends Endpoint>(endpoint: E, args: Loose<E>): string =>
 export function asker(app: App) {
   const session = browser(app);
   const { send } = session;
-  /** At an address as somebody spells it. */
+  /** Asks by a written address, for tests of addresses. */
   const askAt = <T = never>(method: Method, url: string, payload?: object) =>
     send(method, url, payload) as Promise<Answer<T>>;
-  /** What is answered is what the endpoint says, in rows that are written as they are, too. */
+  /** Asks an endpoint and checks the answer against its schema. */
   const ask = async <E extends Endpoint>(
     endpoint: E,
     args: Loose<E> = {},
@@ -72,7 +72,7 @@ export function asker(app: App) {
     const isWhole = told.status === 200 && endpoint.answer;
     return { ...told, body: (isWhole ? isWhole.parse(told.body) : told.body) as Told<E> };
   };
-  /** The same, of what the server says no to. */
+  /** The same, for a request that is refused. */
   const refused = <E extends Endpoint>(endpoint: E, args: Loose<E> = {}, headers: Heads = {}) =>
     send(endpoint.method, at(endpoint, args), args.body as object | undefined, headers) as Promise<
       Answer<Failure>

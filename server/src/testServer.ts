@@ -99,6 +99,12 @@ export async function addStudent(server: TestServer, more: Partial<Profile> = {}
   return id;
 }
 
+/** A check-in that reports pain. */
+export const painfulCheckin = (painWhere: string) => ({
+  ...{ id: randomUUID(), pain: true, painWhere, note: '', felt: null },
+  clipIds: [],
+});
+
 /** Takes drills into use with a student, overruling whatever speaks against them. */
 export async function takeDrills(server: TestServer, student: string, drills: string[]): Promise<string> {
   const diagnosis = { id: randomUUID(), swingId: null, findings: [{ id: 'obs.overswing', seen: 'present' }] };

@@ -11,14 +11,14 @@ export type NamesIn<P extends string> = P extends `${infer Head}/${infer Rest}`
     ? Name
     : never;
 
-/** As much of an endpoint as it takes to ask. */
+/** The part of an endpoint that a caller needs. */
 export interface Asked<P extends string = string> {
   readonly method: Method;
   readonly path: P;
   readonly answer?: { readonly parse: (body: unknown) => unknown };
 }
 
-/** Where every address of the program's own begins. */
+/** Every endpoint's address but the unsubscribe page begins with this. */
 export const API = '/api/';
 
 type Parts<P extends string> = { readonly [N in NamesIn<P>]: string };
@@ -28,7 +28,7 @@ type Query<E> = E extends { readonly query: infer Q extends z.ZodType }
 type Body<E> = E extends { readonly body: infer B extends z.ZodType }
   ? { readonly body: Unchanging<z.input<B>> }
   : unknown;
-/** What is only read may be lent by whoever keeps it. */
+/** Readonly all the way down: a body is only serialized. */
 type Unchanging<T> = T extends readonly (infer One)[]
   ? readonly Unchanging<One>[]
   : T extends object
@@ -46,7 +46,7 @@ export type AnswerOf<E> = E extends { readonly answer: { readonly parse: (body: 
   ? A
   : unknown;
 
-/** Nothing need be said of an endpoint that asks for nothing. */
+/** The argument is optional where the endpoint needs none. */
 export type Args<A> = Record<string, never> extends A ? [args?: A] : [args: A];
 
 /** An endpoint's address with its parts filled in. */

@@ -35,8 +35,11 @@ export type Endpoint<P extends string = string, S extends Spec = Spec> = S & {
 
 export type Maker = <const P extends string, const S extends Spec>(path: P, spec: S) => Endpoint<P, S>;
 
-/** Makes a room's endpoints for one kind of comer. */
-export function wire(room: string, door: Door = 'coach'): Readonly<Record<Lowercase<Method>, Maker>> {
+/** Makes endpoints of one room and one door, by method. */
+export type Wire = Readonly<Record<Lowercase<Method>, Maker>>;
+
+/** Makes a room's endpoints for one door. */
+export function wire(room: string, door: Door = 'coach'): Wire {
   const maker =
     (method: Method): Maker =>
     (path, spec) => ({ ...spec, room, door, method, path });
@@ -67,11 +70,11 @@ export function paramsOf<P extends string, S extends Spec>({
   return z.object(Object.fromEntries(shape) as Shape<P, S>);
 }
 
-/** What a link or a letter carries: who holds it is let in. */
+/** The token of a private link or a camera. */
 export const secretSchema = z.string().min(1).max(100);
 
 export type ParamsOf<E> = E extends Endpoint<infer P, infer S> ? z.output<z.ZodObject<Shape<P, S>>> : never;
 export type QueryOf<E> = E extends { readonly query: infer Q extends z.ZodType } ? z.output<Q> : unknown;
 export type BodyOf<E> = E extends { readonly body: infer B extends z.ZodType } ? z.output<B> : unknown;
-/** What its handler gives; of a file the handler sends it. */
+/** What the handler returns; for a file, the file's content or the reply that sent it. */
 export type GivenBy<E> = E extends { readonly answer: infer A extends z.ZodType } ? z.input<A> : unknown;

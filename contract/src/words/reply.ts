@@ -51,12 +51,12 @@ function betterText(facts: ReplyFacts, firstName: string, show: ReturnType<typeo
   return `${firstName}, first what moved. ${lines.join(' ')}${late}`;
 }
 
-/** Where nothing was measured the letter says so, and claims nothing. */
+/** What the letter says of the new clips where no measure has changed. */
 const FILM_TEXT: Record<ReplyFacts['film'], string> = {
-  none: 'No clip came this time, so I can’t say what has moved since.',
-  waits: 'Your new clips are being measured; what they say comes with the next letter.',
-  measured: 'I measured your new clips: nothing in them has moved so far that I could be sure of it.',
-  unseen: 'In the clips that came I could not see enough to measure; the picture needs the whole of you.',
+  none: 'No clip came this time, so I can’t say what has changed.',
+  waits: 'Your new clips are being measured. I’ll tell you the results in my next letter.',
+  measured: 'I measured your new clips. Nothing has clearly changed yet.',
+  unseen: 'I couldn’t measure your new clips. Please film your whole body.',
 };
 
 function worseText({ worse, atEdge }: ReplyFacts, show: ReturnType<typeof valueIn>): string {

@@ -101,6 +101,6 @@ describe('a report in words', () => {
     };
     expect(
       reportPage({ ...REPORT, ...bare }, HOUSE_WORDS, 'in').sections.map(({ heading }) => heading),
-    ).toEqual(['What is worked on', 'What has changed']);
+    ).toEqual(['Current work', 'What has changed']);
   });
 });

@@ -83,8 +83,8 @@ const holdSection = ({ report, who }: Telling): ReportSection =>
 
 function workSection({ report, nameOf }: Telling): ReportSection {
   const { work } = report;
-  if (!work) return plain('What is worked on', ['Nothing is worked on at the moment.']);
-  return plain('What is worked on', [
+  if (!work) return plain('Current work', ['No fault is being worked on right now.']);
+  return plain('Current work', [
     `${faultName(work.fault)}, since ${dateText(work.since)}.`,
     ...work.drills.map(({ drill, stage }) =>
       stage === null

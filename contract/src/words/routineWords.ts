@@ -2,7 +2,7 @@ import type { PlanItem } from '@inchstep/core/practice';
 import type { AnyDrillId, DrillId, RoutineStep } from '@inchstep/core/prescription';
 import { amountRange } from './amountWords.ts';
 
-/** What of a drill goes along to the course: something small that starts the swing, or one thought. */
+/** What the student takes from a drill to the course: a small move that starts the swing, or one thought. */
 export interface CourseSeed {
   readonly as: 'trigger' | 'thought';
   readonly text: string;

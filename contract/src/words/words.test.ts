@@ -145,8 +145,8 @@ describe('the drafted reply', () => {
   test.each([
     ['none', /No clip came/],
     ['waits', /being measured/],
-    ['measured', /nothing in them has moved/],
-    ['unseen', /could not see enough/],
+    ['measured', /Nothing has clearly changed yet/],
+    ['unseen', /film your whole body/],
   ])('nothing moved, clips: %s, it says so', (film, said) => {
     const text = words.draftReply({ ...facts, better: [], film } as unknown as typeof facts, 'Priya');
     expect(text).toMatch(said);

@@ -19,11 +19,11 @@ type Handler<E> = (
 ) => GivenBy<E> | FastifyReply | Promise<GivenBy<E> | FastifyReply>;
 
 interface Own {
-  /** Where thousands of rows are written as they are; that they are what the endpoint says is a test's to know. */
+  /** Skips the serializer's check, for lists of thousands of rows. Tests check their schema instead. */
   readonly asTheyAre?: boolean;
 }
 
-/** Answers an endpoint. A handler of one that answers a file gives the file, or sends it itself. */
+/** Mounts an endpoint: its checks, its door, its limits and its handler. A file's handler returns the file or sends it. */
 export function mount<E extends Endpoint>(
   app: App,
   endpoint: E,
@@ -66,7 +66,7 @@ function nameFile(
   reply.header('content-disposition', `attachment; filename="${name}"`);
 }
 
-/** A busy student stops nobody else, nor does a phone that asks more than once a second. */
+/** Requests a minute, counted for each link or camera, so that one busy device doesn't block the others. */
 const PER_MINUTE: Partial<Record<Door, number>> = { link: 240, camera: 900 };
 
 function configOf({ door, byCode: coded, perMinute = PER_MINUTE[door] }: Endpoint): FastifyContextConfig {

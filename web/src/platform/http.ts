@@ -55,7 +55,7 @@ const send = <E extends Asked>(endpoint: E, args: object, more: RequestInit): Pr
 /** Asks the program for one thing; throws an HttpError where it says no or can't be reached. */
 export const call = <E extends Asked>(endpoint: E, ...[args]: Args<ArgsOf<E>>): Promise<AnswerOf<E>> =>
   send(endpoint, args ?? {}, {});
-/** A last word while the page is being left; the browser sends it to the end, up to 64 KB. */
+/** The same, while the page is being left: the browser finishes sending, up to 64 KB. */
 export const lastCall = <E extends Asked>(endpoint: E, ...[args]: Args<ArgsOf<E>>): Promise<AnswerOf<E>> =>
   send(endpoint, args ?? {}, { keepalive: true });
 

@@ -68,7 +68,7 @@ function inDatabase(db: IDBPDatabase<Schema>): SendingStore {
       }
     },
     all: async (scope) => {
-      // Taken away under the page in this very moment: what the page itself has put is still known.
+      // The store was cleared while it was being read: use what this page put there.
       const kept = await rowsOf(db, scope).catch(() =>
         [...mine.values()].filter((one) => one.scope === scope),
       );
@@ -78,13 +78,13 @@ function inDatabase(db: IDBPDatabase<Schema>): SendingStore {
     drop: async (id) => {
       mine.delete(id);
       await spare.drop(id);
-      // What stays behind goes once more under its id, and counts once.
+      // A row that couldn't be deleted is sent again under its id and counts once.
       await db.delete('sendings', id).catch(() => undefined);
     },
   };
 }
 
-/** Both promises are waited for: a reading that is broken off rejects the transaction's own, too. */
+/** Waits for the transaction, too: when a read is aborted, its promise also rejects. */
 async function rowsOf(db: IDBPDatabase<Schema>, scope: string): Promise<Waiting[]> {
   const reading = db.transaction('sendings');
   const [rows] = await Promise.all([reading.store.index('scope').getAll(scope), reading.done]);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { captureSchema } from '../../formats/index.ts';
 import { wire } from '../../wire/endpoint.ts';
+import { piecesAt } from '../../wire/pieces.ts';
 import {
   clipFieldsSchema,
   clipSchema,
@@ -9,7 +10,6 @@ import {
   newPressureSchema,
   newShotSetSchema,
   newSwingSchema,
-  pieceParam,
   pressureSchema,
   rememberedMatchSchema,
   shotSetLineSchema,
@@ -30,22 +30,7 @@ export const addWholeClip = coach.post('/api/students/:id/clips/whole', {
   answer: clipSchema,
 });
 export const clipFile = coach.get('/api/clips/:id/file', { file: 'any' });
-export const beginPieces = coach.post('/api/students/:id/pieces', { file: 'any', hidden: true });
-export const askPieces = coach.head('/api/students/:id/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
-export const addPiece = coach.patch('/api/students/:id/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
-export const dropPieces = coach.delete('/api/students/:id/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
+export const { beginPieces, askPieces, addPiece, dropPieces } = piecesAt(coach, '/api/students/:id');
 
 // Swings.
 export const listSwings = coach.get('/api/students/:id/swings', { answer: z.array(swingSchema) });

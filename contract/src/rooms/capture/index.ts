@@ -179,5 +179,3 @@ export const viewOf = (clip: Clip): SwingView => ({
 /** The small fields that a clip's file comes with, and a motion file. */
 export const clipFieldsSchema = z.object({ id: idSchema, kind: z.enum(VIEW_KINDS), recordedOn: daySchema });
 export const trackFieldsSchema = z.object({ id: idSchema, recordedOn: daySchema, club: z.enum(CLUBS) });
-/** Names what a file's pieces are gathered under. */
-export const pieceParam = { piece: z.string().max(100) } as const;

@@ -45,7 +45,7 @@ export const sendReply = coach.post('/api/checkins/:id/reply', {
 export const takeBackReply = coach.post('/api/checkins/:id/reply/undo', { answer: checkinSchema });
 export const sendReplyNow = coach.post('/api/checkins/:id/reply/now', { answer: checkinSchema });
 
-// What goes along with an answer.
+// Files attached to a reply.
 export const enclose = coach.post('/api/checkins/:id/enclosures', {
   form: newEnclosureSchema,
   answer: enclosureSchema,
@@ -91,7 +91,7 @@ export const sendSummary = coach.post('/api/students/:id/lessons/:lessonId/summa
   answer: lessonSchema,
 });
 
-// A letter's reader, from wherever mail is read: the code in the letter is all there is to go by.
+// Unsubscribe: opened from a mail program, so the code in the letter is the only credential.
 const reader = wire('checkins', 'anyone');
 const byCode = { params: { code: z.string().min(1).max(100) }, perMinute: 30 } as const;
 export const stopPage = reader.get('/stop/:code', { ...byCode, file: 'text/html', hidden: true });

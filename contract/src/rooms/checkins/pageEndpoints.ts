@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { idSchema, okSchema } from '../../shared.ts';
 import { wire } from '../../wire/endpoint.ts';
-import { clipFieldsSchema, clipSchema, pieceParam, wholeClipSchema } from '../capture/index.ts';
+import { piecesAt } from '../../wire/pieces.ts';
+import { clipFieldsSchema, clipSchema, wholeClipSchema } from '../capture/index.ts';
 import { paperSchema, setLogSchema, storedSetSchema } from '../practice/index.ts';
 import { cardQuery, drillParam, figureSchema } from '../prescription/index.ts';
 import {
@@ -34,22 +35,7 @@ export const addWholeClip = link.post('/api/page/:token/clips/whole', {
   answer: clipSchema,
 });
 export const clipFile = link.get('/api/page/:token/clips/:id/file', { file: 'any' });
-export const beginPieces = link.post('/api/page/:token/pieces', { file: 'any', hidden: true });
-export const askPieces = link.head('/api/page/:token/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
-export const addPiece = link.patch('/api/page/:token/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
-export const dropPieces = link.delete('/api/page/:token/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
+export const { beginPieces, askPieces, addPiece, dropPieces } = piecesAt(link, '/api/page/:token');
 
 // What the page shows beside itself: the weeks ahead, the calendar, the card, what came with an answer.
 export const readFigure = link.get('/api/page/:token/figures/:drill', {

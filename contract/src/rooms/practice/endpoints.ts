@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { daySchema, okSchema } from '../../shared.ts';
 import { wire } from '../../wire/endpoint.ts';
-import { clipFieldsSchema, clipSchema, pieceParam, wholeClipSchema } from '../capture/index.ts';
+import { piecesAt } from '../../wire/pieces.ts';
+import { clipFieldsSchema, clipSchema, wholeClipSchema } from '../capture/index.ts';
 import {
   askTakeSchema,
   cameraDeskSchema,
@@ -99,19 +100,4 @@ export const addTake = phone.post('/api/camera/:token/takes/:takeId', {
   form: clipFieldsSchema,
   answer: okSchema,
 });
-export const beginPieces = phone.post('/api/camera/:token/pieces', { file: 'any', hidden: true });
-export const askPieces = phone.head('/api/camera/:token/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
-export const addPiece = phone.patch('/api/camera/:token/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
-export const dropPieces = phone.delete('/api/camera/:token/pieces/:piece', {
-  params: pieceParam,
-  file: 'any',
-  hidden: true,
-});
+export const { beginPieces, askPieces, addPiece, dropPieces } = piecesAt(phone, '/api/camera/:token');

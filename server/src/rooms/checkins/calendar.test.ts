@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import * as wire from '@inchstep/contract/endpoints';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import ICAL from 'ical.js';
-import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+import { addStudent, painfulCheckin, type TestServer, takeDrills, testServer } from '../../testServer.ts';
 
 let server: TestServer;
 let student: string;
@@ -74,17 +74,7 @@ describe('the dates as a calendar', () => {
     expect(next[0]?.sequence).toBeGreaterThan(later[0]?.sequence ?? 0);
   });
   test('what the standing plan held and the live one does not is cancelled by its name', async () => {
-    await server.ask(wire.page.sendCheckin, {
-      token,
-      body: {
-        id: randomUUID(),
-        pain: true,
-        painWhere: 'knee',
-        note: '',
-        felt: null,
-        clipIds: [],
-      },
-    });
+    await server.ask(wire.page.sendCheckin, { token, body: painfulCheckin('knee') });
     const held = await events();
     const ahead = held.filter(({ start }) => start > '2027-03-08');
     expect(ahead.length).toBeGreaterThan(10);

@@ -3,7 +3,7 @@ import * as wire from '@inchstep/contract/endpoints';
 import type { PlanNow } from '@inchstep/contract/practice';
 import type { Plan } from '@inchstep/core/practice';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { addStudent, type TestServer, takeDrills, testServer } from '../../testServer.ts';
+import { addStudent, painfulCheckin, type TestServer, takeDrills, testServer } from '../../testServer.ts';
 
 let server: TestServer;
 let student: string;
@@ -177,17 +177,7 @@ describe('a week lived through by the clock', () => {
     server.at('2027-03-04T20:00:00');
   });
   test('pain: no session is left, and the plan says why', async () => {
-    await server.ask(wire.page.sendCheckin, {
-      token,
-      body: {
-        id: randomUUID(),
-        pain: true,
-        painWhere: 'knee',
-        note: '',
-        felt: null,
-        clipIds: [],
-      },
-    });
+    await server.ask(wire.page.sendCheckin, { token, body: painfulCheckin('knee') });
     const { live } = await now();
     expect(live?.days).toEqual([]);
     expect(live?.binding[0]?.rule).toBe('held');

@@ -36,7 +36,7 @@ export const FACTS_WORDS = {
   nothing: {
     none: 'No clip came; nothing new was measured.',
     waits: 'The clips wait to be looked through and measured.',
-    measured: 'Nothing has moved that one could be sure of.',
+    measured: 'Nothing has clearly changed yet.',
     unseen: 'The clips show too little to measure.',
   },
   real: 'surely',

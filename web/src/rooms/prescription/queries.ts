@@ -96,12 +96,12 @@ export const useFigure = (at: FigureAt | undefined) =>
     staleTime: 5 * 60_000,
   });
 
-/** Where a drill's move is posed. */
+/** How a drill's figure is fetched; `name` is its cache key. */
 export interface FigureAt {
   readonly name: string;
   readonly read: () => Promise<MoveFigure>;
 }
-/** Whose card it is: under which address it is printed, and on whose body its move is posed. */
+/** Where a student's drill card and its figure come from: the coach's program or the student's page. */
 export interface CardAt {
   readonly figure: (drill: string) => FigureAt;
   readonly card: (query: { readonly drill: string; readonly units: Lengths }) => string;
